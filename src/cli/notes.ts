@@ -1,0 +1,59 @@
+import { existsSync, readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { buildModel, caseSchema, identify, type Model, topOnSide } from "@/core/identify";
+import { compileFlora } from "@/flora/compile";
+import { FLORA_ROOT, loadList } from "@/flora/load";
+import { type FieldNote, readNotes } from "@/flora/read-notes";
+import { printJson, run } from "./output";
+
+interface Figures {
+  named: number;
+  top1: number;
+  top3: number;
+  wronglyCleared: number;
+  clearable: number;
+  cleared: number;
+  unknownNamed: number;
+}
+
+const FIRST_RUN = join(FLORA_ROOT, "notes", "first-run.json");
+
+void topOnSide;
+run(() => {
+  const model = buildModel(compileFlora(FLORA_ROOT).flora);
+  const list = loadList("otter-valley");
+  const results = readNotes().map((note) => answer(model, list, note));
+  const now = figures(results);
+  if (!existsSync(FIRST_RUN)) writeFileSync(FIRST_RUN, `${JSON.stringify({ day: new Date().toISOString().slice(0, 10), ...now }, null, 1)}\n`);
+  const firstRun = JSON.parse(readFileSync(FIRST_RUN, "utf8"));
+  const misses = results.filter((r) => r.note.truth && r.rank !== 1).map((r) => ({ id: r.note.id, truth: r.note.truth, got: r.got, rank: r.rank, sealed: r.note.sealed, verdict: r.verdict }));
+  printJson({ notes: results.length, firstRun, now, sealed: figures(results.filter((r) => r.note.sealed)), misses, unknown: results.filter((r) => !r.note.truth).map((r) => ({ id: r.note.id, got: r.got, probability: r.probability, unknown: r.unknown, verdict: r.verdict })) });
+});
+
+function answer(model: Model, list: ReturnType<typeof loadList>, note: FieldNote) {
+  const given = caseSchema.parse({ id: note.id, day: note.day, stage: note.stage, list: list.status, actions: list.actions, observations: note.observations });
+  const result = identify(model, given);
+  const order = result.candidatesFlat.map((c) => c.taxon);
+  const rank = note.truth ? order.indexOf(note.truth) + 1 : 0;
+  const status = note.truth ? (list.status[note.truth] ?? "kept") : null;
+  return { note, rank, got: order[0], probability: result.candidatesFlat[0].probability, unknown: result.unknown, verdict: result.verdict, status };
+}
+
+function figures(results: ReturnType<typeof answer>[]): Figures {
+  const held = results.filter((r) => r.note.truth);
+  const target = (r: (typeof results)[number]) => r.status === "target" || r.status === "watch";
+  const clearable = held.filter(target);
+  return {
+    named: held.length,
+    top1: share(held, (r) => r.rank === 1),
+    top3: share(held, (r) => r.rank >= 1 && r.rank <= 3),
+    wronglyCleared: results.filter((r) => r.verdict === "clear" && !target(r)).length,
+    clearable: clearable.length,
+    cleared: clearable.filter((r) => r.verdict === "clear").length,
+    unknownNamed: results.filter((r) => !r.note.truth && (r.verdict === "clear" || r.verdict === "keep") && r.unknown < 0.5).length,
+  };
+}
+
+function share<T>(items: T[], is: (item: T) => boolean): number {
+  return items.length === 0 ? 0 : Math.round((1000 * items.filter(is).length) / items.length) / 1000;
+}

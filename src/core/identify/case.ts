@@ -1,0 +1,48 @@
+import { z } from "zod";
+import { KIT, POSITIONS, STAGES, STATUSES } from "./flora-types";
+
+/** One thing looked at, as it comes from a screen, a file or a note. */
+export const observationSchema = z.object({
+  character: z.string().min(1),
+  answer: z.enum(["seen", "absent", "cannot-tell", "not-there-yet"]).default("seen"),
+  states: z.array(z.string().min(1)).min(1).optional(),
+  join: z.enum(["any", "all"]).default("any"),
+  value: z.number().finite().nonnegative().optional(),
+  values: z.array(z.number().finite().nonnegative()).min(1).max(100).optional(),
+  of: z.object({ yes: z.number().int().nonnegative(), n: z.number().int().positive().max(1000) }).optional(),
+  sure: z.enum(["sure", "likely", "guess"]).default("sure"),
+  position: z.enum(POSITIONS).optional(),
+  against: z.string().min(1).optional(),
+});
+export type Observation = z.output<typeof observationSchema>;
+export type ObservationInput = z.input<typeof observationSchema>;
+
+export const costsSchema = z.object({
+  /** harm of clearing a kept plant, in the district's own unit (hours of work) */
+  wrongClear: z.number().positive().default(400),
+  /** harm of leaving a target standing */
+  missedTarget: z.number().positive().default(20),
+  /** cost of coming back another day */
+  hold: z.number().positive().default(1),
+});
+export type Costs = z.output<typeof costsSchema>;
+
+export const LENSES = ["collar", "touch", "distance", "dig", "bark"] as const;
+
+export const caseSchema = z.object({
+  id: z.string().default("case"),
+  day: z.iso.date(),
+  hemisphere: z.enum(["north", "south"]).default("north"),
+  stage: z.enum(STAGES).nullable().default(null),
+  setting: z.record(z.string(), z.array(z.string())).default({}),
+  kit: z.array(z.enum(KIT)).default([...KIT]),
+  list: z.record(z.string(), z.enum(STATUSES)).default({}),
+  /** action key per taxon, where the district treats plants alike that the program would part */
+  actions: z.record(z.string(), z.string()).default({}),
+  /** how often each plant was confirmed in the district */
+  confirmed: z.record(z.string(), z.number().int().nonnegative()).default({}),
+  costs: costsSchema.default({ wrongClear: 400, missedTarget: 20, hold: 1 }),
+  observations: z.array(observationSchema).max(200).default([]),
+});
+export type Case = z.output<typeof caseSchema>;
+export type CaseInput = z.input<typeof caseSchema>;

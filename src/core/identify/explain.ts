@@ -1,0 +1,131 @@
+import { type Character, STAGES } from "./flora-types";
+import { quantile, minimumWidth } from "./measures";
+import { recordingOf, scoreFor } from "./model";
+import type { Check } from "./next-check";
+import { type Judgement, without } from "./posterior";
+import type { VerdictResult } from "./verdict";
+
+/** The name that a scout would use: the first common name, else the accepted one. */
+export function plainName(judgement: Pick<Judgement, "model">, taxon: number): string {
+  const { common, name } = judgement.model.flora.taxa[taxon];
+  const first = common[0] ?? name;
+  return first.charAt(0).toUpperCase() + first.slice(1);
+}
+
+export interface Weight {
+  observation: number;
+  /** evidence for the first plant over the second, decibans; negative is for the second */
+  decibans: number;
+  /** words on what was seen */
+  seen: string;
+}
+
+/** Weight of each observation between two plants, by leaving it out, in decibans: 10 · log₁₀ of the ratio it adds. */
+export function weightsOfEvidence(judgement: Judgement, first: number, second: number): Weight[] {
+  const all = judgement.taxonLog[first] - judgement.taxonLog[second];
+  return judgement.case.observations.map((observation, i) => {
+    const seen = describeObservation(judgement, i);
+    if (!judgement.evidence[i]) return { observation: i, decibans: 0, seen };
+    const left = without(judgement, new Set([i]));
+    const rest = left.taxonLog[first] - left.taxonLog[second];
+    return { observation: i, decibans: (10 * (all - rest)) / Math.LN10, seen };
+  });
+}
+
+/** What was seen, in words: "Leaf base: heart-shaped notch (likely)". */
+export function describeObservation(judgement: Judgement, index: number): string {
+  const observation = judgement.case.observations[index];
+  const c = judgement.model.characterIndex.get(observation.character) as number;
+  const character = judgement.model.flora.characters[c];
+  const sure = observation.sure === "sure" ? "" : ` (${observation.sure === "guess" ? "a guess" : "likely"})`;
+  if (observation.answer === "cannot-tell") return `${character.name}: can't tell`;
+  if (observation.answer === "not-there-yet") return `${character.name}: not there yet`;
+  const values = observation.values ?? (observation.value === undefined ? null : [observation.value]);
+  if (values) return `${character.name}: ${values.join(", ")} ${character.unit}${sure}`;
+  const names = (observation.states ?? ["none"]).map((id) => stateName(character, id));
+  const looked = observation.answer === "absent" && observation.states ? "looked for and absent: " : "";
+  return `${character.name}: ${looked}${names.join(observation.join === "all" ? " and " : " or ")}${sure}`;
+}
+
+export function stateName(character: Character, id: string): string {
+  return (character.states.find((s) => s.id === id)?.name ?? id).replace(/^./, (letter) => letter.toLowerCase());
+}
+
+/** Observations on characters that are not recorded for a plant: it was not tested by them. */
+export function untested(judgement: Judgement): { taxon: number; characters: string[] }[] {
+  const shown = [...judgement.local.taxa.keys()].filter((t) => judgement.local.taxa[t] > 0.005);
+  return shown
+    .map((taxon) => ({
+      taxon,
+      characters: judgement.evidence.flatMap((e) => (e && recordingOf(judgement.model, taxon, e.character) === "not-recorded" ? [judgement.model.flora.characters[e.character].id] : [])),
+    }))
+    .filter((item) => item.characters.length > 0);
+}
+
+/** What a plant shows for a character, in words; empty if not recorded. */
+export function describeScore(judgement: Pick<Judgement, "model">, taxon: number, c: number, stage: (typeof STAGES)[number]): string {
+  const { model } = judgement;
+  const character = model.flora.characters[c];
+  const score = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id);
+  if (!score || score.notApplicable) return "";
+  if (score.points) {
+    const width = minimumWidth(character.kind);
+    const [low, high] = score.points[1] === score.points[2] ? [score.points[1], score.points[2]] : [quantile(score.points, 0.1, width), quantile(score.points, 0.9, width)];
+    const round = (x: number) => Number(x.toPrecision(2));
+    return low === high || round(low) === round(high) ? `${round(low)} ${character.unit}` : `${round(low)} to ${round(high)} ${character.unit}`;
+  }
+  const shares = score.shares as number[];
+  const shown = shares.map((share, s) => ({ share, s })).filter(({ share }) => share >= 0.2).sort((a, b) => b.share - a.share).slice(0, 2);
+  return shown.map(({ s }) => stateName(character, character.states[s].id)).join(" or ");
+}
+
+/** Why a check is offered: which two it parts, and what each shows. */
+export function checkReason(judgement: Judgement, check: Check): string {
+  const { model } = judgement;
+  const ranked = [...judgement.local.taxa.keys()].sort((a, b) => judgement.local.taxa[b] - judgement.local.taxa[a]).slice(0, 4);
+  let best: { a: number; b: number; weight: number; words: [string, string] } | null = null;
+  for (let i = 0; i < ranked.length; i++) {
+    for (let k = i + 1; k < ranked.length; k++) {
+      const [a, b] = [ranked[i], ranked[k]];
+      const stage = likeliestStage(judgement, a);
+      const words: [string, string] = [describeScore(judgement, a, check.character, stage), describeScore(judgement, b, check.character, stage)];
+      if (!words[0] || !words[1] || words[0] === words[1]) continue;
+      const weight = judgement.local.taxa[a] * judgement.local.taxa[b] * (judgement.keptSide[a] === judgement.keptSide[b] ? 0.3 : 1);
+      if (!best || weight > best.weight) best = { a, b, weight, words };
+    }
+  }
+  const kit = model.flora.characters[check.character].kit;
+  const needs = kit.length > 0 ? ` ${kit.join(" and ")} needed.`.replace(/^ ./, (s) => s.toUpperCase()) : "";
+  if (!best) return `Parts what still fits into smaller groups.${needs}`;
+  return `Parts ${plainName(judgement, best.a)} (${best.words[0]}) from ${plainName(judgement, best.b)} (${best.words[1]}).${needs}`;
+}
+
+export function likeliestStage(judgement: Judgement, taxon: number): (typeof STAGES)[number] {
+  const { model, conditionShare } = judgement;
+  let best = model.firstCondition[taxon];
+  for (let z = best; z < model.firstCondition[taxon + 1]; z++) if (conditionShare[z] > conditionShare[best]) best = z;
+  return STAGES[model.conditions[best].stage];
+}
+
+/** The verdict in a scout's words: reason first, then the one thing to do. */
+export function verdictReason(judgement: Judgement, result: VerdictResult): string {
+  const name = result.about >= 0 ? plainName(judgement, result.about) : "";
+  const percent = (p: number) => (p < 0.001 ? "under 0.1 %" : `${Number((100 * p).toPrecision(2))} %`);
+  const kept = Math.max(judgement.local.keptSide, judgement.flat.keptSide);
+  if (result.verdict === "clear") {
+    const report = result.reportFirst ? "Not known here yet: report it before anything is done. " : "";
+    return `${report}${name} fits, and what must be kept stands at ${percent(kept)}, under your limit of ${percent(result.limit)}.`;
+  }
+  if (result.verdict === "keep") {
+    const danger = judgement.model.flora.taxa[result.about].hazards.people;
+    return `${name} fits. It is on the side that stays: leave it.${danger ? ` Take care all the same: ${danger}` : ""}`;
+  }
+  if (result.verdict === "unknown") return "Nothing in this flora fits well. Take a specimen and pictures, and ask for a second opinion.";
+  if (result.verdict === "hold") {
+    if (result.leansOn) return `${name} fits, but only on the strength of one kind of look (${result.leansOn.replace(/-/g, " ")}). Look at something else before acting.`;
+    const names = result.stillFit.slice(0, 2).map((t) => plainName(judgement, t));
+    if (names.length === 0) return "A plant that is not in this flora still fits too well. Look at more before acting.";
+    return `${names.join(" and ")} still ${names.length > 1 ? "fit" : "fits"}. ${names.length > 1 ? "They are" : "It is"} kept here.`;
+  }
+  return judgement.evidence.some(Boolean) ? "Not enough seen yet to say." : "Nothing seen yet. Start with whatever is plainest.";
+}

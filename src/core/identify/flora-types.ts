@@ -1,0 +1,114 @@
+/** The compiled flora: what the compiler writes and the engine reads. Plain data, indices instead of names. */
+
+export const STAGES = ["seedling", "vegetative", "flowering", "fruiting", "winter"] as const;
+export type Stage = (typeof STAGES)[number];
+export const POSITIONS = ["low", "middle", "high"] as const;
+export type Position = (typeof POSITIONS)[number];
+export const STATUSES = ["target", "watch", "tolerated", "kept", "protected", "crop"] as const;
+export type Status = (typeof STATUSES)[number];
+export const LIFE_FORMS = ["grass", "rush", "herb", "vine", "liana", "shrub", "tree", "aquatic"] as const;
+export type LifeForm = (typeof LIFE_FORMS)[number];
+export const KIT = ["lens", "ruler", "knife", "trowel", "gloves"] as const;
+export type Kit = (typeof KIT)[number];
+
+export type CharacterKind = "states" | "count" | "measure" | "ratio" | "angle";
+/** How observers go wrong: evenly, towards neighbours, or by missing what is there. */
+export type Mistake = "nominal" | "ordered" | "overlooked";
+
+export interface CharacterState {
+  id: string;
+  name: string;
+  help: string;
+}
+
+export interface Character {
+  id: string;
+  name: string;
+  ask: string;
+  help: string;
+  station: string;
+  kind: CharacterKind;
+  unit?: string;
+  block: string;
+  comparative: boolean;
+  stages: Stage[];
+  positions?: Position[];
+  /** typical time to look, seconds */
+  seconds: number;
+  kit: Kit[];
+  destroys: boolean;
+  /** contact the check needs: sap on the hand, or bare skin */
+  touch?: "sap" | "skin";
+  mistake: Mistake;
+  /** chance that a careful observer names another state, at the reference observer error of 5 % */
+  errorRate: number;
+  /** states that are taken for one another more than for the rest */
+  alike: [string, string][];
+  applies: LifeForm[];
+  /** applies only where this character shows one of these states */
+  when?: { character: string; states: string[] };
+  states: CharacterState[];
+}
+
+/** Months of a stage as [first, last], 1–12, wrapping over the year end; north. */
+export type MonthRange = [number, number];
+
+export interface Hazards {
+  people?: string;
+  stock?: string;
+  handling?: string;
+  /** what must not touch bare skin */
+  contact?: "sap" | "skin";
+}
+
+export interface Taxon {
+  id: string;
+  name: string;
+  rank: "species" | "genus" | "hybrid" | "subspecies";
+  genus: string;
+  family: string;
+  lifeForm: LifeForm;
+  cycle: "annual" | "biennial" | "perennial";
+  common: string[];
+  synonyms: string[];
+  sets: string[];
+  calendar: Partial<Record<Stage, MonthRange[]>>;
+  spread: string[];
+  sprouts: string[];
+  fragments: string;
+  /** years that seed lives in the ground, [low, high] */
+  seedYears: [number, number];
+  hazards: Hazards;
+  interfertile: string[];
+  forms: { id: string; share: number }[];
+}
+
+/** One score. `shares` sum to 1 over the states; `points` are extreme low, low, high, extreme high. */
+export interface Score {
+  taxon: number;
+  character: number;
+  stage?: Stage;
+  position?: Position;
+  form?: string;
+  confidence: number;
+  shares?: number[];
+  points?: [number, number, number, number];
+  notApplicable?: true;
+}
+
+export interface Pair {
+  a: string;
+  b: string;
+  deciders: { stage: Stage | "any"; characters: string[] }[];
+  mistake: string;
+}
+
+export interface CompiledFlora {
+  version: string;
+  blocks: Record<string, number>;
+  characters: Character[];
+  taxa: Taxon[];
+  sets: { id: string; name: string; taxa: string[]; read: { by: string; objections: number } | null }[];
+  scores: Score[];
+  pairs: Pair[];
+}

@@ -1,0 +1,94 @@
+import type { Case } from "./case";
+import { checkReason, untested, verdictReason } from "./explain";
+import { type Check, foreseeChecks, laterChecks, type Lens, towardsAction, towardsName } from "./next-check";
+import { type Judgement, judge } from "./posterior";
+import type { Model } from "./model";
+import { decide, type VerdictResult } from "./verdict";
+
+export interface Candidate {
+  taxon: string;
+  probability: number;
+  status: string;
+  group: string;
+}
+export interface NamedCheck {
+  character: string;
+  seconds: number;
+  why: string;
+  caution?: "gloves";
+}
+
+export interface Identification {
+  id: string;
+  candidates: Candidate[];
+  candidatesFlat: Candidate[];
+  unknown: number;
+  keptSide: number;
+  verdict: VerdictResult["verdict"];
+  reportFirst?: true;
+  because: string;
+  sameTreatment: string[][];
+  next: {
+    name: (NamedCheck & { bits: number })[];
+    action: (NamedCheck & { worth: number; worthIs: Check["worthIs"] })[];
+    later: { character: string; from: string; parts: [string, string] }[];
+  };
+  untested: { taxon: string; characters: string[] }[];
+  limit: number;
+  flora: string;
+}
+
+const SHOWN = 12;
+const CHECKS_SHOWN = 8;
+
+/** Everything the Bench shows about one plant, as plain data. The same on the server and in the browser. */
+export function identify(model: Model, given: Case, lens: Lens = null): Identification {
+  return report(judge(model, given), lens);
+}
+
+export function report(judgement: Judgement, lens: Lens = null): Identification {
+  const { model } = judgement;
+  const result = decide(judgement);
+  const checks = foreseeChecks(judgement);
+  const id = (c: number) => model.flora.characters[c].id;
+  const name = (t: number) => model.flora.taxa[t].name;
+  const named = (check: Check): NamedCheck => ({ character: id(check.character), seconds: check.seconds, why: checkReason(judgement, check), ...(check.caution ? { caution: check.caution } : {}) });
+  return {
+    id: judgement.case.id,
+    candidates: ranking(judgement, judgement.local.taxa),
+    candidatesFlat: ranking(judgement, judgement.flat.taxa),
+    unknown: round(judgement.local.unknown),
+    keptSide: round(Math.max(judgement.local.keptSide, judgement.flat.keptSide)),
+    verdict: result.verdict,
+    ...(result.reportFirst ? { reportFirst: true as const } : {}),
+    because: verdictReason(judgement, result),
+    sameTreatment: sameTreatment(judgement),
+    next: {
+      name: towardsName(judgement, checks, lens).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), bits: round(check.bits) })),
+      action: towardsAction(judgement, checks, lens).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), worth: round(check.worth), worthIs: check.worthIs })),
+      later: laterChecks(judgement).map((later) => ({ character: id(later.character), from: later.from, parts: [name(later.parts[0]), name(later.parts[1])] as [string, string] })),
+    },
+    untested: untested(judgement).map(({ taxon, characters }) => ({ taxon: name(taxon), characters })),
+    limit: result.limit,
+    flora: model.flora.version,
+  };
+}
+
+function ranking(judgement: Judgement, shares: Float64Array): Candidate[] {
+  const order = [...shares.keys()].sort((a, b) => shares[b] - shares[a]).slice(0, SHOWN);
+  return order.map((t) => ({ taxon: judgement.model.flora.taxa[t].name, probability: round(shares[t]), status: judgement.status[t], group: judgement.group[t] }));
+}
+
+/** Targets that still fit and get the same treatment: they need not be told apart. */
+function sameTreatment(judgement: Judgement): string[][] {
+  const groups = new Map<string, string[]>();
+  judgement.local.taxa.forEach((share, t) => {
+    if (share < 0.02 || judgement.keptSide[t]) return;
+    groups.set(judgement.group[t], [...(groups.get(judgement.group[t]) ?? []), judgement.model.flora.taxa[t].name]);
+  });
+  return [...groups.values()].filter((names) => names.length > 1);
+}
+
+function round(x: number): number {
+  return Math.round(x * 1e5) / 1e5;
+}

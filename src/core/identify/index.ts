@@ -1,0 +1,12 @@
+export * from "./case";
+export * from "./explain";
+export * from "./flora-types";
+export { type Candidate, type Identification, identify, report } from "./identify";
+export { answerClass } from "./likelihood";
+export { classEdges, cumulative, minimumWidth, quantile } from "./measures";
+export { buildModel, type Model, recordingOf, scoreFor } from "./model";
+export { type Check, foreseeChecks, type Lens, laterChecks, towardsAction, towardsName, variation } from "./next-check";
+export { confusionTable } from "./observer";
+export { type Judgement, judge } from "./posterior";
+export { dayOfYear, type Hemisphere, stageBegins, stageShares } from "./season";
+export { decide, keptLimit, topOnSide, type Verdict, type VerdictResult } from "./verdict";

@@ -1,0 +1,129 @@
+import { InputError } from "../errors";
+import type { Observation } from "./case";
+import { LIFE_FORMS, STAGES } from "./flora-types";
+import { cumulative, type FourPoints, minimumWidth, readingChance, readingHalfWidth } from "./measures";
+import { answerChances, backgroundRow, type Model, recordingOf, scoreFor } from "./model";
+import { confusionTable, grossErrorRate, widening } from "./observer";
+
+/** What one observation says: its chance in every condition, and under the background of every life form. */
+export interface Evidence {
+  character: number;
+  block: string;
+  /** chance in each condition */
+  chance: Float64Array;
+  /** chance under the background, by life form */
+  background: Float64Array;
+  /** chance if every answer were as likely as any other */
+  even: number;
+}
+
+/** Chance left to a part seen at a stage at which this plant does not show it. */
+const OUT_OF_STAGE = 0.05;
+
+/** @returns null where the observation says nothing about the plant (cannot tell, not there yet) */
+export function evidenceOf(model: Model, observation: Observation, index: number): Evidence | null {
+  const field = `observations.${index}`;
+  const c = model.characterIndex.get(observation.character);
+  if (c === undefined) throw new InputError("unknown-character", `${field}.character`, observation.character, "give a character of the vocabulary");
+  if (observation.answer === "cannot-tell" || observation.answer === "not-there-yet") return null;
+  const character = model.flora.characters[c];
+  const evidence = character.states.length > 0 ? stateEvidence(model, c, observation, field) : measureEvidence(model, c, observation, field);
+  model.conditions.forEach((condition, z) => {
+    if (!model.seenAtStage[c * STAGES.length + condition.stage]) evidence.chance[z] *= OUT_OF_STAGE;
+  });
+  return { character: c, block: character.block, ...evidence };
+}
+
+type Chances = Pick<Evidence, "chance" | "background" | "even">;
+
+function stateEvidence(model: Model, c: number, observation: Observation, field: string): Chances {
+  const character = model.flora.characters[c];
+  const named = namedStates(model, c, observation, field);
+  const confusion = confusionTable(character, model.observerError, observation.sure);
+  const plain = observation.sure === "sure" && !observation.position;
+  const n = model.answers[c];
+  const combine = (row: ArrayLike<number>) => Math.max(1e-9, combineStates(row, named, observation));
+  const chance = Float64Array.from(model.conditions, (condition, z) => {
+    const row = plain ? model.table[c].subarray(z * n, z * n + n) : answerChances(model, c, condition, observation.position, confusion);
+    return combine(row);
+  });
+  const background = Float64Array.from(LIFE_FORMS, (_, form) => combine(backgroundRow(model, c, form)));
+  return { chance, background, even: combine(new Float64Array(n).fill(1 / n)) };
+}
+
+/** Indices of the states named; "absent" alone means the state none. */
+function namedStates(model: Model, c: number, observation: Observation, field: string): number[] {
+  const character = model.flora.characters[c];
+  const ids = observation.states ?? (observation.answer === "absent" ? ["none"] : []);
+  if (ids.length === 0) throw new InputError("no-state", `${field}.states`, observation.states, `name a state of ${character.id}`);
+  return ids.map((id) => {
+    const index = character.states.findIndex((s) => s.id === id);
+    if (index < 0) throw new InputError("unknown-state", `${field}.states`, id, `give one of ${character.states.map((s) => s.id).join(", ")}`);
+    return index;
+  });
+}
+
+/** One of these: the sum. These together: each seen on some part. Absent: anything but these. k of n: a binomial. */
+function combineStates(row: ArrayLike<number>, named: number[], observation: Observation): number {
+  const sum = Math.min(1, named.reduce((total, s) => total + row[s], 0));
+  if (observation.of) {
+    const { yes, n } = observation.of;
+    return Math.max(sum, 1e-6) ** yes * Math.max(1 - sum, 1e-6) ** Math.max(0, n - yes);
+  }
+  if (observation.answer === "absent" && observation.states) return 1 - sum;
+  if (observation.join === "all") return named.reduce((product, s) => product * row[s], 1) ** (1 / Math.max(1, named.length - 0.5));
+  return sum;
+}
+
+function measureEvidence(model: Model, c: number, observation: Observation, field: string): Chances {
+  const character = model.flora.characters[c];
+  const values = observation.values ?? (observation.value === undefined ? [] : [observation.value]);
+  if (values.length === 0) throw new InputError("no-value", `${field}.value`, observation.value, `give a number in ${character.unit}`);
+  const mean = values.reduce((a, b) => a + b, 0) / values.length;
+  const half = readingHalfWidth(character.kind, mean, values.length, widening(observation.sure));
+  const width = minimumWidth(character.kind);
+  const byForm = measuredBackground(model, c, mean, half, width);
+  const gross = grossErrorRate(character, model.observerError, observation.sure);
+  const chance = Float64Array.from(model.conditions, (condition) => {
+    const lifeForm = model.taxonLifeForm[condition.taxon];
+    const recording = recordingOf(model, condition.taxon, c);
+    if (recording === "not-applicable") return byForm[lifeForm] * 0.05;
+    const score = scoreFor(model, condition.taxon, c, STAGES[condition.stage], observation.position, model.flora.taxa[condition.taxon].forms[condition.form].id);
+    if (!score?.points) return byForm[lifeForm];
+    const own = score.confidence * readingChance(score.points, mean, half, width) + (1 - score.confidence) * byForm[lifeForm];
+    return (1 - gross) * own + gross * byForm[lifeForm];
+  });
+  return { chance, background: byForm, even: byForm.reduce((a, b) => a + b, 0) / byForm.length };
+}
+
+/** Mean chance of the reading over the plants of each life form, smoothed with a wide even spread. */
+function measuredBackground(model: Model, c: number, value: number, half: number, width: number): Float64Array {
+  const sums = new Float64Array(LIFE_FORMS.length);
+  const counts = new Float64Array(LIFE_FORMS.length);
+  let low = Number.POSITIVE_INFINITY;
+  let high = Number.NEGATIVE_INFINITY;
+  for (const score of model.flora.scores) {
+    if (score.character !== c || !score.points) continue;
+    const form = model.taxonLifeForm[score.taxon];
+    sums[form] += readingChance(score.points, value, half, width);
+    counts[form]++;
+    low = Math.min(low, score.points[0]);
+    high = Math.max(high, score.points[3]);
+  }
+  const all = sums.reduce((a, b) => a + b, 0) / Math.max(1, counts.reduce((a, b) => a + b, 0));
+  const even = Math.min(1, (2 * half) / Math.max(width, high - low));
+  return Float64Array.from(sums, (sum, form) => (sum + 2 * all + even) / (counts[form] + 3));
+}
+
+/** Class of a reading among the answer classes of a measured character. */
+export function answerClass(model: Model, c: number, value: number): number {
+  const edges = model.edges[c];
+  let k = 0;
+  while (k < edges.length && value >= edges[k]) k++;
+  return k;
+}
+
+/** Share of a plant's readings in each class; used by simulated walks. */
+export function readingBelow(points: FourPoints, x: number, kind: string): number {
+  return cumulative(points, x, minimumWidth(kind));
+}

@@ -1,0 +1,243 @@
+import { InputError } from "../errors";
+import { type Character, type CompiledFlora, LIFE_FORMS, type LifeForm, POSITIONS, type Position, type Score, STAGES, type Stage } from "./flora-types";
+import { classEdges, cumulative, type FourPoints, minimumWidth } from "./measures";
+import { confusionTable, grossErrorRate } from "./observer";
+
+export type Recording = "recorded" | "not-recorded" | "not-applicable";
+const RECORDING: Recording[] = ["recorded", "not-recorded", "not-applicable"];
+
+/** A latent condition of one plant: the stage and the form that all its parts share. */
+export interface Condition {
+  taxon: number;
+  stage: number;
+  form: number;
+}
+
+/**
+ * The flora as flat arrays, made once for a flora and an observer error.
+ * `table[c]` holds, for every condition z, the chance of each answer to character c from a sure observer:
+ * row z, column answer. For measured characters the answers are classes between `edges[c]`.
+ */
+export interface Model {
+  flora: CompiledFlora;
+  observerError: number;
+  conditions: Condition[];
+  /** first condition of each taxon; one more at the end */
+  firstCondition: Int32Array;
+  answers: Int32Array;
+  edges: number[][];
+  table: Float32Array[];
+  /** background of each character by life form: row life form, column answer */
+  background: Float32Array[];
+  recording: Uint8Array;
+  characterIndex: Map<string, number>;
+  taxonIndex: Map<string, number>;
+  taxonLifeForm: Uint8Array;
+  seenAtStage: Uint8Array;
+  scoresOf: Map<number, Score[]>[];
+}
+
+/**
+ * @param flora compiled flora
+ * @param observerError the observer's error in [0, 0.5]; 0.05 is the reference
+ */
+export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
+  if (!(observerError >= 0 && observerError <= 0.5)) throw new InputError("out-of-range", "observerError", observerError, "give a number from 0 to 0.5");
+  const scoresOf = indexScores(flora);
+  const conditions: Condition[] = [];
+  const firstCondition = new Int32Array(flora.taxa.length + 1);
+  flora.taxa.forEach((taxon, t) => {
+    firstCondition[t] = conditions.length;
+    for (let form = 0; form < taxon.forms.length; form++) for (let stage = 0; stage < STAGES.length; stage++) conditions.push({ taxon: t, stage, form });
+  });
+  firstCondition[flora.taxa.length] = conditions.length;
+  const edges = flora.characters.map((c, i) => (c.states.length > 0 ? [] : classEdges(flora.scores.filter((s) => s.character === i), c.kind)));
+  const model: Model = {
+    flora,
+    observerError,
+    conditions,
+    firstCondition,
+    answers: Int32Array.from(flora.characters, (c, i) => (c.states.length > 0 ? c.states.length : edges[i].length + 1)),
+    edges,
+    table: [],
+    background: [],
+    recording: recordings(flora, scoresOf),
+    characterIndex: new Map(flora.characters.map((c, i) => [c.id, i])),
+    taxonIndex: new Map(flora.taxa.map((t, i) => [t.name, i])),
+    taxonLifeForm: Uint8Array.from(flora.taxa, (t) => LIFE_FORMS.indexOf(t.lifeForm)),
+    seenAtStage: Uint8Array.from(flora.characters.flatMap((c) => STAGES.map((s) => (c.stages.includes(s) ? 1 : 0)))),
+    scoresOf,
+  };
+  flora.characters.forEach((_, c) => fillCharacter(model, c));
+  return model;
+}
+
+function indexScores(flora: CompiledFlora): Map<number, Score[]>[] {
+  const byTaxon = flora.taxa.map(() => new Map<number, Score[]>());
+  for (const score of flora.scores) {
+    const scores = byTaxon[score.taxon].get(score.character);
+    if (scores) scores.push(score);
+    else byTaxon[score.taxon].set(score.character, [score]);
+  }
+  return byTaxon;
+}
+
+/** Recorded, not recorded or not applicable, for each taxon × character. */
+function recordings(flora: CompiledFlora, scoresOf: Map<number, Score[]>[]): Uint8Array {
+  const result = new Uint8Array(flora.taxa.length * flora.characters.length);
+  flora.taxa.forEach((taxon, t) => {
+    flora.characters.forEach((character, c) => {
+      const scores = scoresOf[t].get(c);
+      const inapplicable = scores ? scores.every((s) => s.notApplicable) : !character.applies.includes(taxon.lifeForm) || whenFails(flora, scoresOf[t], character);
+      result[t * flora.characters.length + c] = inapplicable ? 2 : scores ? 0 : 1;
+    });
+  });
+  return result;
+}
+
+/** True where the prerequisite is recorded and this plant all but never meets it. */
+function whenFails(flora: CompiledFlora, scores: Map<number, Score[]>, character: Character): boolean {
+  if (!character.when) return false;
+  const index = flora.characters.findIndex((c) => c.id === character.when?.character);
+  const base = scores.get(index)?.find((s) => !s.stage && !s.position && !s.form);
+  if (!base) return false;
+  if (base.notApplicable) return true;
+  if (!base.shares) return false;
+  const states = flora.characters[index].states;
+  return character.when.states.reduce((sum, id) => sum + (base.shares?.[states.findIndex((s) => s.id === id)] ?? 0), 0) < 0.1;
+}
+
+export function recordingOf(model: Model, taxon: number, character: number): Recording {
+  return RECORDING[model.recording[taxon * model.flora.characters.length + character]];
+}
+
+/** The score that holds for a stage, position and form: the most specific one that fits. */
+export function scoreFor(model: Model, taxon: number, character: number, stage: Stage, position: Position | undefined, form: string): Score | undefined {
+  let best: Score | undefined;
+  let bestRank = -1;
+  for (const score of model.scoresOf[taxon].get(character) ?? []) {
+    if ((score.stage && score.stage !== stage) || (score.position && score.position !== position) || (score.form && score.form !== form)) continue;
+    const rank = (score.stage ? 1 : 0) + (score.position ? 2 : 0) + (score.form ? 4 : 0);
+    if (rank > bestRank) {
+      best = score;
+      bestRank = rank;
+    }
+  }
+  return best;
+}
+
+function fillCharacter(model: Model, c: number): void {
+  const { flora, conditions } = model;
+  const n = model.answers[c];
+  model.background[c] = backgrounds(model, c);
+  const table = new Float32Array(conditions.length * n);
+  const character = flora.characters[c];
+  const confusion = character.states.length > 0 ? confusionTable(character, model.observerError, "sure") : null;
+  conditions.forEach((condition, z) => {
+    const row = answerChances(model, c, condition, undefined, confusion);
+    table.set(row, z * n);
+  });
+  model.table[c] = table;
+}
+
+/**
+ * Chance of each answer to a character in one condition: the recorded shares, doubted by their
+ * confidence towards the background, then blurred by the observer.
+ * @param confusion observer's table for characters with states, null for measured ones
+ */
+export function answerChances(model: Model, c: number, condition: Condition, position: Position | undefined, confusion: Float64Array | null): Float32Array {
+  const { flora } = model;
+  const taxon = flora.taxa[condition.taxon];
+  const n = model.answers[c];
+  const background = backgroundRow(model, c, model.taxonLifeForm[condition.taxon]);
+  const recording = recordingOf(model, condition.taxon, c);
+  if (recording === "not-applicable") return inapplicableChances(flora.characters[c], n);
+  const score = scoreFor(model, condition.taxon, c, STAGES[condition.stage], position, taxon.forms[condition.form].id);
+  if (recording === "not-recorded" || !score || score.notApplicable) return score?.notApplicable ? inapplicableChances(flora.characters[c], n) : inheritedChances(model, c, condition.taxon, background);
+  const truth = score.shares ?? classShares(score.points as FourPoints, model.edges[c], flora.characters[c].kind);
+  const doubted = truth.map((p, s) => score.confidence * p + (1 - score.confidence) * background[s]);
+  if (confusion) return blur(doubted, confusion);
+  const gross = grossErrorRate(flora.characters[c], model.observerError, "sure");
+  return Float32Array.from(doubted, (p, s) => (1 - gross) * p + gross * background[s]);
+}
+
+export function blur(shares: ArrayLike<number>, confusion: Float64Array): Float32Array {
+  const n = shares.length;
+  const out = new Float32Array(n);
+  for (let truth = 0; truth < n; truth++) for (let named = 0; named < n; named++) out[named] += shares[truth] * confusion[truth * n + named];
+  return out;
+}
+
+function classShares(points: FourPoints, edges: number[], kind: string): number[] {
+  const width = minimumWidth(kind);
+  let before = 0;
+  const shares = edges.map((edge) => {
+    const upTo = cumulative(points, edge, width);
+    const share = upTo - before;
+    before = upTo;
+    return Math.max(share, 1e-4);
+  });
+  shares.push(Math.max(1 - before, 1e-4));
+  return shares;
+}
+
+/** A plant without the part: the answer "none" is right, any other is a mistake. */
+export function inapplicableChances(character: Character, n: number): Float32Array {
+  const none = character.states.findIndex((s) => s.id === "none");
+  const out = new Float32Array(n).fill(none >= 0 ? 0.03 / Math.max(1, n - 1) : 0.06 / n);
+  if (none >= 0) out[none] = 0.97;
+  return out;
+}
+
+/** What a plant without a score of its own is taken to show: its genus, else its family, else its life form. */
+function inheritedChances(model: Model, c: number, taxon: number, background: Float32Array): Float32Array {
+  const own = model.flora.taxa[taxon];
+  for (const rank of ["genus", "family"] as const) {
+    const sums = new Float64Array(model.answers[c]);
+    let found = 0;
+    model.flora.taxa.forEach((kin, k) => {
+      if (k === taxon || kin[rank] !== own[rank]) return;
+      const score = model.scoresOf[k].get(c)?.find((s) => !s.stage && !s.position && !s.form && !s.notApplicable);
+      if (!score) return;
+      const shares = score.shares ?? classShares(score.points as FourPoints, model.edges[c], model.flora.characters[c].kind);
+      for (let s = 0; s < sums.length; s++) sums[s] += shares[s];
+      found++;
+    });
+    if (found > 0) return Float32Array.from(sums, (sum, s) => 0.6 * (sum / found) + 0.4 * background[s]);
+  }
+  return background;
+}
+
+/** Shares over the plants of each life form, smoothed, so that nothing is ever impossible. */
+function backgrounds(model: Model, c: number): Float32Array {
+  const { flora } = model;
+  const n = model.answers[c];
+  const rows = new Float32Array(LIFE_FORMS.length * n);
+  const all = new Float64Array(n).fill(0.5);
+  const sums = LIFE_FORMS.map(() => new Float64Array(n));
+  const counts = new Float64Array(LIFE_FORMS.length);
+  for (const score of flora.scores) {
+    if (score.character !== c || score.stage || score.position || score.form || score.notApplicable) continue;
+    const shares = score.shares ?? classShares(score.points as FourPoints, model.edges[c], flora.characters[c].kind);
+    const form = model.taxonLifeForm[score.taxon];
+    counts[form]++;
+    for (let s = 0; s < n; s++) {
+      sums[form][s] += shares[s];
+      all[s] += shares[s];
+    }
+  }
+  const total = all.reduce((a, b) => a + b, 0);
+  for (let form = 0; form < LIFE_FORMS.length; form++) {
+    for (let s = 0; s < n; s++) rows[form * n + s] = (sums[form][s] + 2 * (all[s] / total) + 1 / n) / (counts[form] + 3);
+  }
+  return rows;
+}
+
+export function backgroundRow(model: Model, c: number, lifeForm: number): Float32Array {
+  const n = model.answers[c];
+  return model.background[c].subarray(lifeForm * n, lifeForm * n + n);
+}
+
+export function applies(model: Model, c: number, lifeForm: LifeForm): boolean {
+  return model.flora.characters[c].applies.includes(lifeForm);
+}

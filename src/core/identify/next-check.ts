@@ -1,0 +1,270 @@
+import { LIFE_FORMS, STAGES, type Taxon } from "./flora-types";
+import { applies, backgroundRow, recordingOf } from "./model";
+import type { Judgement } from "./posterior";
+import { stageBegins } from "./season";
+import { keptLimit, topOnSide } from "./verdict";
+
+export interface Check {
+  character: number;
+  /** expected bits about the plant's name */
+  bits: number;
+  /** expected fall in cost, hours; or, where no single answer can change the act, bits about what to do */
+  worth: number;
+  worthIs: "hours" | "bits";
+  seconds: number;
+  /** a caution to show with the question */
+  caution?: "gloves";
+}
+
+export interface LaterCheck {
+  character: number;
+  from: string;
+  parts: [number, number];
+}
+
+export type Lens = "collar" | "touch" | "distance" | "dig" | "bark" | null;
+/** Stations that a lens brings forward. */
+const LENS_STATIONS: Record<Exclude<Lens, null>, string[]> = {
+  collar: ["collar", "grass-seedling"],
+  touch: ["stem", "leaf"],
+  distance: ["distance", "setting"],
+  dig: ["underground", "seedling"],
+  bark: ["stem"],
+};
+const LENS_WEIGHT = 3;
+/** Seconds to read a question and answer it, whatever it asks. */
+const OVERHEAD_SECONDS = 4;
+/** Plants below this share in both rankings do not count in foreseeing answers. */
+const ACTIVE_SHARE = 2e-4;
+/** Share of what still fits that must carry a part before it is asked about. */
+const APPLIES_SHARE = 0.6;
+const VISIBLE_SHARE = 0.5;
+/** Share of plants that harm the hand above which a bare-handed check is not asked. */
+const HARM_SHARE = 0.02;
+
+interface Active {
+  taxa: number[];
+  share: Float64Array;
+  partition: Int32Array;
+  partitions: number;
+}
+
+/** Checks worth making now, unordered; see `towardsName` and `towardsAction` for the two orders. */
+export function foreseeChecks(judgement: Judgement): Check[] {
+  const active = activePlants(judgement);
+  const answered = new Set(judgement.case.observations.map((o) => o.character));
+  const harm = contactShare(judgement);
+  const checks: Check[] = [];
+  judgement.model.flora.characters.forEach((character, c) => {
+    if (answered.has(character.id) || !character.kit.every((k) => judgement.case.kit.includes(k)) || ruledOut(judgement, c)) return;
+    const caution = handling(judgement, c, harm);
+    if (caution === "never" || !worthAsking(judgement, active, c)) return;
+    const gain = gainOf(judgement, active, c);
+    if (gain.bits > 1e-4) checks.push({ character: c, seconds: character.seconds, ...gain, ...(caution ? { caution } : {}) });
+  });
+  return checks;
+}
+
+export function towardsName(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
+  return order(judgement, checks, lens, (check) => check.bits);
+}
+
+/** If any answer can change the act, by hours saved; else by bits about what to do. */
+export function towardsAction(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
+  const some = checks.some((check) => check.worthIs === "hours");
+  return order(judgement, checks, lens, (check) => (some === (check.worthIs === "hours") ? check.worth : check.worth * 1e-6));
+}
+
+function order(judgement: Judgement, checks: Check[], lens: Lens, value: (check: Check) => number): Check[] {
+  const rate = (check: Check) => {
+    const station = judgement.model.flora.characters[check.character].station;
+    const weight = lens && LENS_STATIONS[lens].includes(station) ? LENS_WEIGHT : 1;
+    return (weight * value(check)) / (check.seconds + OVERHEAD_SECONDS);
+  };
+  return [...checks].sort((a, b) => rate(b) - rate(a));
+}
+
+/** True where the part was seen to be missing: the question says nothing and is not asked. */
+function ruledOut(judgement: Judgement, c: number): boolean {
+  const when = judgement.model.flora.characters[c].when;
+  if (!when) return false;
+  const seen = judgement.case.observations.find((o) => o.character === when.character && o.answer !== "cannot-tell" && o.answer !== "not-there-yet");
+  if (!seen) return false;
+  return seen.answer === "absent" || !(seen.states ?? []).some((s) => when.states.includes(s));
+}
+
+function contactShare(judgement: Judgement): { sap: number; skin: number } {
+  const share = { sap: 0, skin: 0 };
+  judgement.model.flora.taxa.forEach((taxon: Taxon, t) => {
+    const contact = taxon.hazards.contact;
+    if (contact) share[contact] += Math.max(judgement.local.taxa[t], judgement.flat.taxa[t]);
+  });
+  return share;
+}
+
+function handling(judgement: Judgement, c: number, harm: { sap: number; skin: number }): "gloves" | "never" | undefined {
+  const character = judgement.model.flora.characters[c];
+  if (character.destroys && protectedShare(judgement) > HARM_SHARE) return "never";
+  if (!character.touch || (harm.sap <= HARM_SHARE && harm.skin <= HARM_SHARE)) return undefined;
+  if (character.touch === "skin" || harm.skin > HARM_SHARE || !judgement.case.kit.includes("gloves")) return "never";
+  return "gloves";
+}
+
+function protectedShare(judgement: Judgement): number {
+  return judgement.status.reduce((sum, s, t) => sum + (s === "protected" ? judgement.local.taxa[t] : 0), 0);
+}
+
+function activePlants(judgement: Judgement): Active {
+  const { local, flat, group, keptSide } = judgement;
+  const taxa = [...local.taxa.keys()].filter((t) => local.taxa[t] > ACTIVE_SHARE || flat.taxa[t] > ACTIVE_SHARE);
+  const names = ["kept"];
+  const partition = Int32Array.from(taxa, (t) => {
+    if (keptSide[t]) return 0;
+    const known = names.indexOf(group[t]);
+    return known >= 0 ? known : names.push(group[t]) - 1;
+  });
+  return { taxa, share: Float64Array.from(taxa, (t) => local.taxa[t]), partition, partitions: names.length };
+}
+
+/** Enough of what fits carries the part, and shows it at this stage. */
+function worthAsking(judgement: Judgement, active: Active, c: number): boolean {
+  const { model, conditionShare } = judgement;
+  let total = 0;
+  let applicable = 0;
+  let visible = 0;
+  active.taxa.forEach((t, i) => {
+    const share = active.share[i];
+    total += share;
+    if (recordingOf(model, t, c) !== "not-applicable" && applies(model, c, model.flora.taxa[t].lifeForm)) applicable += share;
+    for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) visible += share * conditionShare[z] * model.seenAtStage[c * STAGES.length + model.conditions[z].stage];
+  });
+  return applicable >= APPLIES_SHARE * total && visible >= VISIBLE_SHARE * total;
+}
+
+/**
+ * Chance of each answer for each active plant, the unknown plant last: row plant, column answer.
+ * A block that may already have gone wrong as a whole answers from the background to that extent.
+ */
+function foreseenAnswers(judgement: Judgement, active: Active, c: number): Float64Array {
+  const { model, conditionShare } = judgement;
+  const n = model.answers[c];
+  const rows = new Float64Array((active.taxa.length + 1) * n);
+  const block = judgement.blocks.get(model.flora.characters[c].block);
+  const freshShare = 1 - model.flora.blocks[model.flora.characters[c].block];
+  active.taxa.forEach((t, i) => {
+    const background = backgroundRow(model, c, model.taxonLifeForm[t]);
+    for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) {
+      const weight = conditionShare[z];
+      if (weight < 1e-3) continue;
+      const seen = model.seenAtStage[c * STAGES.length + model.conditions[z].stage];
+      const sound = seen ? (block ? block.soundShare[z] : freshShare) : 0;
+      const row = z * n;
+      for (let o = 0; o < n; o++) rows[i * n + o] += weight * (sound * model.table[c][row + o] + (1 - sound) * background[o]);
+    }
+  });
+  unknownRow(judgement, c, rows.subarray(active.taxa.length * n));
+  return rows;
+}
+
+function unknownRow(judgement: Judgement, c: number, out: Float64Array): void {
+  const { model, blocks } = judgement;
+  const n = out.length;
+  const logs = LIFE_FORMS.map((_, form) => [...blocks.values()].reduce((sum, b) => sum + b.logUnknown[form], 0));
+  const max = Math.max(...logs);
+  let total = 0;
+  LIFE_FORMS.forEach((_, form) => {
+    const weight = Math.exp(logs[form] - max);
+    total += weight;
+    const background = backgroundRow(model, c, form);
+    for (let o = 0; o < n; o++) out[o] += weight * (0.7 * background[o] + 0.3 / n);
+  });
+  for (let o = 0; o < n; o++) out[o] /= total;
+}
+
+/** Expected bits about the name, and what the answer is worth for the act. */
+function gainOf(judgement: Judgement, active: Active, c: number): Pick<Check, "bits" | "worth" | "worthIs"> {
+  const n = judgement.model.answers[c];
+  const rows = foreseenAnswers(judgement, active, c);
+  const shares = [...active.share, judgement.local.unknown];
+  const total = shares.reduce((a, b) => a + b, 0);
+  let bits = 0;
+  let partBits = 0;
+  let costAfter = 0;
+  const parts = new Float64Array(active.partitions);
+  const partPrior = new Float64Array(active.partitions);
+  shares.forEach((share, i) => {
+    partPrior[active.partition[i] ?? 0] += share / total;
+  });
+  for (let o = 0; o < n; o++) {
+    let sum = 0;
+    parts.fill(0);
+    for (let i = 0; i < shares.length; i++) {
+      const joint = (shares[i] / total) * rows[i * n + o];
+      sum += joint;
+      parts[active.partition[i] ?? 0] += joint;
+    }
+    if (sum <= 1e-12) continue;
+    for (let i = 0; i < shares.length; i++) {
+      const chance = rows[i * n + o];
+      if (chance > 0 && shares[i] > 0) bits += (shares[i] / total) * chance * Math.log2(chance / sum);
+    }
+    for (let p = 0; p < parts.length; p++) if (parts[p] > 0) partBits += parts[p] * Math.log2(parts[p] / (sum * partPrior[p]));
+    costAfter += sum * bestCost(judgement, parts[0] / sum);
+  }
+  const saved = bestCost(judgement, partPrior[0]) - costAfter;
+  return saved > 1e-3 ? { bits: Math.max(0, bits), worth: saved, worthIs: "hours" } : { bits: Math.max(0, bits), worth: Math.max(0, partBits), worthIs: "bits" };
+}
+
+/** Cost of the best act that the gate allows, in the district's hours: treat, leave or come back. */
+function bestCost(judgement: Judgement, keptShare: number): number {
+  const { wrongClear, missedTarget, hold } = judgement.case.costs;
+  const leave = missedTarget * (1 - keptShare);
+  const treat = keptShare <= keptLimit(judgement.case.costs) ? wrongClear * keptShare : Number.POSITIVE_INFINITY;
+  return Math.min(leave, treat, hold);
+}
+
+/**
+ * What would part the likeliest target from the likeliest kept plant at a later stage, and from which day:
+ * the day on which both show the part. Strongest first.
+ */
+export function laterChecks(judgement: Judgement, most = 4): LaterCheck[] {
+  const { model } = judgement;
+  const target = topOnSide(judgement, 0);
+  const kept = topOnSide(judgement, 1);
+  if (target < 0 || kept < 0) return [];
+  const answered = new Set(judgement.case.observations.filter((o) => o.answer === "seen" || o.answer === "absent").map((o) => o.character));
+  const now = new Set(foreseenStages(judgement, target).concat(foreseenStages(judgement, kept)));
+  const found: (LaterCheck & { distance: number })[] = [];
+  model.flora.characters.forEach((character, c) => {
+    if (answered.has(character.id) || recordingOf(model, target, c) !== "recorded" || recordingOf(model, kept, c) !== "recorded") return;
+    for (const stage of character.stages) {
+      if (now.has(stage)) continue;
+      const distance = variation(judgement, c, target, kept, STAGES.indexOf(stage));
+      const days = [target, kept].map((t) => stageBegins(model.flora.taxa[t], stage, judgement.case.day, judgement.case.hemisphere));
+      if (distance < 0.5 || !days[0] || !days[1]) continue;
+      found.push({ character: c, from: days[0] > days[1] ? days[0] : days[1], parts: [target, kept], distance });
+      break;
+    }
+  });
+  return found.sort((a, b) => b.distance - a.distance).slice(0, most).map(({ distance: _, ...rest }) => rest);
+}
+
+/** Stages that hold at least a tenth of what the plant may be in now. */
+function foreseenStages(judgement: Judgement, taxon: number) {
+  const { model, conditionShare } = judgement;
+  const shares = STAGES.map(() => 0);
+  for (let z = model.firstCondition[taxon]; z < model.firstCondition[taxon + 1]; z++) shares[model.conditions[z].stage] += conditionShare[z];
+  return STAGES.filter((_, s) => shares[s] >= 0.1);
+}
+
+/** Total variation between two plants' answers at a stage, in [0, 1]. */
+export function variation(judgement: Pick<Judgement, "model">, c: number, a: number, b: number, stage: number): number {
+  const { model } = judgement;
+  const n = model.answers[c];
+  const rowOf = (t: number) => model.table[c].subarray((model.firstCondition[t] + stage) * n, (model.firstCondition[t] + stage + 1) * n);
+  const first = rowOf(a);
+  const second = rowOf(b);
+  let sum = 0;
+  for (let o = 0; o < n; o++) sum += Math.abs(first[o] - second[o]);
+  return sum / 2;
+}

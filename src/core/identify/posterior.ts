@@ -1,0 +1,224 @@
+import { InputError } from "../errors";
+import type { Case } from "./case";
+import { LIFE_FORMS, STAGES, type Status } from "./flora-types";
+import { type Evidence, evidenceOf } from "./likelihood";
+import { type Model, recordingOf } from "./model";
+import { dayOfYear, stageShares, stageStatedChance } from "./season";
+
+/** Prior chance that the plant is none of this flora. */
+export const UNKNOWN_PRIOR = 0.05;
+/** Stage and date may lower a plant's prior by at most this factor. */
+const FINDABLE_FLOOR = 0.1;
+/** How far a set of places for a plant can lower it. */
+const SETTING_FLOOR = 0.15;
+const STATUS_WEIGHT: Record<Status, number> = { target: 1, watch: 0.4, tolerated: 0.8, kept: 1, protected: 0.6, crop: 0.8 };
+
+/** Evidence of one block taken together. */
+interface Block {
+  name: string;
+  doubt: number;
+  members: number[];
+  /** log chance of the block's observations in each condition */
+  log: Float64Array;
+  /** share of that chance in which the block has not gone wrong as a whole */
+  soundShare: Float64Array;
+  logUnknown: Float64Array;
+}
+
+/** Everything the engine knows after the observations: chances under both priors, and what later steps need. */
+export interface Judgement {
+  model: Model;
+  case: Case;
+  status: Status[];
+  group: string[];
+  /** 1 where leaving the plant is right: every status but target and watch */
+  keptSide: Uint8Array;
+  evidence: (Evidence | null)[];
+  blocks: Map<string, Block>;
+  conditionLog: Float64Array;
+  /** log likelihood of each condition, evidence and season together */
+  log: Float64Array;
+  taxonLog: Float64Array;
+  unknownLog: number;
+  /** share of each condition within its plant, after the evidence */
+  conditionShare: Float64Array;
+  priorLocal: Float64Array;
+  priorFlat: Float64Array;
+  local: Posterior;
+  flat: Posterior;
+}
+
+export interface Posterior {
+  taxa: Float64Array;
+  unknown: number;
+  keptSide: number;
+}
+
+/**
+ * log P(t | obs) = log prior(t) + log Σ_z P(z | t, day, stage) Π_blocks L_b(obs_b | t, z), under the local and a flat prior.
+ * @throws {InputError} unknown-character | unknown-state | no-state | no-value | unknown-taxon
+ */
+export function judge(model: Model, given: Case): Judgement {
+  const { status, group } = statuses(model, given);
+  const keptSide = Uint8Array.from(status, (s) => (s === "target" || s === "watch" ? 0 : 1));
+  const evidence = given.observations.map((o, i) => evidenceOf(model, o, i));
+  for (const item of evidence) if (item) shieldUntestedKept(model, item, keptSide);
+  const season = seasonOf(model, given);
+  const blocks = groupBlocks(model, evidence);
+  const log = Float64Array.from(season.conditionLog);
+  for (const block of blocks.values()) for (let z = 0; z < log.length; z++) log[z] += block.log[z];
+  const taxonLog = sumConditions(model, log);
+  const conditionShare = Float64Array.from(log, (value, z) => Math.exp(value - taxonLog[model.conditions[z].taxon]));
+  const unknownLog = unknownLikelihood(model, [...blocks.values()]);
+  const priorLocal = localPrior(model, given, status, season.findable);
+  const priorFlat = new Float64Array(model.flora.taxa.length).fill((1 - UNKNOWN_PRIOR) / model.flora.taxa.length);
+  const local = posterior(taxonLog, unknownLog, priorLocal, keptSide);
+  const flat = posterior(taxonLog, unknownLog, priorFlat, keptSide);
+  return { model, case: given, status, group, keptSide, evidence, blocks, conditionLog: season.conditionLog, log, taxonLog, unknownLog, conditionShare, priorLocal, priorFlat, local, flat };
+}
+
+function statuses(model: Model, given: Case): { status: Status[]; group: string[] } {
+  for (const name of Object.keys(given.list)) if (!model.taxonIndex.has(name)) throw new InputError("unknown-taxon", "list", name, "give an accepted name of the flora");
+  const status = model.flora.taxa.map((t) => given.list[t.name] ?? "kept");
+  const group = model.flora.taxa.map((t, i) => {
+    if (given.actions[t.name]) return given.actions[t.name];
+    const persists = t.sprouts.length > 0 || t.fragments !== "none" ? "resprouts" : "from seed";
+    return `${status[i]}: ${t.lifeForm}, ${t.cycle}, ${persists}`;
+  });
+  return { status, group };
+}
+
+/**
+ * What is not recorded for a kept plant never speaks against it: its chance is raised to the best
+ * that any target has at that stage. It stays listed as untested.
+ */
+function shieldUntestedKept(model: Model, item: Evidence, keptSide: Uint8Array): void {
+  const best = new Float64Array(STAGES.length);
+  model.conditions.forEach(({ taxon, stage }, z) => {
+    if (!keptSide[taxon]) best[stage] = Math.max(best[stage], item.chance[z]);
+  });
+  model.conditions.forEach(({ taxon, stage }, z) => {
+    if (keptSide[taxon] && recordingOf(model, taxon, item.character) === "not-recorded") item.chance[z] = Math.max(item.chance[z], best[stage]);
+  });
+}
+
+/** Chance of each condition of a plant on this day, and how findable the plant is now, at least the floor. */
+function seasonOf(model: Model, given: Case): { conditionLog: Float64Array; findable: Float64Array } {
+  const yearDay = dayOfYear(given.day, given.hemisphere);
+  const conditionLog = new Float64Array(model.conditions.length);
+  const findable = new Float64Array(model.flora.taxa.length);
+  model.flora.taxa.forEach((taxon, t) => {
+    const shares = stageShares(taxon, yearDay);
+    const weights = STAGES.map((stage, s) => shares[s] * (given.stage ? stageStatedChance(given.stage, stage) : 1));
+    const total = weights.reduce((a, b) => a + b, 0);
+    findable[t] = total;
+    for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) {
+      const { stage, form } = model.conditions[z];
+      conditionLog[z] = Math.log((weights[stage] / total) * taxon.forms[form].share);
+    }
+  });
+  const best = Math.max(...findable);
+  return { conditionLog, findable: findable.map((f) => Math.max(FINDABLE_FLOOR, f / best)) };
+}
+
+function groupBlocks(model: Model, evidence: (Evidence | null)[]): Map<string, Block> {
+  const members = new Map<string, number[]>();
+  evidence.forEach((item, i) => {
+    if (item) members.set(item.block, [...(members.get(item.block) ?? []), i]);
+  });
+  return new Map([...members].map(([name, list]) => [name, blockOf(model, name, list.map((i) => evidence[i] as Evidence), list)]));
+}
+
+/** L_b = (1 − ε) Π P(obs | t, z) + ε Π P₀(obs): a block can go wrong as a whole, so what it proves is bounded. */
+export function blockOf(model: Model, name: string, items: Evidence[], members: number[]): Block {
+  const doubt = model.flora.blocks[name];
+  const byForm = LIFE_FORMS.map((_, form) => items.reduce((product, item) => product * item.background[form], 1));
+  const log = new Float64Array(model.conditions.length);
+  const soundShare = new Float64Array(model.conditions.length);
+  for (let z = 0; z < log.length; z++) {
+    let product = 1 - doubt;
+    for (const item of items) product *= item.chance[z];
+    const total = product + doubt * byForm[model.taxonLifeForm[model.conditions[z].taxon]];
+    log[z] = Math.log(total);
+    soundShare[z] = product / total;
+  }
+  const logUnknown = Float64Array.from(LIFE_FORMS, (_, form) => items.reduce((sum, item) => sum + Math.log(0.7 * item.background[form] + 0.3 * item.even), 0));
+  return { name, doubt, members, log, soundShare, logUnknown };
+}
+
+function logSum(values: ArrayLike<number>, from: number, to: number): number {
+  let max = Number.NEGATIVE_INFINITY;
+  for (let i = from; i < to; i++) if (values[i] > max) max = values[i];
+  if (max === Number.NEGATIVE_INFINITY) return max;
+  let sum = 0;
+  for (let i = from; i < to; i++) sum += Math.exp(values[i] - max);
+  return max + Math.log(sum);
+}
+
+function sumConditions(model: Model, log: Float64Array): Float64Array {
+  return Float64Array.from(model.flora.taxa, (_, t) => logSum(log, model.firstCondition[t], model.firstCondition[t + 1]));
+}
+
+/** The unknown plant: the background, widened, for some life form that it keeps throughout. */
+function unknownLikelihood(model: Model, blocks: Block[]): number {
+  const counts = new Float64Array(LIFE_FORMS.length);
+  for (const form of model.taxonLifeForm) counts[form]++;
+  const byForm = Float64Array.from(counts, (count, form) => Math.log(Math.max(count, 0.5) / model.flora.taxa.length) + blocks.reduce((sum, b) => sum + b.logUnknown[form], 0));
+  return logSum(byForm, 0, byForm.length);
+}
+
+/** District status × confirmed here × setting × findable now, with a floor for every plant; a newcomer is never ruled out. */
+function localPrior(model: Model, given: Case, status: Status[], findable: Float64Array): Float64Array {
+  const observed = new Set(given.observations.map((o) => o.character));
+  const settings = Object.entries(given.setting).filter(([character]) => !observed.has(character) && model.characterIndex.has(character));
+  const weights = model.flora.taxa.map((taxon, t) => {
+    let weight = STATUS_WEIGHT[status[t]] * (1 + Math.log1p(given.confirmed[taxon.name] ?? 0)) * findable[t];
+    for (const [character, states] of settings) weight *= settingWeight(model, t, character, states);
+    return weight;
+  });
+  const floor = 0.02 * (weights.reduce((a, b) => a + b, 0) / weights.length);
+  const total = weights.reduce((a, b) => a + Math.max(b, floor), 0);
+  return Float64Array.from(weights, (w) => ((1 - UNKNOWN_PRIOR) * Math.max(w, floor)) / total);
+}
+
+function settingWeight(model: Model, taxon: number, character: string, states: string[]): number {
+  const c = model.characterIndex.get(character) as number;
+  const score = model.scoresOf[taxon].get(c)?.[0];
+  if (!score?.shares) return 0.5;
+  const share = states.reduce((sum, id) => sum + (score.shares?.[model.flora.characters[c].states.findIndex((s) => s.id === id)] ?? 0), 0);
+  return SETTING_FLOOR + (1 - SETTING_FLOOR) * share;
+}
+
+/** Posterior over the plants and the unknown plant, from log likelihoods and a prior. */
+export function posterior(taxonLog: Float64Array, unknownLog: number, prior: Float64Array, keptSide: Uint8Array): Posterior {
+  const log = Float64Array.from(taxonLog, (value, t) => value + Math.log(prior[t]));
+  const unknown = unknownLog + Math.log(UNKNOWN_PRIOR);
+  const max = Math.max(unknown, ...log);
+  const taxa = log.map((value) => Math.exp(value - max));
+  const rest = Math.exp(unknown - max);
+  const total = taxa.reduce((a, b) => a + b, 0) + rest;
+  let kept = rest / total;
+  for (let t = 0; t < taxa.length; t++) {
+    taxa[t] /= total;
+    if (keptSide[t]) kept += taxa[t];
+  }
+  return { taxa, unknown: rest / total, keptSide: kept };
+}
+
+/**
+ * Log likelihoods with some observations left out: whole blocks or single observations.
+ * @param dropped indices of the observations left out
+ */
+export function without(judgement: Judgement, dropped: Set<number>): { taxonLog: Float64Array; unknownLog: number } {
+  const { model } = judgement;
+  const log = Float64Array.from(judgement.conditionLog);
+  const blocks: Block[] = [];
+  for (const block of judgement.blocks.values()) {
+    const left = block.members.filter((i) => !dropped.has(i));
+    if (left.length === 0) continue;
+    const kept = left.length === block.members.length ? block : blockOf(model, block.name, left.map((i) => judgement.evidence[i] as Evidence), left);
+    blocks.push(kept);
+    for (let z = 0; z < log.length; z++) log[z] += kept.log[z];
+  }
+  return { taxonLog: sumConditions(model, log), unknownLog: unknownLikelihood(model, blocks) };
+}

@@ -1,0 +1,97 @@
+import type { Costs } from "./case";
+import { type Judgement, type Posterior, posterior, without } from "./posterior";
+
+export type Verdict = "clear" | "hold" | "keep" | "open" | "unknown";
+
+export interface VerdictResult {
+  verdict: Verdict;
+  /** highest share of the kept side that this district accepts, in (0, 0.02] */
+  limit: number;
+  /** index of the plant that the verdict is about, or -1 */
+  about: number;
+  /** action group that holds the target side, where clear */
+  group: string | null;
+  reportFirst: boolean;
+  /** plants on the kept side that still stand above the limit, likeliest first */
+  stillFit: number[];
+  /** the block without which the kept side would come back, if that is what stops a clear verdict */
+  leansOn: string | null;
+}
+
+const HIGHEST_LIMIT = 0.02;
+const GROUP_SHARE = 0.95;
+const KEEP_SHARE = 0.95;
+const UNKNOWN_SHARE = 0.5;
+/** With any one block left out the kept side must stay under this many times the limit. */
+const LEAVE_ONE_OUT = 5;
+/** Below this many telling observations the verdict stays open rather than hold. */
+const FEWEST_TO_HOLD = 3;
+
+/** The kept side's limit: where clearing wrongly costs as much as missing, but never above 2 %. */
+export function keptLimit(costs: Costs): number {
+  return Math.min(HIGHEST_LIMIT, costs.missedTarget / (costs.missedTarget + costs.wrongClear));
+}
+
+/** The verdict on one plant. It holds only if it holds under both priors. */
+export function decide(judgement: Judgement): VerdictResult {
+  const limit = keptLimit(judgement.case.costs);
+  const { local, flat, status } = judgement;
+  const telling = judgement.evidence.filter(Boolean).length;
+  const top = argMax(local.taxa);
+  const stillFit = [...keptAbove(judgement, limit)];
+  const base = { limit, about: top, group: null, reportFirst: false, stillFit, leansOn: null };
+  if (telling > 0 && local.unknown >= UNKNOWN_SHARE && flat.unknown >= UNKNOWN_SHARE) return { ...base, verdict: "unknown", about: -1 };
+  if (telling > 0 && local.keptSide >= KEEP_SHARE && flat.keptSide >= KEEP_SHARE) return { ...base, verdict: "keep", about: topOnSide(judgement, 1) };
+  const gates = [local, flat].map((p) => groupGate(judgement, p, limit));
+  if (gates[0] && gates[0] === gates[1]) {
+    const leansOn = weakBlock(judgement, limit);
+    const about = topOnSide(judgement, 0);
+    if (!leansOn) return { ...base, verdict: "clear", about, group: gates[0], reportFirst: status[about] === "watch" };
+    return { ...base, verdict: "hold", about, leansOn };
+  }
+  const targetSide = 1 - Math.max(local.keptSide, flat.keptSide);
+  if (telling >= FEWEST_TO_HOLD && targetSide >= 0.3) return { ...base, verdict: "hold", about: topOnSide(judgement, 0) };
+  return { ...base, verdict: "open" };
+}
+
+/** The action group that holds the target side, if the kept side is under the limit; else null. */
+function groupGate(judgement: Judgement, p: Posterior, limit: number): string | null {
+  if (p.keptSide > limit) return null;
+  const sums = new Map<string, number>();
+  p.taxa.forEach((share, t) => {
+    if (!judgement.keptSide[t]) sums.set(judgement.group[t], (sums.get(judgement.group[t]) ?? 0) + share);
+  });
+  for (const [group, share] of sums) if (share >= GROUP_SHARE * (1 - p.keptSide)) return group;
+  return null;
+}
+
+/** The first block without which the kept side rises too far, or null: no single look carries the verdict. */
+function weakBlock(judgement: Judgement, limit: number): string | null {
+  for (const block of judgement.blocks.values()) {
+    const left = without(judgement, new Set(block.members));
+    for (const prior of [judgement.priorLocal, judgement.priorFlat]) {
+      if (posterior(left.taxonLog, left.unknownLog, prior, judgement.keptSide).keptSide > LEAVE_ONE_OUT * limit) return block.name;
+    }
+  }
+  return null;
+}
+
+function keptAbove(judgement: Judgement, limit: number): number[] {
+  const share = (t: number) => Math.max(judgement.local.taxa[t], judgement.flat.taxa[t]);
+  return [...judgement.status.keys()].filter((t) => judgement.keptSide[t] && share(t) > limit / 2).sort((a, b) => share(b) - share(a));
+}
+
+/** Likeliest plant of one side under the local prior. */
+export function topOnSide(judgement: Judgement, keptSide: 0 | 1): number {
+  let best = -1;
+  judgement.local.taxa.forEach((share, t) => {
+    if (judgement.keptSide[t] === keptSide && (best < 0 || share > judgement.local.taxa[best])) best = t;
+  });
+  return best;
+}
+
+export function argMax(values: ArrayLike<number>): number {
+  let best = 0;
+  for (let i = 1; i < values.length; i++) if (values[i] > values[best]) best = i;
+  return best;
+}

@@ -1,0 +1,81 @@
+import { createHash } from "node:crypto";
+import { existsSync, readdirSync } from "node:fs";
+import { join } from "node:path";
+import type { Character, CompiledFlora, Pair, Score, Stage, Taxon } from "@/core/identify/flora-types";
+import { readCharacters } from "./read-characters";
+import { readTaxon } from "./read-taxa";
+import { type Problem, readYaml } from "./read-yaml";
+
+/** Share of the time that a whole block of characters goes wrong together, and so the most that it can prove. */
+const BLOCK_DOUBT: Record<string, number> = { kind: 0.01, colour: 0.12, smell: 0.1, setting: 0.15, distance: 0.1, hair: 0.04, size: 0.05, texture: 0.08 };
+const DEFAULT_BLOCK_DOUBT = 0.02;
+
+/** Compiles the readable files under `root` (the `flora` folder). Problems are returned by file and line, not thrown. */
+export function compileFlora(root: string): { flora: CompiledFlora; problems: Problem[] } {
+  const problems: Problem[] = [];
+  const list = (folder: string) => readdirSync(join(root, folder)).filter((f) => f.endsWith(".yaml")).sort();
+  const characters: Character[] = list("characters").flatMap((f) => readCharacters(readYaml(join(root, "characters", f), `flora/characters/${f}`), problems));
+  checkCharacters(characters, problems);
+  const groups = readYaml(join(root, "groups.yaml"), "flora/groups.yaml").data;
+  const taxa: Taxon[] = [];
+  const scores: Score[] = [];
+  const sets: CompiledFlora["sets"] = [];
+  for (const file of list("sets")) {
+    const source = readYaml(join(root, "sets", file), `flora/sets/${file}`);
+    const ids: string[] = [];
+    source.data.taxa.forEach((_: unknown, index: number) => {
+      const read = readTaxon(source, index, groups, characters, problems);
+      if (taxa.some((t) => t.id === read.taxon.id)) problems.push({ file: source.file, line: source.lineOf(["taxa", index]), what: `${read.taxon.name} stands twice` });
+      const number = taxa.push(read.taxon) - 1;
+      ids.push(read.taxon.id);
+      for (const score of read.scores) scores.push({ taxon: number, ...score });
+    });
+    sets.push({ id: source.data.set, name: source.data.name, taxa: ids, read: readingOf(root, source.data.set) });
+  }
+  const pairs = readPairs(root, characters, taxa, problems);
+  const blocks = Object.fromEntries([...new Set(characters.map((c) => c.block))].map((block) => [block, BLOCK_DOUBT[block] ?? DEFAULT_BLOCK_DOUBT]));
+  const body = { blocks, characters, taxa, sets, scores, pairs };
+  const version = createHash("sha256").update(JSON.stringify(body)).digest("hex").slice(0, 12);
+  return { flora: { version, ...body }, problems };
+}
+
+/** The second, sceptical reading of a set, kept beside the data. */
+function readingOf(root: string, set: string): CompiledFlora["sets"][number]["read"] {
+  const path = join(root, "readings", `${set}.yaml`);
+  if (!existsSync(path)) return null;
+  const { data } = readYaml(path, `flora/readings/${set}.yaml`);
+  return { by: String(data.by), objections: data.objections.length };
+}
+
+function checkCharacters(characters: Character[], problems: Problem[]): void {
+  const say = (what: string) => problems.push({ file: "flora/characters", line: 1, what });
+  const ids = new Set<string>();
+  for (const character of characters) {
+    if (ids.has(character.id)) say(`${character.id} stands twice`);
+    ids.add(character.id);
+    if (!character.when) continue;
+    const other = characters.find((c) => c.id === character.when?.character);
+    if (!other) say(`${character.id}: "when" names the unknown character ${character.when.character}`);
+    for (const state of character.when.states) if (other && !other.states.some((s) => s.id === state)) say(`${character.id}: "when" names the unknown state ${state} of ${other.id}`);
+  }
+}
+
+function readPairs(root: string, characters: Character[], taxa: Taxon[], problems: Problem[]): Pair[] {
+  const path = join(root, "pairs.yaml");
+  if (!existsSync(path)) return [];
+  const source = readYaml(path, "flora/pairs.yaml");
+  return source.data.map((raw: { pair: [string, string]; deciders: Record<string, string>; mistake?: string }, index: number) => {
+    const say = (what: string) => problems.push({ file: source.file, line: source.lineOf([index]), what: `${raw.pair.join(" / ")}: ${what}` });
+    const [a, b] = raw.pair.map((name) => {
+      const taxon = taxa.find((t) => t.name === name);
+      if (!taxon) say(`unknown taxon "${name}"`);
+      return taxon?.id ?? name;
+    });
+    const deciders = Object.entries(raw.deciders ?? {}).map(([stage, names]) => ({
+      stage: stage as Stage | "any",
+      characters: names.split(",").map((n) => n.trim()).filter((n) => characters.some((c) => c.id === n) || (say(`unknown character "${n}"`), false)),
+    }));
+    if (!raw.mistake) say("needs the mistake that people make");
+    return { a, b, deciders, mistake: raw.mistake ?? "" };
+  });
+}

@@ -1,0 +1,78 @@
+import { type Character, KIT, LIFE_FORMS, type LifeForm, type Mistake, POSITIONS, STAGES, type Stage } from "@/core/identify/flora-types";
+import type { Problem, YamlFile } from "./read-yaml";
+
+/** Named spans of stages, so that a character file reads like a field guide. */
+const STAGE_SPANS: Record<string, Stage[]> = {
+  all: [...STAGES],
+  growing: ["vegetative", "flowering", "fruiting"],
+  head: ["flowering", "fruiting"],
+  "woody-year": ["vegetative", "flowering", "fruiting", "winter"],
+};
+const ERROR_RATES: Record<string, number> = { high: 0.025, normal: 0.05, low: 0.1 };
+const MISTAKES: Mistake[] = ["nominal", "ordered", "overlooked"];
+
+/** Reads the stations of one character file. Fields of the station are the defaults of its characters. */
+export function readCharacters(source: YamlFile, problems: Problem[]): Character[] {
+  const characters: Character[] = [];
+  source.data.forEach((station: Record<string, unknown>, s: number) => {
+    const entries = station.characters as Record<string, Record<string, unknown>>;
+    for (const [id, own] of Object.entries(entries)) {
+      const line = source.lineOf([s, "characters", id]);
+      const say = (what: string) => problems.push({ file: source.file, line, what: `${id}: ${what}` });
+      characters.push(readCharacter(id, { ...station, ...own }, say));
+    }
+  });
+  return characters;
+}
+
+function readCharacter(id: string, raw: Record<string, unknown>, say: (what: string) => void): Character {
+  const trust = String(raw.trust ?? "normal");
+  if (!(trust in ERROR_RATES)) say(`trust "${trust}"; write high, normal or low`);
+  const mistake = String(raw.mistake ?? "nominal") as Mistake;
+  if (!MISTAKES.includes(mistake)) say(`mistake "${mistake}"; write ${MISTAKES.join(", ")}`);
+  const kit = ((raw.kit as string[]) ?? []).filter((item) => (KIT as readonly string[]).includes(item) || (say(`unknown kit "${item}"`), false));
+  const applies = ((raw.applies as string[]) ?? [...LIFE_FORMS]).filter((form) => (LIFE_FORMS as readonly string[]).includes(form) || (say(`unknown life form "${form}"`), false));
+  const kind = (raw.kind as Character["kind"]) ?? "states";
+  const states = Object.entries((raw.states as Record<string, string>) ?? {}).map(([state, text]) => {
+    const [name, help] = String(text).split(";").map((part) => part.trim());
+    return { id: state, name, help: help ?? "" };
+  });
+  if (kind === "states" && states.length < 2) say("a character with states needs at least two");
+  if (kind !== "states" && !raw.unit) say("a measured character needs a unit");
+  if (!raw.ask || !raw.name) say("needs a name and a question (ask)");
+  if (!raw.block) say("needs a block: the characters that go wrong together");
+  const when = raw.when ? Object.entries(raw.when as Record<string, string[]>)[0] : undefined;
+  return {
+    id,
+    name: String(raw.name),
+    ask: String(raw.ask),
+    help: String(raw.help ?? ""),
+    station: String(raw.station),
+    kind,
+    unit: raw.unit as string | undefined,
+    block: String(raw.block),
+    comparative: raw.comparative === true,
+    stages: readStages(raw.stages, say),
+    positions: (raw.positions as Character["positions"])?.filter((p) => POSITIONS.includes(p)),
+    seconds: Number(raw.seconds ?? 6),
+    kit: kit as Character["kit"],
+    destroys: raw.destroys === true,
+    touch: raw.touch as Character["touch"],
+    mistake,
+    errorRate: ERROR_RATES[trust] ?? 0.05,
+    alike: (raw.alike as [string, string][]) ?? [],
+    applies: applies as LifeForm[],
+    when: when ? { character: when[0], states: when[1] } : undefined,
+    states,
+  };
+}
+
+function readStages(raw: unknown, say: (what: string) => void): Stage[] {
+  if (raw === undefined) return [...STAGES];
+  if (typeof raw === "string") {
+    if (STAGE_SPANS[raw]) return STAGE_SPANS[raw];
+    say(`stages "${raw}"; write a list or one of ${Object.keys(STAGE_SPANS).join(", ")}`);
+    return [...STAGES];
+  }
+  return (raw as Stage[]).filter((stage) => STAGES.includes(stage) || (say(`unknown stage "${stage}"`), false));
+}
