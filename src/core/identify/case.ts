@@ -19,11 +19,11 @@ export type ObservationInput = z.input<typeof observationSchema>;
 
 export const costsSchema = z.object({
   /** harm of clearing a kept plant, in the district's own unit (hours of work) */
-  wrongClear: z.number().positive().default(400),
+  wrongClear: z.number().positive().default(500),
   /** harm of leaving a target standing */
-  missedTarget: z.number().positive().default(20),
+  missedTarget: z.number().positive().default(10),
   /** cost of coming back another day */
-  hold: z.number().positive().default(1),
+  hold: z.number().positive().default(10),
 });
 export type Costs = z.output<typeof costsSchema>;
 
@@ -41,7 +41,7 @@ export const caseSchema = z.object({
   actions: z.record(z.string(), z.string()).default({}),
   /** how often each plant was confirmed in the district */
   confirmed: z.record(z.string(), z.number().int().nonnegative()).default({}),
-  costs: costsSchema.default({ wrongClear: 400, missedTarget: 20, hold: 1 }),
+  costs: costsSchema.default({ wrongClear: 500, missedTarget: 10, hold: 10 }),
   observations: z.array(observationSchema).max(200).default([]),
 });
 export type Case = z.output<typeof caseSchema>;

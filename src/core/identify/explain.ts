@@ -1,5 +1,4 @@
 import { type Character, STAGES } from "./flora-types";
-import { quantile, minimumWidth } from "./measures";
 import { recordingOf, scoreFor } from "./model";
 import type { Check } from "./next-check";
 import { type Judgement, without } from "./posterior";
@@ -69,10 +68,9 @@ export function describeScore(judgement: Pick<Judgement, "model">, taxon: number
   const score = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id);
   if (!score || score.notApplicable) return "";
   if (score.points) {
-    const width = minimumWidth(character.kind);
-    const [low, high] = score.points[1] === score.points[2] ? [score.points[1], score.points[2]] : [quantile(score.points, 0.1, width), quantile(score.points, 0.9, width)];
+    const [, low, high] = score.points;
     const round = (x: number) => Number(x.toPrecision(2));
-    return low === high || round(low) === round(high) ? `${round(low)} ${character.unit}` : `${round(low)} to ${round(high)} ${character.unit}`;
+    return round(low) === round(high) ? `${round(low)} ${character.unit}` : `${round(low)} to ${round(high)} ${character.unit}`;
   }
   const shares = score.shares as number[];
   const shown = shares.map((share, s) => ({ share, s })).filter(({ share }) => share >= 0.2).sort((a, b) => b.share - a.share).slice(0, 2);

@@ -1,6 +1,6 @@
 import type { Case } from "./case";
 import { checkReason, untested, verdictReason } from "./explain";
-import { type Check, foreseeChecks, laterChecks, type Lens, towardsAction, towardsName } from "./next-check";
+import { type Check, foreseeChecks, laterChecks, type Lens, towardsAction, towardsName, worthTowardsAction } from "./next-check";
 import { type Judgement, judge } from "./posterior";
 import type { Model } from "./model";
 import { decide, type VerdictResult } from "./verdict";
@@ -30,7 +30,7 @@ export interface Identification {
   sameTreatment: string[][];
   next: {
     name: (NamedCheck & { bits: number })[];
-    action: (NamedCheck & { worth: number; worthIs: Check["worthIs"] })[];
+    action: (NamedCheck & { worth: number })[];
     later: { character: string; from: string; parts: [string, string] }[];
   };
   untested: { taxon: string; characters: string[] }[];
@@ -65,7 +65,7 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
     sameTreatment: sameTreatment(judgement),
     next: {
       name: towardsName(judgement, checks, lens).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), bits: round(check.bits) })),
-      action: towardsAction(judgement, checks, lens).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), worth: round(check.worth), worthIs: check.worthIs })),
+      action: towardsAction(judgement, checks, lens).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), worth: round(worthTowardsAction(judgement, check)) })),
       later: laterChecks(judgement).map((later) => ({ character: id(later.character), from: later.from, parts: [name(later.parts[0]), name(later.parts[1])] as [string, string] })),
     },
     untested: untested(judgement).map(({ taxon, characters }) => ({ taxon: name(taxon), characters })),

@@ -5,7 +5,7 @@ export { type Candidate, type Identification, identify, report } from "./identif
 export { answerClass } from "./likelihood";
 export { classEdges, cumulative, minimumWidth, quantile } from "./measures";
 export { buildModel, type Model, recordingOf, scoreFor } from "./model";
-export { type Check, foreseeChecks, type Lens, laterChecks, towardsAction, towardsName, variation } from "./next-check";
+export { type Check, foreseeChecks, type Lens, laterChecks, towardsAction, towardsName, variation, worthTowardsAction } from "./next-check";
 export { confusionTable } from "./observer";
 export { type Judgement, judge } from "./posterior";
 export { dayOfYear, type Hemisphere, stageBegins, stageShares } from "./season";

@@ -134,8 +134,9 @@ function fillCharacter(model: Model, c: number): void {
   const character = flora.characters[c];
   const confusion = character.states.length > 0 ? confusionTable(character, model.observerError, "sure") : null;
   conditions.forEach((condition, z) => {
-    const row = answerChances(model, c, condition, undefined, confusion);
-    table.set(row, z * n);
+    const first = model.firstCondition[condition.taxon];
+    const constant = z > first && !model.scoresOf[condition.taxon].get(c)?.some((s) => s.stage || s.form);
+    table.set(constant ? table.subarray(first * n, first * n + n) : answerChances(model, c, condition, undefined, confusion), z * n);
   });
   model.table[c] = table;
 }

@@ -1,16 +1,17 @@
-import { LIFE_FORMS, STAGES, type Taxon } from "./flora-types";
+import { STAGES, type Taxon } from "./flora-types";
 import { applies, backgroundRow, recordingOf } from "./model";
-import type { Judgement } from "./posterior";
+import { type Judgement, KIN } from "./posterior";
 import { stageBegins } from "./season";
-import { keptLimit, topOnSide } from "./verdict";
+import { GROUP_SHARE, KEEP_SHARE, keptLimit, topOnSide } from "./verdict";
 
 export interface Check {
   character: number;
   /** expected bits about the plant's name */
   bits: number;
-  /** expected fall in cost, hours; or, where no single answer can change the act, bits about what to do */
-  worth: number;
-  worthIs: "hours" | "bits";
+  /** expected fall in the cost of the best act, hours */
+  saved: number;
+  /** expected bits about kept side and action group */
+  partBits: number;
   seconds: number;
   /** a caution to show with the question */
   caution?: "gloves";
@@ -37,7 +38,11 @@ const OVERHEAD_SECONDS = 4;
 /** Plants below this share in both rankings do not count in foreseeing answers. */
 const ACTIVE_SHARE = 2e-4;
 /** Share of what still fits that must carry a part before it is asked about. */
-const APPLIES_SHARE = 0.6;
+const APPLIES_SHARE = 0.9;
+/** A station where the scout could not tell, or found nothing yet, is asked less: each such answer halves its weight. */
+const FRUITLESS_WEIGHT = 0.5;
+/** Price of a bit about what to do, in visits. */
+const BIT_PRICE = 0.5;
 const VISIBLE_SHARE = 0.5;
 /** Share of plants that harm the hand above which a bare-handed check is not asked. */
 const HARM_SHARE = 0.02;
@@ -69,19 +74,37 @@ export function towardsName(judgement: Judgement, checks: Check[], lens: Lens = 
   return order(judgement, checks, lens, (check) => check.bits);
 }
 
-/** If any answer can change the act, by hours saved; else by bits about what to do. */
+/**
+ * Hours saved if an answer can end the matter at once, and bits about what to do at the price of the hours that
+ * a whole visit costs: looking only one answer ahead would else pass over checks that end it in two.
+ */
+export function worthTowardsAction(judgement: Judgement, check: Check): number {
+  return check.saved + BIT_PRICE * judgement.case.costs.hold * check.partBits;
+}
+
 export function towardsAction(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
-  const some = checks.some((check) => check.worthIs === "hours");
-  return order(judgement, checks, lens, (check) => (some === (check.worthIs === "hours") ? check.worth : check.worth * 1e-6));
+  return order(judgement, checks, lens, (check) => worthTowardsAction(judgement, check));
 }
 
 function order(judgement: Judgement, checks: Check[], lens: Lens, value: (check: Check) => number): Check[] {
+  const fruitless = fruitlessAnswers(judgement);
   const rate = (check: Check) => {
     const station = judgement.model.flora.characters[check.character].station;
-    const weight = lens && LENS_STATIONS[lens].includes(station) ? LENS_WEIGHT : 1;
+    const weight = (lens && LENS_STATIONS[lens].includes(station) ? LENS_WEIGHT : 1) * FRUITLESS_WEIGHT ** (fruitless.get(station) ?? 0);
     return (weight * value(check)) / (check.seconds + OVERHEAD_SECONDS);
   };
   return [...checks].sort((a, b) => rate(b) - rate(a));
+}
+
+/** Answers per station that told nothing. */
+function fruitlessAnswers(judgement: Judgement): Map<string, number> {
+  const counts = new Map<string, number>();
+  judgement.case.observations.forEach((observation, i) => {
+    if (judgement.evidence[i]) return;
+    const station = judgement.model.flora.characters[judgement.model.characterIndex.get(observation.character) as number].station;
+    counts.set(station, (counts.get(station) ?? 0) + 1);
+  });
+  return counts;
 }
 
 /** True where the part was seen to be missing: the question says nothing and is not asked. */
@@ -162,27 +185,33 @@ function foreseenAnswers(judgement: Judgement, active: Active, c: number): Float
       for (let o = 0; o < n; o++) rows[i * n + o] += weight * (sound * model.table[c][row + o] + (1 - sound) * background[o]);
     }
   });
-  unknownRow(judgement, c, rows.subarray(active.taxa.length * n));
+  unknownRow(judgement, active, rows, c, rows.subarray(active.taxa.length * n));
   return rows;
 }
 
-function unknownRow(judgement: Judgement, c: number, out: Float64Array): void {
-  const { model, blocks } = judgement;
+/** The unknown plant's answers: its life forms' backgrounds and its listed relatives' rows, each by its share. */
+function unknownRow(judgement: Judgement, active: Active, rows: Float64Array, c: number, out: Float64Array): void {
+  const { model, unknownParts } = judgement;
   const n = out.length;
-  const logs = LIFE_FORMS.map((_, form) => [...blocks.values()].reduce((sum, b) => sum + b.logUnknown[form], 0));
-  const max = Math.max(...logs);
   let total = 0;
-  LIFE_FORMS.forEach((_, form) => {
-    const weight = Math.exp(logs[form] - max);
+  const add = (weight: number, chance: (o: number) => number) => {
+    if (weight < 1e-6) return;
     total += weight;
+    for (let o = 0; o < n; o++) out[o] += weight * chance(o);
+  };
+  unknownParts.byForm.forEach((weight, form) => {
     const background = backgroundRow(model, c, form);
-    for (let o = 0; o < n; o++) out[o] += weight * (0.7 * background[o] + 0.3 / n);
+    add(weight, (o) => 0.7 * background[o] + 0.3 / n);
   });
-  for (let o = 0; o < n; o++) out[o] /= total;
+  active.taxa.forEach((t, i) => {
+    const background = backgroundRow(model, c, model.taxonLifeForm[t]);
+    KIN.forEach(({ likeness }, kind) => add(unknownParts.kin[kind][t], (o) => likeness * rows[i * n + o] + (1 - likeness) * background[o]));
+  });
+  for (let o = 0; o < n; o++) out[o] = total > 0 ? out[o] / total : 1 / n;
 }
 
-/** Expected bits about the name, and what the answer is worth for the act. */
-function gainOf(judgement: Judgement, active: Active, c: number): Pick<Check, "bits" | "worth" | "worthIs"> {
+/** Expected bits about the name, expected fall in cost (hours), and expected bits about what to do. */
+function gainOf(judgement: Judgement, active: Active, c: number): { bits: number; saved: number; partBits: number } {
   const n = judgement.model.answers[c];
   const rows = foreseenAnswers(judgement, active, c);
   const shares = [...active.share, judgement.local.unknown];
@@ -209,18 +238,25 @@ function gainOf(judgement: Judgement, active: Active, c: number): Pick<Check, "b
       if (chance > 0 && shares[i] > 0) bits += (shares[i] / total) * chance * Math.log2(chance / sum);
     }
     for (let p = 0; p < parts.length; p++) if (parts[p] > 0) partBits += parts[p] * Math.log2(parts[p] / (sum * partPrior[p]));
-    costAfter += sum * bestCost(judgement, parts[0] / sum);
+    costAfter += sum * costOfAct(judgement, parts, sum);
   }
-  const saved = bestCost(judgement, partPrior[0]) - costAfter;
-  return saved > 1e-3 ? { bits: Math.max(0, bits), worth: saved, worthIs: "hours" } : { bits: Math.max(0, bits), worth: Math.max(0, partBits), worthIs: "bits" };
+  const saved = Math.max(0, costOfAct(judgement, partPrior, 1) - costAfter);
+  return { bits: Math.max(0, bits), saved, partBits: Math.max(0, partBits) };
 }
 
-/** Cost of the best act that the gate allows, in the district's hours: treat, leave or come back. */
-function bestCost(judgement: Judgement, keptShare: number): number {
+/**
+ * Cost of the best act open, in the district's hours. The gate decides what is open: treat where the kept side
+ * is under the limit and one action group holds the rest, leave where the kept side holds 95 %, else come back.
+ * @param parts masses of the kept side (first) and of each action group
+ */
+function costOfAct(judgement: Judgement, parts: Float64Array, total: number): number {
   const { wrongClear, missedTarget, hold } = judgement.case.costs;
-  const leave = missedTarget * (1 - keptShare);
-  const treat = keptShare <= keptLimit(judgement.case.costs) ? wrongClear * keptShare : Number.POSITIVE_INFINITY;
-  return Math.min(leave, treat, hold);
+  const kept = parts[0] / total;
+  if (kept >= KEEP_SHARE) return Math.min(hold, missedTarget * (1 - kept));
+  if (kept > keptLimit(judgement.case.costs)) return hold;
+  let largest = 0;
+  for (let p = 1; p < parts.length; p++) largest = Math.max(largest, parts[p] / total);
+  return largest >= GROUP_SHARE * (1 - kept) ? Math.min(hold, wrongClear * kept) : hold;
 }
 
 /**
@@ -235,12 +271,13 @@ export function laterChecks(judgement: Judgement, most = 4): LaterCheck[] {
   const answered = new Set(judgement.case.observations.filter((o) => o.answer === "seen" || o.answer === "absent").map((o) => o.character));
   const now = new Set(foreseenStages(judgement, target).concat(foreseenStages(judgement, kept)));
   const found: (LaterCheck & { distance: number })[] = [];
+  const begins = [target, kept].map((t) => new Map(STAGES.map((stage) => [stage, stageBegins(model.flora.taxa[t], stage, judgement.case.day, judgement.case.hemisphere)])));
   model.flora.characters.forEach((character, c) => {
     if (answered.has(character.id) || recordingOf(model, target, c) !== "recorded" || recordingOf(model, kept, c) !== "recorded") return;
     for (const stage of character.stages) {
       if (now.has(stage)) continue;
       const distance = variation(judgement, c, target, kept, STAGES.indexOf(stage));
-      const days = [target, kept].map((t) => stageBegins(model.flora.taxa[t], stage, judgement.case.day, judgement.case.hemisphere));
+      const days = begins.map((byStage) => byStage.get(stage));
       if (distance < 0.5 || !days[0] || !days[1]) continue;
       found.push({ character: c, from: days[0] > days[1] ? days[0] : days[1], parts: [target, kept], distance });
       break;

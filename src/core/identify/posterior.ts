@@ -1,5 +1,5 @@
 import { InputError } from "../errors";
-import type { Case } from "./case";
+import type { Case, Observation } from "./case";
 import { LIFE_FORMS, STAGES, type Status } from "./flora-types";
 import { type Evidence, evidenceOf } from "./likelihood";
 import { type Model, recordingOf } from "./model";
@@ -7,6 +7,12 @@ import { dayOfYear, stageShares, stageStatedChance } from "./season";
 
 /** Prior chance that the plant is none of this flora. */
 export const UNKNOWN_PRIOR = 0.05;
+/**
+ * Unlisted relatives of the plants held: the unknowns that are most like a target. Each kind takes a share of the
+ * unknown plant's prior and keeps so much of its listed relative's states; the rest is background.
+ */
+export const KIN = [{ share: 0.5, likeness: 0.6 }];
+const STRANGER_SHARE = 1 - KIN.reduce((sum, kind) => sum + kind.share, 0);
 /** Stage and date may lower a plant's prior by at most this factor. */
 const FINDABLE_FLOOR = 0.1;
 /** How far a set of places for a plant can lower it. */
@@ -22,8 +28,13 @@ interface Block {
   log: Float64Array;
   /** share of that chance in which the block has not gone wrong as a whole */
   soundShare: Float64Array;
+  /** log chance under the widened background of each life form */
   logUnknown: Float64Array;
+  /** log chance for each kind of unlisted relative, in each condition */
+  logKin: Float64Array[];
 }
+
+export type EvidenceCache = WeakMap<Observation, Evidence | null>;
 
 /** Everything the engine knows after the observations: chances under both priors, and what later steps need. */
 export interface Judgement {
@@ -40,12 +51,20 @@ export interface Judgement {
   log: Float64Array;
   taxonLog: Float64Array;
   unknownLog: number;
+  /** what the unknown plant may be, summing to 1: of some life form, or a relative of some plant */
+  unknownParts: UnknownParts;
   /** share of each condition within its plant, after the evidence */
   conditionShare: Float64Array;
   priorLocal: Float64Array;
   priorFlat: Float64Array;
   local: Posterior;
   flat: Posterior;
+}
+
+export interface UnknownParts {
+  byForm: Float64Array;
+  /** by kind of relative, then by plant */
+  kin: Float64Array[];
 }
 
 export interface Posterior {
@@ -56,25 +75,33 @@ export interface Posterior {
 
 /**
  * log P(t | obs) = log prior(t) + log Σ_z P(z | t, day, stage) Π_blocks L_b(obs_b | t, z), under the local and a flat prior.
+ * @param cache evidence already worked out for these very observations, under this model and this list
  * @throws {InputError} unknown-character | unknown-state | no-state | no-value | unknown-taxon
  */
-export function judge(model: Model, given: Case): Judgement {
+export function judge(model: Model, given: Case, cache?: EvidenceCache): Judgement {
   const { status, group } = statuses(model, given);
   const keptSide = Uint8Array.from(status, (s) => (s === "target" || s === "watch" ? 0 : 1));
-  const evidence = given.observations.map((o, i) => evidenceOf(model, o, i));
-  for (const item of evidence) if (item) shieldUntestedKept(model, item, keptSide);
+  const evidence = given.observations.map((observation, i) => {
+    const known = cache?.get(observation);
+    if (known !== undefined) return known;
+    const item = evidenceOf(model, observation, i);
+    if (item) shieldUntestedKept(model, item, keptSide);
+    cache?.set(observation, item);
+    return item;
+  });
   const season = seasonOf(model, given);
   const blocks = groupBlocks(model, evidence);
   const log = Float64Array.from(season.conditionLog);
   for (const block of blocks.values()) for (let z = 0; z < log.length; z++) log[z] += block.log[z];
   const taxonLog = sumConditions(model, log);
   const conditionShare = Float64Array.from(log, (value, z) => Math.exp(value - taxonLog[model.conditions[z].taxon]));
-  const unknownLog = unknownLikelihood(model, [...blocks.values()]);
+  const unknown = unknownLikelihood(model, season.conditionLog, [...blocks.values()]);
+  const unknownLog = unknown.log;
   const priorLocal = localPrior(model, given, status, season.findable);
   const priorFlat = new Float64Array(model.flora.taxa.length).fill((1 - UNKNOWN_PRIOR) / model.flora.taxa.length);
   const local = posterior(taxonLog, unknownLog, priorLocal, keptSide);
   const flat = posterior(taxonLog, unknownLog, priorFlat, keptSide);
-  return { model, case: given, status, group, keptSide, evidence, blocks, conditionLog: season.conditionLog, log, taxonLog, unknownLog, conditionShare, priorLocal, priorFlat, local, flat };
+  return { model, case: given, status, group, keptSide, evidence, blocks, conditionLog: season.conditionLog, log, taxonLog, unknownLog, unknownParts: unknown.parts, conditionShare, priorLocal, priorFlat, local, flat };
 }
 
 function statuses(model: Model, given: Case): { status: Status[]; group: string[] } {
@@ -135,15 +162,22 @@ export function blockOf(model: Model, name: string, items: Evidence[], members: 
   const byForm = LIFE_FORMS.map((_, form) => items.reduce((product, item) => product * item.background[form], 1));
   const log = new Float64Array(model.conditions.length);
   const soundShare = new Float64Array(model.conditions.length);
+  const logKin = KIN.map(() => new Float64Array(model.conditions.length));
   for (let z = 0; z < log.length; z++) {
+    const form = model.taxonLifeForm[model.conditions[z].taxon];
     let product = 1 - doubt;
     for (const item of items) product *= item.chance[z];
-    const total = product + doubt * byForm[model.taxonLifeForm[model.conditions[z].taxon]];
+    const total = product + doubt * byForm[form];
+    KIN.forEach(({ likeness }, kind) => {
+      let kin = 1 - doubt;
+      for (const item of items) kin *= likeness * item.chance[z] + (1 - likeness) * item.background[form];
+      logKin[kind][z] = Math.log(kin + doubt * byForm[form]);
+    });
     log[z] = Math.log(total);
     soundShare[z] = product / total;
   }
   const logUnknown = Float64Array.from(LIFE_FORMS, (_, form) => items.reduce((sum, item) => sum + Math.log(0.7 * item.background[form] + 0.3 * item.even), 0));
-  return { name, doubt, members, log, soundShare, logUnknown };
+  return { name, doubt, members, log, soundShare, logUnknown, logKin };
 }
 
 function logSum(values: ArrayLike<number>, from: number, to: number): number {
@@ -159,12 +193,24 @@ function sumConditions(model: Model, log: Float64Array): Float64Array {
   return Float64Array.from(model.flora.taxa, (_, t) => logSum(log, model.firstCondition[t], model.firstCondition[t + 1]));
 }
 
-/** The unknown plant: the background, widened, for some life form that it keeps throughout. */
-function unknownLikelihood(model: Model, blocks: Block[]): number {
+/**
+ * The unknown plant: of some life form with states from the widened background, or an unlisted relative of a
+ * plant held, which keeps most of that plant's states. It keeps to one of these throughout.
+ */
+function unknownLikelihood(model: Model, conditionLog: Float64Array, blocks: Block[]): { log: number; parts: UnknownParts } {
   const counts = new Float64Array(LIFE_FORMS.length);
   for (const form of model.taxonLifeForm) counts[form]++;
-  const byForm = Float64Array.from(counts, (count, form) => Math.log(Math.max(count, 0.5) / model.flora.taxa.length) + blocks.reduce((sum, b) => sum + b.logUnknown[form], 0));
-  return logSum(byForm, 0, byForm.length);
+  const n = model.flora.taxa.length;
+  const formLog = Float64Array.from(counts, (count, form) => Math.log((STRANGER_SHARE * Math.max(count, 0.5)) / n) + blocks.reduce((sum, b) => sum + b.logUnknown[form], 0));
+  const kinLog = KIN.map(({ share }, kind) => {
+    const condition = Float64Array.from(conditionLog);
+    for (const block of blocks) for (let z = 0; z < condition.length; z++) condition[z] += block.logKin[kind][z];
+    return sumConditions(model, condition).map((value) => value + Math.log(share / n));
+  });
+  const all = [...formLog, ...kinLog.flatMap((kind) => [...kind])];
+  const log = logSum(all, 0, all.length);
+  const share = (value: number) => Math.exp(value - log);
+  return { log, parts: { byForm: formLog.map(share), kin: kinLog.map((kind) => kind.map(share)) } };
 }
 
 /** District status × confirmed here × setting × findable now, with a floor for every plant; a newcomer is never ruled out. */
@@ -220,5 +266,5 @@ export function without(judgement: Judgement, dropped: Set<number>): { taxonLog:
     blocks.push(kept);
     for (let z = 0; z < log.length; z++) log[z] += kept.log[z];
   }
-  return { taxonLog: sumConditions(model, log), unknownLog: unknownLikelihood(model, blocks) };
+  return { taxonLog: sumConditions(model, log), unknownLog: unknownLikelihood(model, judgement.conditionLog, blocks).log };
 }

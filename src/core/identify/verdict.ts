@@ -19,8 +19,8 @@ export interface VerdictResult {
 }
 
 const HIGHEST_LIMIT = 0.02;
-const GROUP_SHARE = 0.95;
-const KEEP_SHARE = 0.95;
+export const GROUP_SHARE = 0.95;
+export const KEEP_SHARE = 0.95;
 const UNKNOWN_SHARE = 0.5;
 /** With any one block left out the kept side must stay under this many times the limit. */
 const LEAVE_ONE_OUT = 5;

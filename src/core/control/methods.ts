@@ -1,0 +1,130 @@
+import { z } from "zod";
+import { LIFE_FORMS, STAGES, type Stage, stageBegins, stageShares, dayOfYear, type Hemisphere, type Taxon } from "../identify";
+
+const rule = z.object({ if: z.string().optional(), stage: z.enum(STAGES).optional(), months: z.string().optional(), why: z.string().min(1) });
+export const methodSchema = z.object({
+  id: z.string().min(1),
+  name: z.string().min(1),
+  kind: z.enum(["hand", "machine", "product", "cover", "grazing"]),
+  "life-forms": z.array(z.enum(LIFE_FORMS)),
+  stages: z.array(z.enum(STAGES)),
+  months: z.string().regex(/^\d{1,2}-\d{1,2}$/),
+  never: z.array(rule),
+  "not-now": z.array(rule),
+  cautions: z.array(z.string()),
+  follows: z.array(z.string()),
+  equipment: z.array(z.string()),
+  "pace-m2-per-hour": z.number().positive(),
+});
+export type Method = z.output<typeof methodSchema>;
+
+/** What the place and the plant allow: all that the rules may ask about. */
+export interface Ground {
+  noProduct: boolean;
+  noMachines: boolean;
+  grazed: boolean;
+  hayed: boolean;
+  foraged: boolean;
+  /** metres to the nearest water on the map; null where none is mapped */
+  waterDistanceM: number | null;
+}
+
+export interface MethodAdvice {
+  method: Method;
+  answer: "now" | "not-now" | "never";
+  why: string[];
+  /** next span of days on which the method suits, ISO dates; null for never */
+  window: { from: string; to: string } | null;
+  cautions: string[];
+  hours: number;
+}
+
+/** Every method with its answer for this plant, here, on this day: suited first, with the reason for every refusal. */
+export function adviseMethods(methods: Method[], taxon: Taxon, stage: Stage, ground: Ground, day: string, hemisphere: Hemisphere, areaM2: number): MethodAdvice[] {
+  const rank = { now: 0, "not-now": 1, never: 2 };
+  return methods.map((m) => advise(m, taxon, stage, ground, day, hemisphere, areaM2)).sort((a, b) => rank[a.answer] - rank[b.answer]);
+}
+
+function advise(method: Method, taxon: Taxon, stage: Stage, ground: Ground, day: string, hemisphere: Hemisphere, areaM2: number): MethodAdvice {
+  const hours = Math.max(0.5, Math.round((areaM2 / method["pace-m2-per-hour"]) * 4) / 4);
+  const base = { method, cautions: cautionsFor(method, taxon, ground), hours };
+  const never = method.never.filter((r) => holds(r.if, taxon, ground)).map((r) => r.why);
+  if (!method["life-forms"].includes(taxon.lifeForm)) never.unshift(`Not for ${lifeFormWords[taxon.lifeForm]}.`);
+  if (never.length > 0) return { ...base, answer: "never", why: never, window: null };
+  const blocked = method["not-now"].filter((r) => r.if && holds(r.if, taxon, ground)).map((r) => r.why);
+  const why = blocked.concat(reasonsNotNow(method, stage, day, hemisphere));
+  const window = blocked.length > 0 ? null : nextWindow(method, taxon, day, hemisphere, why.length > 0);
+  if (why.length > 0) return { ...base, answer: "not-now", why, window };
+  return { ...base, answer: "now", why: [`Suits a ${taxon.cycle} ${lifeFormWords[taxon.lifeForm]} in this stage.`], window };
+}
+
+const lifeFormWords: Record<Taxon["lifeForm"], string> = { grass: "grass", rush: "rush", herb: "herb", vine: "twiner", liana: "woody climber", shrub: "shrub", tree: "tree", aquatic: "water plant" };
+
+function holds(condition: string | undefined, taxon: Taxon, ground: Ground): boolean {
+  if (!condition) return false;
+  const [key, value] = condition.split(":");
+  if (key === "sprouts") return taxon.sprouts.includes(value);
+  if (key === "not-sprouts") return !taxon.sprouts.includes(value);
+  if (key === "fragments") return taxon.fragments.includes(value);
+  if (key === "cycle") return taxon.cycle === value;
+  if (key === "life-form") return taxon.lifeForm === value;
+  if (key === "site") return ground[value as keyof Ground] === true;
+  if (key === "water-within") return ground.waterDistanceM !== null && ground.waterDistanceM < Number(value);
+  throw new Error(`methods.yaml: unknown condition "${condition}"`);
+}
+
+function reasonsNotNow(method: Method, stage: Stage, day: string, hemisphere: Hemisphere): string[] {
+  const month = northMonth(day, hemisphere);
+  const ruled = method["not-now"].filter((r) => !r.if && (r.stage === stage || (r.months && inMonths(r.months, month)))).map((r) => r.why);
+  if (ruled.length > 0) return ruled;
+  if (!method.stages.includes(stage)) return [`Not while it is ${stageWords[stage]}.`];
+  return inMonths(method.months, month) ? [] : ["Outside the months that suit it."];
+}
+
+const stageWords: Record<Stage, string> = { seedling: "a seedling", vegetative: "in leaf", flowering: "in flower", fruiting: "in seed", winter: "in winter rest" };
+
+/** Month 1–12, as if in the north. */
+function northMonth(day: string, hemisphere: Hemisphere): number {
+  return Math.min(12, Math.floor(dayOfYear(day, hemisphere) / 30.42) + 1);
+}
+
+export function inMonths(range: string, month: number): boolean {
+  const [first, last] = range.split("-").map(Number);
+  return first <= last ? month >= first && month <= last : month >= first || month <= last;
+}
+
+/** First run of days, within the next year, on which the plant is mostly in a suited stage and the month suits. */
+function nextWindow(method: Method, taxon: Taxon, day: string, hemisphere: Hemisphere, notToday: boolean): { from: string; to: string } | null {
+  const start = Date.parse(`${day}T00:00:00Z`);
+  const suits = (iso: string) => {
+    const shares = stageShares(taxon, dayOfYear(iso, hemisphere));
+    const share = STAGES.reduce((sum, s, i) => sum + (method.stages.includes(s) && !method["not-now"].some((r) => r.stage === s) ? shares[i] : 0), 0);
+    const month = northMonth(iso, hemisphere);
+    return share >= 0.45 && inMonths(method.months, month) && !method["not-now"].some((r) => !r.if && r.months && inMonths(r.months, month));
+  };
+  let from: string | null = null;
+  let to: string | null = null;
+  for (let i = notToday ? 1 : 0; i < 366; i++) {
+    const iso = new Date(start + i * 86400000).toISOString().slice(0, 10);
+    if (suits(iso)) {
+      from ??= iso;
+      to = iso;
+    } else if (from) break;
+  }
+  if (from && to) return { from, to };
+  return notToday ? null : { from: day, to: new Date(start + 14 * 86400000).toISOString().slice(0, 10) };
+}
+
+function cautionsFor(method: Method, taxon: Taxon, ground: Ground): string[] {
+  const { people, stock, handling, contact } = taxon.hazards;
+  const own = [people, handling, contact === "sap" ? "Sap harms the skin: long sleeves, gloves, eye cover." : contact === "skin" ? "Do not touch with bare skin, and never burn it." : undefined];
+  if (stock && (method.kind === "grazing" || ground.grazed || ground.hayed)) own.push(stock);
+  if (ground.foraged) own.push("People gather food on this site: put up a notice, and keep the waits of the label.");
+  return [...own.filter((c) => c !== undefined), ...method.cautions];
+}
+
+/** Last good day before seed: the day before the plant begins to fruit, or null where it never does. */
+export function lastDayBeforeSeed(taxon: Taxon, day: string, hemisphere: Hemisphere): string | null {
+  const begins = stageBegins(taxon, "fruiting", day, hemisphere);
+  return begins ? new Date(Date.parse(`${begins}T00:00:00Z`) - 86400000).toISOString().slice(0, 10) : null;
+}

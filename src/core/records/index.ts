@@ -1,0 +1,2 @@
+export * from "./chain";
+export * from "./treatment";

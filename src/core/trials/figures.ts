@@ -1,0 +1,63 @@
+import { calibrationError, upperLimit } from "../stats/proportion";
+import type { ActionWalk, NameWalk } from "./walks";
+
+/** What came of many walks; the definitions stand in docs/trials.md. */
+export interface Figures {
+  top1: number;
+  top3: number;
+  targetsCleared: number;
+  keptRecognised: number;
+  falseClears: number;
+  falseClearsUpper95: number;
+  keptWalks: number;
+  unknownCleared: number;
+  brier: number;
+  ece: Record<string, number>;
+  checksMean: number;
+  secondsMean: number;
+  checksVsBestFixed?: number;
+  checksVsRandom?: number;
+  secondsVsBits?: number;
+}
+
+/**
+ * @param names name walks
+ * @param actions action walks on plants of the flora
+ * @param removed action walks on plants that were taken out of the flora: they count as kept side
+ */
+export function figuresOf(names: NameWalk[], actions: ActionWalk[], removed: ActionWalk[]): Figures {
+  const targets = actions.filter((w) => !w.truthKept);
+  const kept = actions.filter((w) => w.truthKept);
+  const wrong = kept.filter((w) => w.verdict === "clear").length;
+  const removedWrong = removed.filter((w) => w.verdict === "clear").length;
+  const keptWalks = kept.length + removed.length;
+  const ece: Record<string, number> = {};
+  for (let k = 0; k < 8; k++) ece[String(k + 1)] = round(calibrationError(names.flatMap((w) => (w.confidence[k] ? [w.confidence[k]] : []))));
+  const last = names.flatMap((w) => w.confidence.slice(-1));
+  return {
+    top1: share(names, (w) => w.rank === 1),
+    top3: share(names, (w) => w.rank <= 3),
+    targetsCleared: share(targets, (w) => w.verdict === "clear"),
+    keptRecognised: share(kept, (w) => w.verdict === "keep"),
+    falseClears: keptWalks === 0 ? 0 : round((wrong + removedWrong) / keptWalks),
+    falseClearsUpper95: keptWalks === 0 ? 1 : round(upperLimit(wrong + removedWrong, keptWalks)),
+    keptWalks,
+    unknownCleared: share(removed, (w) => w.verdict === "clear"),
+    brier: round(mean(last.map((c) => c.brier))),
+    ece,
+    checksMean: round(mean(actions.map((w) => w.checks))),
+    secondsMean: round(mean(actions.map((w) => w.seconds))),
+  };
+}
+
+export function mean(values: number[]): number {
+  return values.length === 0 ? 0 : values.reduce((a, b) => a + b, 0) / values.length;
+}
+
+function share<T>(items: T[], is: (item: T) => boolean): number {
+  return items.length === 0 ? 0 : round(items.filter(is).length / items.length);
+}
+
+export function round(x: number): number {
+  return Math.round(x * 1e5) / 1e5;
+}

@@ -1,0 +1,93 @@
+import { type Character, type CompiledFlora, type Model, minimumWidth, quantile, recordingOf, type Score, scoreFor, STAGES, type Stage } from "../identify";
+import { backgroundRow } from "../identify/model";
+import { type Chance, seededChance } from "../random";
+
+/** Share of scores that are plainly wrong in a perturbed flora: the states shuffled, the measure shifted. */
+export const WRONG_SCORES = 0.03;
+
+/**
+ * A flora that the engine does not know: each score is drawn around its value, wider the less it is trusted,
+ * and three in a hundred are wrong. Simulated plants come from this one, not from the scores that identify.
+ */
+export function perturb(flora: CompiledFlora, seed: number): CompiledFlora {
+  const chance = seededChance(seed + 7919);
+  return { ...flora, scores: flora.scores.map((score) => perturbScore(score, flora.characters[score.character], chance)) };
+}
+
+function perturbScore(score: Score, character: Character, chance: Chance): Score {
+  if (score.notApplicable) return score;
+  const wrong = chance.uniform() < WRONG_SCORES;
+  const doubt = 1 - score.confidence;
+  if (score.points) {
+    const width = Math.max(score.points[2] - score.points[1], minimumWidth(character.kind), 0.15 * score.points[2]);
+    const shift = chance.normal() * width * (wrong ? 1 : 0.08 + doubt);
+    const stretch = Math.exp(chance.normal() * (0.1 + doubt));
+    const middle = (score.points[1] + score.points[2]) / 2;
+    const points = score.points.map((p) => Math.max(0, middle + (p - middle) * stretch + shift)) as Score["points"];
+    return { ...score, points };
+  }
+  const shares = score.shares as number[];
+  const moved = shares.map((share) => share * Math.exp(chance.normal() * (0.25 + 2 * doubt)));
+  if (wrong) moved.push(moved.shift() as number);
+  const total = moved.reduce((a, b) => a + b, 0);
+  const even = 1 / shares.length;
+  return { ...score, shares: moved.map((share) => (1 - doubt / 2) * (share / total) + (doubt / 2) * even) };
+}
+
+/** One plant standing somewhere: what each of its parts really shows, drawn once and then fixed. */
+export class SimulatedPlant {
+  readonly taxon: number;
+  readonly stage: Stage;
+  private readonly shown = new Map<number, number>();
+  private readonly nature: Model;
+  private readonly chance: Chance;
+  private readonly form: string;
+
+  constructor(nature: Model, taxon: number, stage: Stage, chance: Chance) {
+    this.nature = nature;
+    this.taxon = taxon;
+    this.stage = stage;
+    this.chance = chance;
+    const forms = nature.flora.taxa[taxon].forms;
+    this.form = forms[chance.pick(forms.map((f) => f.share))].id;
+  }
+
+  /** The state index or the measure that this plant shows; null where it does not carry or not yet show the part. */
+  truth(c: number): number | null {
+    const known = this.shown.get(c);
+    if (known !== undefined) return Number.isNaN(known) ? null : known;
+    const drawn = this.draw(c);
+    this.shown.set(c, drawn ?? Number.NaN);
+    return drawn;
+  }
+
+  private draw(c: number): number | null {
+    const character = this.nature.flora.characters[c];
+    if (!character.stages.includes(this.stage)) return null;
+    if (recordingOf(this.nature, this.taxon, c) === "not-applicable") {
+      const none = character.states.findIndex((s) => s.id === "none");
+      return none >= 0 ? none : null;
+    }
+    const score = scoreFor(this.nature, this.taxon, c, this.stage, undefined, this.form);
+    if (score?.notApplicable) return null;
+    if (score?.points) {
+      const raw = quantile(score.points, 0.001 + 0.998 * this.chance.uniform(), minimumWidth(character.kind));
+      return character.kind === "count" ? Math.max(0, Math.round(raw)) : Math.max(0, raw);
+    }
+    if (score?.shares) return this.chance.pick(score.shares);
+    if (character.states.length === 0) return null;
+    return this.chance.pick(backgroundRow(this.nature, c, this.nature.taxonLifeForm[this.taxon]));
+  }
+}
+
+/** Months of the stage for this plant, as a day drawn within them (ISO, 2026, north). */
+export function drawDay(flora: CompiledFlora, taxon: number, stage: Stage, chance: Chance): string | null {
+  const ranges = flora.taxa[taxon].calendar[stage];
+  if (!ranges) return null;
+  const [first, last] = ranges[chance.below(ranges.length)];
+  const length = ((last - first + 12) % 12) + 1;
+  const month = ((first - 1 + chance.below(length)) % 12) + 1;
+  return `2026-${String(month).padStart(2, "0")}-${String(1 + chance.below(28)).padStart(2, "0")}`;
+}
+
+export { STAGES };

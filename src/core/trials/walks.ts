@@ -1,0 +1,155 @@
+import { argMax } from "../identify/verdict";
+import { type Case, decide, foreseeChecks, judge, type Judgement, type Model, type Observation, type Stage, type Status, towardsAction, towardsName, type Verdict } from "../identify";
+import { stageStatedChance } from "../identify/season";
+import { type Chance, seededChance } from "../random";
+import { drawDay, SimulatedPlant } from "./plants";
+import { Scout } from "./scout";
+
+export const NAME_CHECKS = 12;
+export const MOST_CHECKS = 25;
+/** Share of walks at each stage, where the plant has it. */
+export const STAGE_MIX: Record<Stage, number> = { seedling: 0.1, vegetative: 0.4, flowering: 0.25, fruiting: 0.2, winter: 0.05 };
+
+export interface TrialList {
+  id: string;
+  status: Record<string, Status>;
+  actions: Record<string, string>;
+}
+
+/** Where a walk begins: plant, stage, day and district. */
+export interface Start {
+  set: string;
+  taxon: number;
+  stage: Stage;
+  day: string;
+  list: TrialList;
+  seed: number;
+}
+
+export type Order = "engine" | "bits" | "random" | "fixed";
+
+export interface NameWalk {
+  start: Start;
+  rank: number;
+  /** after 1 to 8 checks: the chance given to the plant ranked first, and whether it was right */
+  confidence: { probability: number; right: boolean; brier: number }[];
+}
+
+export interface ActionWalk {
+  start: Start;
+  verdict: Verdict;
+  group: string | null;
+  checks: number;
+  seconds: number;
+  truthGroup: string;
+  truthKept: boolean;
+}
+
+/** Draws the start of a walk: the plant uniformly within a set, the stage by the mix or as given. */
+export function drawStart(model: Model, lists: TrialList[], seed: number, only?: { set?: string; stage?: Stage }): Start | null {
+  const chance = seededChance(seed);
+  const sets = model.flora.sets.filter((s) => !only?.set || s.id === only.set);
+  const set = sets[chance.below(sets.length)];
+  const id = set.taxa[chance.below(set.taxa.length)];
+  const taxon = model.flora.taxa.findIndex((t) => t.id === id);
+  const stages = Object.keys(STAGE_MIX) as Stage[];
+  const stage = only?.stage ?? stages[chance.pick(stages.map((s) => (model.flora.taxa[taxon].calendar[s] ? STAGE_MIX[s] : 0)))];
+  const day = drawDay(model.flora, taxon, stage, chance);
+  if (!day) return null;
+  return { set: set.id, taxon, stage, day, list: lists[chance.below(lists.length)], seed };
+}
+
+function beginCase(start: Start, chance: Chance): Case {
+  const stages = Object.keys(STAGE_MIX) as Stage[];
+  const stated = stages[chance.pick(stages.map((s) => stageStatedChance(s, start.stage)))];
+  return {
+    id: String(start.seed),
+    day: start.day,
+    hemisphere: "north",
+    stage: stated,
+    setting: {},
+    kit: ["lens", "ruler", "knife", "trowel", "gloves"],
+    list: start.list.status,
+    actions: start.list.actions,
+    confirmed: {},
+    costs: { wrongClear: 500, missedTarget: 10, hold: 10 },
+    observations: [],
+  };
+}
+
+export interface Walker {
+  /** what the engine believes */
+  model: Model;
+  /** what plants really are */
+  nature: Model;
+  error: number;
+}
+
+/** Twelve checks chosen by the engine towards a name, then the rank of the truth. */
+export function walkToName(walker: Walker, start: Start): NameWalk {
+  const chance = seededChance(start.seed + 0.5);
+  const plant = new SimulatedPlant(walker.nature, start.taxon, start.stage, chance);
+  const scout = new Scout(walker.error, chance);
+  const given = beginCase(start, chance);
+  const cache = new WeakMap<Observation, never>();
+  const truth = walker.model.taxonIndex.get(walker.nature.flora.taxa[start.taxon].name) ?? -1;
+  const confidence: NameWalk["confidence"] = [];
+  let judgement = judge(walker.model, given, cache as never);
+  for (let i = 0; i < NAME_CHECKS; i++) {
+    const next = towardsName(judgement, foreseeChecks(judgement))[0];
+    if (!next) break;
+    given.observations.push(scout.look(walker.nature, plant, next.character));
+    judgement = judge(walker.model, given, cache as never);
+    if (i < 8) confidence.push(confidenceOf(judgement, truth));
+  }
+  const shares = judgement.flat.taxa;
+  let rank = 1;
+  if (truth >= 0) for (const share of shares) if (share > shares[truth]) rank++;
+  return { start, rank: truth < 0 ? 99 : rank, confidence };
+}
+
+function confidenceOf(judgement: Judgement, truth: number) {
+  const { taxa } = judgement.flat;
+  const first = argMax(taxa);
+  let brier = 0;
+  taxa.forEach((share, t) => {
+    brier += (share - (t === truth ? 1 : 0)) ** 2;
+  });
+  return { probability: taxa[first], right: first === truth, brier };
+}
+
+/** Until Clear or Keep, or 25 checks; a walk that ends otherwise is charged all 25. */
+export function walkToAction(walker: Walker, start: Start, order: Order, fixed: number[] = []): ActionWalk {
+  const chance = seededChance(start.seed + 0.25);
+  const plant = new SimulatedPlant(walker.nature, start.taxon, start.stage, chance);
+  const scout = new Scout(walker.error, chance);
+  const given = beginCase(start, chance);
+  const cache = new WeakMap<Observation, never>();
+  const truthName = walker.nature.flora.taxa[start.taxon].name;
+  const truthStatus = start.list.status[truthName] ?? "kept";
+  const truthKept = truthStatus !== "target" && truthStatus !== "watch";
+  let judgement = judge(walker.model, given, cache as never);
+  const truthAt = walker.model.taxonIndex.get(truthName);
+  const truthGroup = truthAt === undefined ? "none" : judgement.group[truthAt];
+  let seconds = 0;
+  for (let checks = 1; checks <= MOST_CHECKS; checks++) {
+    const c = chooseCheck(judgement, order, fixed, chance);
+    if (c === null) break;
+    seconds += walker.model.flora.characters[c].seconds + 4;
+    given.observations.push(scout.look(walker.nature, plant, c));
+    judgement = judge(walker.model, given, cache as never);
+    const result = decide(judgement);
+    if (result.verdict === "clear" || result.verdict === "keep") return { start, verdict: result.verdict, group: result.group, checks, seconds, truthGroup, truthKept };
+  }
+  return { start, verdict: decide(judgement).verdict, group: null, checks: MOST_CHECKS, seconds, truthGroup, truthKept };
+}
+
+function chooseCheck(judgement: Judgement, order: Order, fixed: number[], chance: Chance): number | null {
+  const checks = foreseeChecks(judgement);
+  if (checks.length === 0) return null;
+  if (order === "engine") return towardsAction(judgement, checks)[0].character;
+  if (order === "bits") return [...checks].sort((a, b) => b.bits - a.bits)[0].character;
+  if (order === "random") return checks[chance.below(checks.length)].character;
+  const place = (c: number) => (fixed.indexOf(c) < 0 ? Number.POSITIVE_INFINITY : fixed.indexOf(c));
+  return [...checks].sort((a, b) => place(a.character) - place(b.character))[0].character;
+}

@@ -1,0 +1,113 @@
+import { boolean, date, index, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import { createdAt, districtId } from "./columns";
+
+export interface DistrictCosts {
+  wrongClear: number;
+  missedTarget: number;
+  hold: number;
+}
+
+export const district = pgTable("district", {
+  districtId: districtId().primaryKey(),
+  name: text("name").notNull(),
+  zone: text("zone").notNull(),
+  hemisphere: text("hemisphere").$type<"north" | "south">().notNull().default("north"),
+  costs: jsonb("costs").$type<DistrictCosts>().notNull(),
+  listVersion: text("list_version").notNull(),
+  createdAt: createdAt(),
+});
+
+export const membership = pgTable(
+  "membership",
+  {
+    districtId: districtId(),
+    personId: text("person_id").notNull(),
+    name: text("name").notNull(),
+    email: text("email").notNull(),
+    roles: text("roles").array().$type<Role[]>().notNull(),
+    licence: text("licence"),
+    licenceExpires: date("licence_expires"),
+    createdAt: createdAt(),
+  },
+  (t) => [primaryKey({ columns: [t.districtId, t.personId] })],
+);
+
+export const ROLES = ["visitor", "scout", "specialist", "applicator", "keeper"] as const;
+export type Role = (typeof ROLES)[number];
+
+export const invitation = pgTable(
+  "invitation",
+  {
+    districtId: districtId(),
+    id: uuid("id").primaryKey(),
+    tokenHash: text("token_hash").notNull(),
+    email: text("email").notNull(),
+    name: text("name").notNull(),
+    roles: text("roles").array().$type<Role[]>().notNull(),
+    invitedBy: text("invited_by").notNull(),
+    expiresAt: timestamp("expires_at", { withTimezone: true }).notNull(),
+    usedAt: timestamp("used_at", { withTimezone: true }),
+    createdAt: createdAt(),
+  },
+  (t) => [uniqueIndex("invitation_token").on(t.tokenHash)],
+);
+
+export const mail = pgTable("mail", {
+  districtId: districtId(),
+  id: uuid("id").primaryKey(),
+  recipient: text("recipient").notNull(),
+  subject: text("subject").notNull(),
+  body: text("body").notNull(),
+  sentAt: timestamp("sent_at", { withTimezone: true }),
+  createdAt: createdAt(),
+});
+
+/** The district's list: what a plant is here, with exceptions by site (siteId set). */
+export const listEntry = pgTable(
+  "list_entry",
+  {
+    districtId: districtId(),
+    id: uuid("id").primaryKey(),
+    taxon: text("taxon").notNull(),
+    siteId: uuid("site_id"),
+    status: text("status").$type<"target" | "watch" | "tolerated" | "kept" | "protected" | "crop">().notNull(),
+    action: text("action"),
+    changedBy: text("changed_by").notNull(),
+    changedAt: timestamp("changed_at", { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [uniqueIndex("list_entry_place").on(t.districtId, t.taxon, t.siteId)],
+);
+
+export const demonstration = pgTable("demonstration", { districtId: districtId().primaryKey(), madeFor: date("made_for").notNull(), sample: boolean("sample").notNull().default(true) });
+
+/** A label as the user entered it: the program recommends none. */
+export const label = pgTable(
+  "label",
+  {
+    districtId: districtId(),
+    id: uuid("id").primaryKey(),
+    name: text("name").notNull(),
+    limits: jsonb("limits").$type<LabelLimits>().notNull(),
+    enteredBy: text("entered_by").notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [index("label_district").on(t.districtId)],
+);
+
+/** What the label says, in SI units. Absent means: the label says nothing. */
+export interface LabelLimits {
+  registration?: string;
+  siteOfAction?: string;
+  ratePerHaMax?: number;
+  rateUnit: "L" | "kg";
+  seasonMaxPerHa?: number;
+  windMaxMS?: number;
+  windMinMS?: number;
+  temperatureMaxC?: number;
+  temperatureMinC?: number;
+  rainFreeHours?: number;
+  reentryHours?: number;
+  grazingDays?: number;
+  hayingDays?: number;
+  waterBufferM?: number;
+}

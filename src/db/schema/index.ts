@@ -1,0 +1,5 @@
+export * from "./auth";
+export * from "./control";
+export * from "./district";
+export * from "./findings";
+export * from "./ground";
