@@ -1,0 +1,118 @@
+import { all, area, type Point, type Shape, faint, flat, inner, outline, smooth, straight, type Tint } from "./shapes";
+
+export type LeafShape = "linear" | "lance" | "oval" | "egg" | "spoon" | "heart" | "arrow" | "round";
+export type LeafEdge = "smooth" | "fine" | "coarse" | "blunt" | "spiny";
+export type LeafLobes = "none" | "shallow" | "deep" | "backward" | "shreds";
+
+export interface Leaf {
+  shape: LeafShape;
+  edge?: LeafEdge;
+  lobes?: LeafLobes;
+  base?: "wedge" | "rounded" | "flat" | "heart" | "ears";
+  tip?: "blunt" | "pointed" | "drawn-out" | "spine";
+  tint?: Tint;
+  veins?: boolean;
+}
+
+/** Half the width of a blade at a share u of its length from base to tip, as a share of the length. */
+const PROFILES: Record<LeafShape, (u: number) => number> = {
+  linear: (u) => 0.07 * Math.min(1, u * 14) * Math.min(1, (1 - u) * 6),
+  lance: (u) => 0.16 * Math.sin(Math.PI * u ** 0.85) ** 0.85,
+  oval: (u) => 0.29 * Math.sin(Math.PI * u) ** 0.8,
+  egg: (u) => 0.32 * Math.sin(Math.PI * u ** 0.62) ** 0.85,
+  spoon: (u) => 0.3 * Math.sin(Math.PI * u ** 1.9) ** 0.8 + 0.015,
+  heart: (u) => 0.42 * Math.sin(Math.PI * u ** 0.5) ** 0.8,
+  arrow: (u) => 0.34 * (1 - u) ** 0.85 * Math.min(1, u * 16),
+  round: (u) => 0.46 * Math.sqrt(Math.max(0, 1 - (2 * u - 1) ** 2)),
+};
+
+function baseFactor(base: Leaf["base"], u: number): number {
+  if (base === "wedge") return Math.min(1, u / 0.42) ** 0.9;
+  if (base === "flat") return u < 0.04 ? 0.2 : 1.15 - 0.15 * Math.min(1, u * 3);
+  if (base === "rounded") return Math.min(1, Math.sqrt(Math.min(1, u / 0.16)));
+  return 1;
+}
+
+function tipFactor(tip: Leaf["tip"], u: number): number {
+  if (tip === "blunt") return u > 0.8 ? Math.sqrt(Math.max(0, 1 - ((u - 0.8) / 0.2) ** 2)) / Math.max(0.25, Math.sin(Math.PI * u) ** 0.8 / 0.62) : 1;
+  if (tip === "drawn-out") return u > 0.52 ? Math.max(0.13, 1 - (u - 0.52) * 3.4) : 1;
+  if (tip === "pointed" || tip === "spine") return u > 0.6 ? Math.max(0.06, 1 - (u - 0.6) * 1.6) : 1;
+  return 1;
+}
+
+function lobeFactor(lobes: LeafLobes | undefined, u: number): number {
+  if (!lobes || lobes === "none") return 1;
+  if (lobes === "shreds") return 0.22 + 0.78 * Math.max(0, Math.sin(Math.PI * u * 7)) ** 2.2;
+  const depth = lobes === "shallow" ? 0.28 : 0.68;
+  const count = lobes === "backward" ? 4 : 3.5;
+  const phase = u * count + (lobes === "backward" ? 0.15 : 0);
+  const wave = lobes === "backward" ? 1 - (phase % 1) : 0.5 + 0.5 * Math.cos(2 * Math.PI * (phase - 0.35));
+  return 1 - depth * (1 - wave) * Math.min(1, (1 - u) * 4);
+}
+
+function edgeTooth(edge: LeafEdge | undefined, i: number): number {
+  if (edge === "fine") return i % 2 ? 2 : 0;
+  if (edge === "coarse") return [0, 2, 4, 6][i % 4];
+  if (edge === "blunt") return [0, 2.2, 2.8, 2.2][i % 4];
+  if (edge === "spiny") return [0, 0.6, 1.2, 5][i % 4];
+  return 0;
+}
+
+/** Outline of a blade that stands upright, foot at `foot`, `length` high; the right side first. */
+export function bladeOutline(leaf: Leaf, [x, y]: Point, length: number, angle = 0): Point[] {
+  const steps = 48;
+  const side = (sign: number): Point[] =>
+    Array.from({ length: steps + 1 }, (_, i) => {
+      const u = i / steps;
+      const half = length * PROFILES[leaf.shape](u) * baseFactor(leaf.base, u) * tipFactor(leaf.tip, u) * lobeFactor(leaf.lobes, u);
+      const tooth = u > 0.06 && u < 0.95 ? edgeTooth(leaf.edge, i) : 0;
+      const drop = leaf.edge === "coarse" || leaf.edge === "fine" ? tooth * 0.5 : 0;
+      return [x + sign * (half + tooth), y - length * u - drop] as Point;
+    });
+  const right = side(1);
+  const left = side(-1).reverse();
+  const foot = footLobes(leaf, [x, y], length);
+  const points = [...foot.right, ...right.slice(foot.right.length ? 3 : 0), ...left.slice(0, foot.left.length ? -3 : undefined), ...foot.left];
+  return angle === 0 ? points : turn(points, angle, [x, y]);
+}
+
+/** Lobes below the stalk's foot, for heart, arrowhead and clasping bases. */
+function footLobes(leaf: Leaf, [x, y]: Point, length: number): { right: Point[]; left: Point[] } {
+  const make = (points: Point[]) => ({ right: points, left: points.map(([px, py]) => [2 * x - px, py] as Point).reverse() });
+  const s = length / 60;
+  if (leaf.base === "ears") return make([[x, y], [x + 3 * s, y + 7 * s], [x + 9 * s, y + 10 * s], [x + 13 * s, y + 5 * s], [x + 10 * s, y - 2 * s]]);
+  if (leaf.base === "heart" || (leaf.shape === "heart" && !leaf.base)) return make([[x, y], [x + 4 * s, y + 6 * s], [x + 11 * s, y + 8.5 * s], [x + 18 * s, y + 4 * s], [x + 21 * s, y - 4 * s]]);
+  if (leaf.shape === "arrow" && leaf.base !== "flat") return make([[x, y], [x + 7 * s, y + 4 * s], [x + 20 * s, y + 11 * s], [x + 18 * s, y - 2 * s]]);
+  return { right: [], left: [] };
+}
+
+function turn(points: Point[], degrees: number, [cx, cy]: Point): Point[] {
+  const a = (degrees * Math.PI) / 180;
+  return points.map(([px, py]) => [cx + (px - cx) * Math.cos(a) - (py - cy) * Math.sin(a), cy + (px - cx) * Math.sin(a) + (py - cy) * Math.cos(a)]);
+}
+
+/** A whole leaf: blade, midrib, side veins, one half in hatching. */
+export function drawLeaf(leaf: Leaf, foot: Point, length: number, angle = 0, stalk = 0): Shape[] {
+  const points = bladeOutline(leaf, foot, length, angle);
+  const at = (u: number, w: number): Point => turn([[foot[0] + w, foot[1] - length * u]], angle, foot)[0];
+  const parts: Shape[] = [area(straight(points, true), leaf.tint ?? "leaf")];
+  if (leaf.veins !== false) {
+    parts.push(inner(straight([at(0, 0), at(0.97, 0)])));
+    if (leaf.shape !== "linear") {
+      for (let u = 0.16; u < 0.82; u += 0.13) {
+        const w = length * PROFILES[leaf.shape](u + 0.1) * lobeFactor(leaf.lobes, u + 0.1) * baseFactor(leaf.base, u + 0.1) * 0.8;
+        parts.push(faint(straight([at(u, 0), at(u + 0.12, w)])), faint(straight([at(u, 0), at(u + 0.12, -w)])));
+      }
+      for (let u = 0.12; u < 0.86; u += 0.055) parts.push(faint(straight([at(u, 1.2), at(u + 0.01, length * PROFILES[leaf.shape](u) * lobeFactor(leaf.lobes, u) * baseFactor(leaf.base, u) * 0.86)])));
+    }
+  }
+  if (leaf.edge === "spiny") parts.push(...spines(points));
+  if (leaf.tip === "spine") parts.push(outline(straight([at(0.98, 0), at(1.08, 0)])));
+  if (stalk > 0) parts.push({ ...outline(smooth([at(0, 0), at(-stalk / length / 2, 1), at(-stalk / length, -1)])), width: 2 });
+  return all(parts);
+}
+
+function spines(points: Point[]): Shape[] {
+  return points.flatMap((p, i) => (i % 4 === 3 && i > 4 && i < points.length - 4 ? [flat(circleDot(p), "ink")] : []));
+}
+const circleDot = ([x, y]: Point) => `M${x - 0.8},${y}a.8,.8 0 1 0 1.6,0a.8,.8 0 1 0 -1.6,0Z`;

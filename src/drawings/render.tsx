@@ -1,0 +1,17 @@
+import { HEIGHT, type Shape, WIDTH } from "./shapes";
+
+/** Draws shapes as SVG. Inks and tints are classes, so that each theme and the printed page give their own. */
+export function Drawing({ shapes, title, className }: { shapes: Shape[]; title?: string; className?: string }) {
+  return (
+    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className={className} {...(title ? { role: "img", "aria-label": title } : { "aria-hidden": true })}>
+      {shapes.map((shape, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: shapes have no identity but their order
+        <path key={i} d={shape.d} className={shapeClass(shape)} strokeWidth={shape.width} strokeDasharray={shape.dash ? "3 3" : undefined} />
+      ))}
+    </svg>
+  );
+}
+
+export function shapeClass({ ink, tint }: Shape): string {
+  return `${tint ? `tint-${tint}` : "tint-none"} ${ink ? `ink-${ink}` : "ink-none"}`;
+}

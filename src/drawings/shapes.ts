@@ -1,0 +1,59 @@
+import { curveCatmullRom, curveCatmullRomClosed, line } from "d3-shape";
+import { seededChance } from "@/core/random";
+
+/** One stroke or area of a drawing. Roles, not colours: the renderer's theme gives the ink. */
+export interface Shape {
+  d: string;
+  ink?: "outline" | "inner" | "hair" | "key" | "faint";
+  tint?: Tint;
+  width?: number;
+  dash?: boolean;
+}
+export type Tint = "leaf" | "pale" | "dark" | "bark" | "white" | "yellow" | "orange" | "pink" | "purple" | "green" | "red" | "black" | "blue" | "brown" | "silver" | "straw" | "water" | "ground" | "sky" | "ink" | "paper" | "bluegrey" | "yellowgreen";
+export type Point = [number, number];
+
+/** All drawings share one field: 120 wide, 96 high, y downwards. */
+export const WIDTH = 120;
+export const HEIGHT = 96;
+
+const round = (x: number) => Math.round(x * 10) / 10;
+const open = line<Point>().curve(curveCatmullRom.alpha(0.5)).digits(1);
+const closed = line<Point>().curve(curveCatmullRomClosed.alpha(0.5)).digits(1);
+
+export const smooth = (points: Point[]): string => open(points) ?? "";
+export const smoothClosed = (points: Point[]): string => closed(points) ?? "";
+export const straight = (points: Point[], close = false): string => points.map(([x, y], i) => `${i ? "L" : "M"}${round(x)},${round(y)}`).join("") + (close ? "Z" : "");
+export const circle = (x: number, y: number, r: number): string => ellipse(x, y, r, r);
+export const ellipse = (x: number, y: number, rx: number, ry: number): string => `M${round(x - rx)},${round(y)}a${round(rx)},${round(ry)} 0 1 0 ${round(2 * rx)},0a${round(rx)},${round(ry)} 0 1 0 ${round(-2 * rx)},0Z`;
+export const rectangle = (x: number, y: number, w: number, h: number): string => straight([[x, y], [x + w, y], [x + w, y + h], [x, y + h]], true);
+
+export const area = (d: string, tint: Tint): Shape => ({ d, tint, ink: "outline" });
+export const flat = (d: string, tint: Tint): Shape => ({ d, tint });
+export const outline = (d: string): Shape => ({ d, ink: "outline" });
+export const inner = (d: string): Shape => ({ d, ink: "inner" });
+export const faint = (d: string): Shape => ({ d, ink: "faint" });
+export const hair = (d: string, width = 0.9): Shape => ({ d, ink: "hair", width });
+export const key = (d: string): Shape => ({ d, ink: "key" });
+
+/** Points along a line from a to b, n of them, ends included. */
+export function along(a: Point, b: Point, n: number): Point[] {
+  return Array.from({ length: n }, (_, i) => [a[0] + ((b[0] - a[0]) * i) / (n - 1), a[1] + ((b[1] - a[1]) * i) / (n - 1)]);
+}
+
+export function rotate(points: Point[], degrees: number, [cx, cy]: Point): Point[] {
+  const a = (degrees * Math.PI) / 180;
+  return points.map(([x, y]) => [cx + (x - cx) * Math.cos(a) - (y - cy) * Math.sin(a), cy + (x - cx) * Math.sin(a) + (y - cy) * Math.cos(a)]);
+}
+
+export const polar = (cx: number, cy: number, r: number, degrees: number): Point => [cx + r * Math.cos((degrees * Math.PI) / 180), cy + r * Math.sin((degrees * Math.PI) / 180)];
+
+/** Natural variation from a seed: the same name draws the same lines. */
+export function liveliness(name: string): (spread: number) => number {
+  let seed = 7;
+  for (const letter of name) seed = (seed * 31 + letter.charCodeAt(0)) % 1000003;
+  const chance = seededChance(seed);
+  return (spread) => (chance.uniform() - 0.5) * 2 * spread;
+}
+
+/** Joins parts into one drawing, back to front. */
+export const all = (...parts: (Shape | Shape[])[]): Shape[] => parts.flat();

@@ -1,0 +1,113 @@
+import { and, desc, eq, sql } from "drizzle-orm";
+import { z } from "zod";
+import type { Transaction } from "@/db/client";
+import { finding, followUp, ledgerEntry, patch, plan, site } from "@/db/schema";
+import { todayIn } from "./clock";
+import { notFound, Refusal } from "./faults";
+import { findingLines } from "./findings";
+import { commonName, shippedFlora } from "./flora";
+import { listFor } from "./list";
+import { asMember, type Member, seesProtected } from "./session";
+
+const ring = z.array(z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)])).min(4).max(2000);
+const outlineSchema = z.object({ type: z.literal("Polygon"), coordinates: z.array(ring).min(1).max(20) });
+export const patchInputSchema = z.object({ id: z.uuid(), siteId: z.uuid(), taxon: z.string().min(1), name: z.string().trim().min(1, "give the patch a name").max(120), outline: outlineSchema, coverShare: z.number().min(0).max(1).nullable().default(null) });
+
+/** Saves a patch with its outline, once per id. Its area is geodesic, worked out by the database. */
+export async function savePatch(member: Member, raw: unknown): Promise<{ id: string; areaM2: number }> {
+  const input = patchInputSchema.parse(raw);
+  if (!shippedFlora().taxa.some((t) => t.name === input.taxon)) throw new Refusal(400, "That plant is not in the flora.", [{ field: "taxon", what: "choose a plant of the flora" }]);
+  return asMember(member, async (tx) => {
+    const [held] = await tx.select({ id: site.id }).from(site).where(eq(site.id, input.siteId));
+    if (!held) throw notFound("The site");
+    const { areaM2 } = await measureOutline(tx, input.outline);
+    const list = await listFor(tx, input.siteId);
+    await tx
+      .insert(patch)
+      .values({ districtId: member.districtId, id: input.id, siteId: input.siteId, taxon: input.taxon, name: input.name, outline: input.outline, areaM2, coverShare: input.coverShare, madeBy: member.personName, protected: list.status[input.taxon] === "protected" })
+      .onConflictDoNothing();
+    return { id: input.id, areaM2 };
+  });
+}
+
+async function measureOutline(tx: Transaction, outline: z.output<typeof outlineSchema>): Promise<{ areaM2: number }> {
+  const shape = sql`ST_SetSRID(ST_GeomFromGeoJSON(${JSON.stringify(outline)}), 4326)`;
+  const { rows } = await tx.execute<{ valid: boolean; reason: string; area: number }>(sql`SELECT ST_IsValid(${shape}) AS valid, ST_IsValidReason(${shape}) AS reason, ST_Area(${shape}::geography) AS area`);
+  const [{ valid, reason, area }] = rows;
+  if (!valid) throw new Refusal(400, `The outline crosses itself (${reason.split("[")[0].trim()}). Draw it again.`, [{ field: "outline", what: "draw a line that does not cross itself" }]);
+  if (!(area > 0.01)) throw new Refusal(400, "The outline holds no area.", [{ field: "outline", what: "draw at least three corners" }]);
+  return { areaM2: Math.round(area * 100) / 100 };
+}
+
+/** Sites with their boundaries (GeoJSON) and how much stands on each. */
+export async function siteLines(member: Member) {
+  return asMember(member, async (tx) => {
+    const rows = await tx
+      .select({
+        id: site.id,
+        name: site.name,
+        zone: site.zone,
+        setting: site.setting,
+        rules: site.rules,
+        note: site.note,
+        boundary: sql<string>`ST_AsGeoJSON(${site.boundary}, 6)`,
+        patches: sql<number>`(SELECT count(*)::int FROM ${patch} p WHERE p.site_id = ${site.id} AND (${seesProtected(member)} OR NOT p.protected))`,
+        findings: sql<number>`(SELECT count(*)::int FROM ${finding} f WHERE f.site_id = ${site.id})`,
+      })
+      .from(site)
+      .orderBy(site.name);
+    return rows.map((r) => ({ ...r, boundary: JSON.parse(r.boundary) as GeoJSON.Polygon }));
+  });
+}
+export type SiteLine = Awaited<ReturnType<typeof siteLines>>[number];
+
+export async function patchLines(member: Member, siteId?: string) {
+  return asMember(member, async (tx) => {
+    const rows = await tx
+      .select({ id: patch.id, name: patch.name, taxon: patch.taxon, areaM2: patch.areaM2, state: patch.state, siteId: patch.siteId, siteName: site.name })
+      .from(patch)
+      .innerJoin(site, eq(site.id, patch.siteId))
+      .where(and(siteId ? eq(patch.siteId, siteId) : undefined, seesProtected(member) ? undefined : eq(patch.protected, false)))
+      .orderBy(site.name, patch.name);
+    return rows.map((r) => ({ ...r, plant: commonName(r.taxon) }));
+  });
+}
+export type PatchLine = Awaited<ReturnType<typeof patchLines>>[number];
+
+/** A patch with its site, its history and what is next. */
+export async function patchDetail(member: Member, id: string) {
+  if (!z.uuid().safeParse(id).success) throw notFound("The patch");
+  return asMember(member, async (tx) => {
+    const [row] = await tx.select({ p: patch, s: site, outline: sql<string>`ST_AsGeoJSON(${patch.outline}, 6)` }).from(patch).innerJoin(site, eq(site.id, patch.siteId)).where(eq(patch.id, id));
+    if (!row || (row.p.protected && !seesProtected(member))) throw notFound("The patch");
+    const { rows: water } = await tx.execute<{ m: number | null }>(sql`SELECT water_distance_m(${id}) AS m`);
+    return {
+      patch: { ...row.p, outline: JSON.parse(row.outline) as GeoJSON.Polygon, plant: commonName(row.p.taxon) },
+      site: row.s,
+      waterDistanceM: water[0]?.m ?? null,
+      findings: await findingLines(tx, member, eq(finding.patchId, id)),
+      plans: await tx.select().from(plan).where(eq(plan.patchId, id)).orderBy(desc(plan.intendedOn)),
+      entries: await tx.select().from(ledgerEntry).where(eq(ledgerEntry.patchId, id)).orderBy(desc(ledgerEntry.seq)),
+      followUps: await tx.select().from(followUp).where(eq(followUp.patchId, id)).orderBy(followUp.dueOn),
+      today: todayIn(row.s.zone),
+    };
+  });
+}
+
+/** A tile of the map, as vector tile bytes; masked in the database for those who may not see protected places. */
+export async function mapTile(member: Member, z: number, x: number, y: number): Promise<Buffer> {
+  return asMember(member, async (tx) => {
+    const { rows } = await tx.execute<{ tile: Buffer }>(sql`SELECT map_tile(${z}, ${x}, ${y}) AS tile`);
+    return rows[0].tile;
+  });
+}
+
+/** West, south, east, north of all sites, for the first view of the map. */
+export async function districtBounds(member: Member): Promise<[number, number, number, number] | null> {
+  return asMember(member, async (tx) => {
+    const { rows } = await tx.execute<{ w: number | null; s: number; e: number; n: number }>(sql`SELECT ST_XMin(b) w, ST_YMin(b) s, ST_XMax(b) e, ST_YMax(b) n FROM (SELECT ST_Extent(${site.boundary}) b FROM ${site}) t`);
+    const [b] = rows;
+    return b.w === null ? null : [b.w, b.s, b.e, b.n];
+  });
+}
+

@@ -1,0 +1,57 @@
+import "server-only";
+import { sql } from "drizzle-orm";
+import { cookies, headers } from "next/headers";
+import { redirect } from "next/navigation";
+import { cache } from "react";
+import { appDatabase, inDistrict, type Transaction } from "@/db/client";
+import type { Role } from "@/db/schema/district";
+import { auth } from "./auth";
+import { Refusal } from "./faults";
+
+export const DISTRICT_COOKIE = "sentinel.district";
+
+export interface Place {
+  districtId: string;
+  name: string;
+  roles: Role[];
+}
+
+export interface Member extends Place {
+  personId: string;
+  personName: string;
+  email: string;
+  places: Place[];
+}
+
+/** Whoever is signed in, in the district that was chosen; null if nobody is. */
+export const currentMember = cache(async (): Promise<Member | null> => {
+  const session = await auth().api.getSession({ headers: await headers() });
+  if (!session) return null;
+  const { rows } = await appDatabase().execute<{ district_id: string; name: string; roles: Role[] }>(sql`SELECT district_id, name, roles FROM districts_of(${session.user.id})`);
+  const places = rows.map((row) => ({ districtId: row.district_id, name: row.name, roles: row.roles }));
+  if (places.length === 0) return null;
+  const chosen = (await cookies()).get(DISTRICT_COOKIE)?.value;
+  const place = places.find((p) => p.districtId === chosen) ?? places[0];
+  return { ...place, personId: session.user.id, personName: session.user.name, email: session.user.email, places };
+});
+
+/** For pages: sends whoever is not signed in to the sign-in page. */
+export async function memberOrSignIn(): Promise<Member> {
+  return (await currentMember()) ?? redirect("/sign-in");
+}
+
+/** For actions and route handlers: refuses with 401 or 403. */
+export async function requireRole(...roles: Role[]): Promise<Member> {
+  const member = await currentMember();
+  if (!member) throw new Refusal(401, "You are not signed in.");
+  if (roles.length > 0 && !roles.some((role) => member.roles.includes(role))) throw new Refusal(403, `This needs the role of ${roles.join(" or ")}; you are ${member.roles.join(", ")} here.`);
+  return member;
+}
+
+/** Anyone but a plain visitor may read where protected plants stand. */
+export const seesProtected = (member: Pick<Member, "roles">): boolean => member.roles.some((role) => role !== "visitor");
+
+/** Work in the member's district, as that member. */
+export function asMember<T>(member: Member, work: (tx: Transaction) => Promise<T>): Promise<T> {
+  return inDistrict(member.districtId, work, seesProtected(member));
+}

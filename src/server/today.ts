@@ -1,0 +1,39 @@
+import { and, eq, inArray, isNull, lte, sql } from "drizzle-orm";
+import { stageBegins } from "@/core/identify";
+import { district, finding, followUp, membership, patch, plan, site } from "@/db/schema";
+import { todayIn } from "./clock";
+import { findingLines } from "./findings";
+import { commonName, shippedMethods, taxonByName } from "./flora";
+import { asMember, type Member } from "./session";
+
+const SOON_DAYS = 45;
+
+/** What a person would do today, in the order of doing it: report, go back and look, work whose window is open, clear findings without a plan, holds. */
+export async function todayFor(member: Member) {
+  return asMember(member, async (tx) => {
+    const [here] = await tx.select().from(district);
+    const today = todayIn(here.zone);
+    const soon = new Date(Date.parse(today) + SOON_DAYS * 86400e3).toISOString().slice(0, 10);
+    const checks = await tx.select({ f: followUp, patch: patch.name, taxon: patch.taxon, site: site.name }).from(followUp).innerJoin(patch, eq(patch.id, followUp.patchId)).innerJoin(site, eq(site.id, patch.siteId)).where(and(isNull(followUp.doneOn), lte(followUp.dueOn, soon))).orderBy(followUp.dueOn);
+    const plans = await tx.select({ p: plan, patch: patch.name, site: site.name, person: membership.name }).from(plan).innerJoin(patch, eq(patch.id, plan.patchId)).innerJoin(site, eq(site.id, patch.siteId)).innerJoin(membership, eq(membership.personId, plan.personId)).where(eq(plan.state, "planned")).orderBy(plan.windowTo);
+    const openVerdicts = await findingLines(tx, member, inArray(finding.verdict, ["hold", "open", "unknown"]), 60);
+    const unplanned = await findingLines(tx, member, and(eq(finding.verdict, "clear"), sql`NOT EXISTS (SELECT 1 FROM ${plan} WHERE ${plan.findingId} = ${finding.id})`, sql`${finding.day} > ${today}::date - 120`), 30);
+    const methodName = (id: string) => shippedMethods().find((m) => m.id === id)?.name ?? id;
+    const daysTo = (day: string) => Math.round((Date.parse(day) - Date.parse(today)) / 86400e3);
+    return {
+      today,
+      district: here.name,
+      reports: unplanned.filter((f) => f.reportFirst),
+      checks: checks.map(({ f, ...rest }) => ({ id: f.id, patchId: f.patchId, dueOn: f.dueOn, what: f.what, days: daysTo(f.dueOn), plant: commonName(rest.taxon), ...rest })),
+      windows: plans.map(({ p, ...rest }) => ({ id: p.id, findingId: p.findingId, patchId: p.patchId, method: methodName(p.method), plant: commonName(p.taxon), from: p.windowFrom, to: p.windowTo, intendedOn: p.intendedOn, open: p.windowFrom <= today && today <= p.windowTo, days: daysTo(p.windowTo), seedFrom: seedDay(p.taxon, today, here.hemisphere), overruled: p.overruling !== null, ...rest })),
+      unplanned: unplanned.filter((f) => !f.reportFirst),
+      holds: openVerdicts.filter((f) => !f.overruled).map((f) => ({ ...f, due: f.settleFrom !== null && f.settleFrom <= today })).sort((a, b) => (a.settleFrom ?? "9").localeCompare(b.settleFrom ?? "9")),
+    };
+  });
+}
+export type TodayView = Awaited<ReturnType<typeof todayFor>>;
+
+function seedDay(taxon: string, today: string, hemisphere: "north" | "south"): string | null {
+  const plant = taxonByName(taxon);
+  return plant ? stageBegins(plant, "fruiting", today, hemisphere) : null;
+}
