@@ -1,12 +1,13 @@
 import { and, desc, eq, isNotNull, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
-import { type Case, caseSchema, decide, identify, type Identification, judge, observationSchema, STAGES } from "@/core/identify";
+import { type Case, caseSchema, observationSchema, STAGES } from "@/core/identify";
 import type { Transaction } from "@/db/client";
 import { district, finding, findingEvent, patch, picture, site } from "@/db/schema";
 import { todayIn } from "./clock";
 import { Refusal, notFound } from "./faults";
-import { commonName, ENGINE_VERSION, shippedFlora, shippedModel } from "./flora";
+import { commonName, ENGINE_VERSION, shippedFlora } from "./flora";
+import { judgeFinding, type VerdictRecord } from "./judge-finding";
 import { listFor } from "./list";
 import { asMember, type Member, seesProtected } from "./session";
 
@@ -25,11 +26,6 @@ export const findingInputSchema = z.object({
   note: z.string().max(4000).default(""),
 });
 export type FindingInput = z.input<typeof findingInputSchema>;
-
-export interface VerdictRecord {
-  identification: Identification;
-  versions: { flora: string; list: string; costs: Record<string, number>; engine: string };
-}
 
 /** The case as this district and site see it: their list, costs and what was confirmed here before. */
 export async function caseFor(tx: Transaction, siteId: string, given: Pick<Case, "id" | "day" | "stage" | "kit" | "observations">): Promise<{ case: Case; listVersion: string }> {
@@ -92,20 +88,6 @@ async function addEvents(tx: Transaction, member: Member, input: z.output<typeof
     { ...base, id: uuidv7(), kind: "observations" as const, body: { day: input.day, stage: input.stage, kit: input.kit, observations: input.observations } },
     { ...base, id: uuidv7(), kind: "verdict" as const, body: verdict },
   ]);
-}
-
-/** The engine's word on a case, and the columns that repeat it. */
-export function judgeFinding(given: Case) {
-  const model = shippedModel();
-  const identification = identify(model, given);
-  const result = decide(judge(model, given));
-  const about = result.about >= 0 ? model.flora.taxa[result.about].name : null;
-  const named = result.verdict === "clear" || result.verdict === "keep" || result.verdict === "hold" ? about : null;
-  const isProtected = identification.candidates.some((c) => c.status === "protected" && c.probability > 0.1);
-  return {
-    identification,
-    columns: { verdict: result.verdict, because: identification.because, taxon: named, reportFirst: result.reportFirst, settleFrom: result.verdict === "hold" || result.verdict === "open" ? (identification.next.later[0]?.from ?? null) : null, protected: isProtected },
-  };
 }
 
 export const overrulingSchema = z.object({ findingId: z.uuid(), taxon: z.string().min(1), reason: z.string().trim().min(20, "say why in at least 20 letters: it is shown ever after").max(2000) });

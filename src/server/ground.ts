@@ -11,7 +11,7 @@ import { asMember, type Member, seesProtected } from "./session";
 
 const ring = z.array(z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)])).min(4).max(2000);
 const outlineSchema = z.object({ type: z.literal("Polygon"), coordinates: z.array(ring).min(1).max(20) });
-export const patchInputSchema = z.object({ id: z.uuid(), siteId: z.uuid(), taxon: z.string().min(1), name: z.string().trim().min(1, "give the patch a name").max(120), outline: outlineSchema, coverShare: z.number().min(0).max(1).nullable().default(null) });
+export const patchInputSchema = z.object({ id: z.uuid(), siteId: z.uuid(), taxon: z.string().min(1), name: z.string().trim().min(1, "give the patch a name").max(120), outline: outlineSchema, coverShare: z.number().min(0).max(1).nullable().default(null), findingId: z.uuid().nullable().default(null) });
 
 /** Saves a patch with its outline, once per id. Its area is geodesic, worked out by the database. */
 export async function savePatch(member: Member, raw: unknown): Promise<{ id: string; areaM2: number }> {
@@ -26,6 +26,12 @@ export async function savePatch(member: Member, raw: unknown): Promise<{ id: str
       .insert(patch)
       .values({ districtId: member.districtId, id: input.id, siteId: input.siteId, taxon: input.taxon, name: input.name, outline: input.outline, areaM2, coverShare: input.coverShare, madeBy: member.personName, protected: list.status[input.taxon] === "protected" })
       .onConflictDoNothing();
+    if (input.findingId) {
+      const [found] = await tx.select({ siteId: finding.siteId }).from(finding).where(eq(finding.id, input.findingId));
+      if (!found) throw notFound("The finding");
+      if (found.siteId !== input.siteId) throw new Refusal(400, "The finding lies on another site.");
+      await tx.update(finding).set({ patchId: input.id }).where(eq(finding.id, input.findingId));
+    }
     return { id: input.id, areaM2 };
   });
 }

@@ -1,9 +1,10 @@
 import { desc, eq, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
-import { checkTreatment, entryHash, followUpDays, GENESIS, type LabelLimits, labelLimitsSchema, restrictionsAfter, type Treatment, treatmentSchema } from "@/core/records";
+import { checkTreatment, followUpDays, GENESIS, type LabelLimits, labelLimitsSchema, restrictionsAfter, type Treatment, treatmentSchema } from "@/core/records";
 import type { Transaction } from "@/db/client";
 import { followUp, label, ledgerEntry, membership, patch, plan, site } from "@/db/schema";
+import { append } from "./append-entry";
 import { notFound, Refusal } from "./faults";
 import { shippedMethods } from "./flora";
 import { asMember, type Member } from "./session";
@@ -81,15 +82,6 @@ async function usedThisSeason(tx: Transaction, patchId: string, treatment: Treat
     const other = r.body as Treatment;
     return other.product?.labelId === treatment.product?.labelId && other.from.slice(0, 4) === year ? sum + (other.product?.ratePerHa ?? 0) : sum;
   }, 0);
-}
-
-/** Writes the next link of the chain. Caller holds the district's lock. */
-export async function append(tx: Transaction, member: Pick<Member, "districtId" | "personName">, input: { id: string; patchId: string; planId: string | null; supersedes: string | null }, body: unknown, enteredAt = new Date().toISOString()): Promise<number> {
-  const [last] = await tx.select({ seq: ledgerEntry.seq, hash: ledgerEntry.hash }).from(ledgerEntry).orderBy(desc(ledgerEntry.seq)).limit(1);
-  const clean = JSON.parse(JSON.stringify(body));
-  const link = { districtId: member.districtId, seq: (last?.seq ?? 0) + 1, id: input.id, supersedes: input.supersedes, body: clean, enteredBy: member.personName, enteredAt, previousHash: last?.hash ?? GENESIS };
-  await tx.insert(ledgerEntry).values({ ...link, patchId: input.patchId, planId: input.planId, hash: await entryHash(link) });
-  return link.seq;
 }
 
 async function afterwards(tx: Transaction, member: Member, input: EntryInput, kind: string, treatment: Treatment): Promise<void> {

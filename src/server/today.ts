@@ -24,7 +24,7 @@ export async function todayFor(member: Member) {
       today,
       district: here.name,
       reports: unplanned.filter((f) => f.reportFirst),
-      checks: checks.map(({ f, ...rest }) => ({ id: f.id, patchId: f.patchId, dueOn: f.dueOn, what: f.what, days: daysTo(f.dueOn), plant: commonName(rest.taxon), ...rest })),
+      checks: checks.map(({ f, ...rest }) => ({ id: f.id, patchId: f.patchId, dueOn: f.dueOn, what: f.what, days: daysTo(f.dueOn), today, plant: commonName(rest.taxon), ...rest })),
       windows: plans.map(({ p, ...rest }) => ({ id: p.id, findingId: p.findingId, patchId: p.patchId, method: methodName(p.method), plant: commonName(p.taxon), from: p.windowFrom, to: p.windowTo, intendedOn: p.intendedOn, open: p.windowFrom <= today && today <= p.windowTo, days: daysTo(p.windowTo), seedFrom: seedDay(p.taxon, today, here.hemisphere), overruled: p.overruling !== null, ...rest })),
       unplanned: unplanned.filter((f) => !f.reportFirst),
       holds: openVerdicts.filter((f) => !f.overruled).map((f) => ({ ...f, due: f.settleFrom !== null && f.settleFrom <= today })).sort((a, b) => (a.settleFrom ?? "9").localeCompare(b.settleFrom ?? "9")),

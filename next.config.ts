@@ -1,0 +1,12 @@
+import type { NextConfig } from "next";
+
+const config: NextConfig = {
+  poweredByHeader: false,
+  reactStrictMode: true,
+  serverExternalPackages: ["pg", "pg-boss", "sharp", "pino"],
+  outputFileTracingRoot: import.meta.dirname,
+  turbopack: { root: import.meta.dirname },
+  experimental: { serverActions: { bodySizeLimit: "1mb" } },
+};
+
+export default config;

@@ -1,0 +1,57 @@
+import Link from "next/link";
+import { notFound } from "next/navigation";
+import { STATUS_WORDS, StatusMark } from "@/components/marks";
+import { Drawing } from "@/drawings/render";
+import { drawState } from "@/drawings/states";
+import { commonName, shippedFlora } from "@/server/flora";
+import { listFor } from "@/server/list";
+import { asMember, memberOrSignIn } from "@/server/session";
+
+export const metadata = { title: "Plant" };
+const MONTHS = ["J", "F", "M", "A", "M", "J", "J", "A", "S", "O", "N", "D"];
+const inRange = ([first, last]: [number, number], month: number) => (first <= last ? month >= first && month <= last : month >= first || month <= last);
+
+export default async function TaxonPage({ params }: { params: Promise<{ id: string }> }) {
+  const member = await memberOrSignIn();
+  const flora = shippedFlora();
+  const { id } = await params;
+  const index = flora.taxa.findIndex((t) => t.id === id);
+  if (index < 0) notFound();
+  const taxon = flora.taxa[index];
+  const list = await asMember(member, (tx) => listFor(tx, null));
+  const scores = flora.scores.filter((s) => s.taxon === index && !s.notApplicable);
+  const twins = flora.pairs.filter((p) => p.a === id || p.b === id);
+  const status = list.status[taxon.name] ?? "kept";
+  const stations = [...new Set(scores.map((s) => flora.characters[s.character].station))];
+  return (
+    <div className="px-4 md:px-6 py-5">
+      <p className="small"><Link href="/flora">Flora</Link></p>
+      <h1 className="mt-1">{commonName(taxon.name)} <span className="latin font-normal text-[21px]">{taxon.name}</span></h1>
+      <p className="flex items-center gap-2 mt-1"><StatusMark status={status} /> {STATUS_WORDS[status]} here · {taxon.family} · {taxon.cycle} {taxon.lifeForm}</p>
+      <p className="small">{[...taxon.common.slice(1), ...taxon.synonyms].join(", ")}</p>
+      {taxon.hazards.people || taxon.hazards.stock || taxon.hazards.handling ? <ul className="mt-3 border-l-4 border-[var(--madder)] pl-3">{[taxon.hazards.people, taxon.hazards.stock, taxon.hazards.handling].filter(Boolean).map((h) => <li key={h}>{h}</li>)}</ul> : null}
+      <div className="grid lg:grid-cols-[minmax(0,1fr)_360px] gap-x-10">
+        <div>
+          {stations.map((station) => (
+            <section key={station} className="mt-6"><h2 className="ruled">{station.replace(/-/g, " ")}</h2>
+              <ul className="grid sm:grid-cols-2">{scores.filter((s) => flora.characters[s.character].station === station).map((s) => {
+                const c = flora.characters[s.character];
+                const best = s.shares ? s.shares.map((share, i) => ({ share, state: c.states[i] })).filter((x) => x.share > 0.12).sort((a, b) => b.share - a.share) : [];
+                const shapes = best[0] ? drawState(c.id, best[0].state.id) : null;
+                return <li key={`${c.id}-${s.stage ?? ""}-${s.position ?? ""}`} className="row flex gap-3 items-center py-1.5">{shapes ? <span className="flex-none w-[60px] h-[48px] bg-[#fdfbf5] border border-[var(--rule)]"><Drawing shapes={shapes} className="w-full h-full" /></span> : null}<span><span className="small">{c.name}{s.stage ? `, ${s.stage}` : ""}{s.position ? `, ${s.position} leaves` : ""}</span><br />{s.points ? <span className="figure">{s.points[1]} to {s.points[2]} {c.unit} <span className="small">({s.points[0]} to {s.points[3]})</span></span> : best.map((x) => `${x.state.name.toLowerCase()} ${Math.round(x.share * 100)} %`).join(", ")}</span></li>;
+              })}</ul>
+            </section>
+          ))}
+        </div>
+        <aside>
+          <h2 className="ruled mt-6">Calendar<span className="small">north</span></h2>
+          <table className="w-full small"><tbody><tr><th scope="row" className="sr-only">Month</th>{MONTHS.map((m, i) => <td key={`${m}${String(i)}`} className="text-center">{m}</td>)}</tr>{Object.entries(taxon.calendar).map(([stage, ranges]) => <tr key={stage}><th scope="row" className="text-left font-normal pr-2">{stage}</th>{MONTHS.map((m, i) => <td key={`${m}${String(i)}`} className={`h-5 border border-[var(--rule)] ${ranges.some((r) => inRange(r, i + 1)) ? "bg-[var(--moss)]" : ""}`}><span className="sr-only">{ranges.some((r) => inRange(r, i + 1)) ? "yes" : ""}</span></td>)}</tr>)}</tbody></table>
+          <h2 className="ruled mt-6">Taken for</h2>
+          <ul>{twins.map((p) => { const other = p.a === id ? p.b : p.a; const t = flora.taxa.find((x) => x.id === other); return <li key={other} className="row py-2"><Link href={`/flora/${other}`} className="font-semibold">{t ? commonName(t.name) : other}</Link> <StatusMark status={list.status[t?.name ?? ""] ?? "kept"} size={14} /><br /><span className="small">{p.mistake} Look at: {p.deciders.flatMap((d) => d.characters).filter((c, i, all) => all.indexOf(c) === i).slice(0, 5).map((c) => flora.characters.find((x) => x.id === c)?.name.toLowerCase()).join(", ")}.</span></li>; })}</ul>
+          <h2 className="ruled mt-6">For control</h2>
+          <dl className="small">{[["Spreads by", taxon.spread.join(", ")], ["Sprouts from", taxon.sprouts.join(", ") || "nothing recorded"], ["Grows from pieces of", taxon.fragments], ["Seed lives in the ground", `${taxon.seedYears[0]} to ${taxon.seedYears[1]} years`]].map(([k, v]) => <div key={k} className="row flex justify-between gap-3 py-1.5"><dt>{k}</dt><dd className="text-right">{v}</dd></div>)}</dl>
+        </aside>
+      </div>
+    </div>
+  );
+}

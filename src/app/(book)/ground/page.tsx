@@ -1,0 +1,37 @@
+import Link from "next/link";
+import { areaText } from "@/components/dates";
+import { MapFrame } from "@/components/map/map-frame";
+import { findingDetail } from "@/server/findings";
+import { commonName, shippedFlora } from "@/server/flora";
+import { districtBounds, patchLines, siteLines } from "@/server/ground";
+import { memberOrSignIn } from "@/server/session";
+
+export const metadata = { title: "Ground" };
+
+export default async function GroundPage({ searchParams }: { searchParams: Promise<{ draw?: string }> }) {
+  const member = await memberOrSignIn();
+  const { draw } = await searchParams;
+  const [sites, patches, bounds] = await Promise.all([siteLines(member), patchLines(member), districtBounds(member)]);
+  const finding = draw ? (await findingDetail(member, draw)).line : null;
+  const request = finding ? { siteId: finding.siteId, taxon: finding.taxon ?? "", plant: finding.name, findingId: finding.id, place: finding.place } : null;
+  const taxa = request ? shippedFlora().taxa.map((t) => ({ name: t.name, plant: commonName(t.name) })).sort((a, b) => a.plant.localeCompare(b.plant)) : [];
+  return (
+    <div>
+      <div className="px-4 md:px-6 py-4 flex flex-wrap items-baseline gap-x-4"><h1>{request ? `Mark the patch: ${request.plant}` : "Ground"}</h1><p className="small">{request ? "an outline gives the area that plans and records need" : "sites dashed, patches filled, findings as dots in the colour of their tape"}</p></div>
+      {sites.length === 0 ? <p className="px-4 md:px-6 pb-4">No sites yet. Sites come from a file of boundaries; the keeper brings it in.</p> : null}
+      <MapFrame bounds={bounds} request={request} taxa={taxa} />
+      <div className="px-4 md:px-6 py-5 grid lg:grid-cols-2 gap-x-10 gap-y-6">
+        <section>
+          <h2 className="ruled">Sites<span className="small">{sites.length}</span></h2>
+          <ul>{sites.map((s) => <li key={s.id} className="row py-2"><span className="font-semibold">{s.name}</span> <span className="small">{s.patches} patches, {s.findings} findings{s.rules.noProduct ? " · no products" : ""}{s.rules.noMachines ? " · no machines" : ""}{s.rules.grazed ? " · grazed" : ""}{s.rules.hayed ? " · hayed" : ""}{s.rules.foraged ? " · people gather here" : ""}</span><br /><span className="small">{s.note}</span> <Link className="small" href={`/bench?site=${s.id}`}>Look at a plant here</Link></li>)}</ul>
+        </section>
+        <section>
+          <h2 className="ruled">Patches<span className="small">{patches.length}</span></h2>
+          <ul>{patches.map((p) => <li key={p.id} className="row"><Link href={`/ground/patch/${p.id}`} style={{ textDecoration: "none" }} className="flex justify-between gap-3 py-2 min-h-[44px] hover:underline"><span><span className="font-semibold">{p.name}</span>: {p.plant}<br /><span className="small">{p.siteName}</span></span><span className="small text-right"><span className="figure">{areaText(p.areaM2)}</span><br />{STATES[p.state]}</span></Link></li>)}</ul>
+        </section>
+      </div>
+    </div>
+  );
+}
+
+const STATES: Record<string, string> = { open: "needs work", treated: "treated", watched: "being watched", gone: "gone" };

@@ -1,0 +1,128 @@
+"use server";
+import { cookies, headers } from "next/headers";
+import { redirect } from "next/navigation";
+import type { ActionState } from "@/components/ui/action-form";
+import { auth } from "@/server/auth";
+import { Refusal } from "@/server/faults";
+import { overrule } from "@/server/findings";
+import { recordCheck } from "@/server/follow-ups";
+import { recordTreatment, saveLabel } from "@/server/ledger";
+import { acceptInvitation, invite, setRoles, setUp } from "@/server/people";
+import { makePlan } from "@/server/plans";
+import { answerForm } from "@/server/respond";
+import { currentMember, DISTRICT_COOKIE, requireRole } from "@/server/session";
+import { readLabelForm, readTreatmentForm } from "@/server/treatment-form";
+
+const text = (form: FormData, name: string) => String(form.get(name) ?? "");
+const base = () => process.env.BASE_URL ?? "http://127.0.0.1:3210";
+
+export async function signIn(_: ActionState, form: FormData): Promise<ActionState> {
+  const answer = await answerForm(async () => {
+    const response = await auth().handler(new Request(`${base()}/api/auth/sign-in/email`, { method: "POST", headers: { "content-type": "application/json", origin: base(), "x-forwarded-for": (await headers()).get("x-forwarded-for") ?? "127.0.0.1" }, body: JSON.stringify({ email: text(form, "email"), password: text(form, "password") }) }));
+    if (response.status === 429) throw new Refusal(429, "Too many tries. Wait a minute, then try again.");
+    if (!response.ok) throw new Refusal(401, "E-mail and password do not fit together.");
+    const jar = await cookies();
+    for (const line of response.headers.getSetCookie()) {
+      const [pair, ...attributes] = line.split("; ");
+      const at = pair.indexOf("=");
+      const maxAge = attributes.find((a) => a.toLowerCase().startsWith("max-age="));
+      jar.set(pair.slice(0, at), decodeURIComponent(pair.slice(at + 1)), { httpOnly: true, sameSite: "lax", path: "/", secure: base().startsWith("https:"), ...(maxAge ? { maxAge: Number(maxAge.split("=")[1]) } : {}) });
+    }
+    return "";
+  });
+  if (answer.ok) redirect("/today");
+  return answer;
+}
+
+export async function signOut(): Promise<void> {
+  await auth().api.signOut({ headers: await headers() }).catch(() => undefined);
+  redirect("/sign-in");
+}
+
+export async function signOutEverywhere(): Promise<void> {
+  await auth().api.revokeSessions({ headers: await headers() });
+  redirect("/sign-in");
+}
+
+export async function chooseDistrict(form: FormData): Promise<void> {
+  const member = await currentMember();
+  const wanted = text(form, "district");
+  if (member?.places.some((p) => p.districtId === wanted)) (await cookies()).set(DISTRICT_COOKIE, wanted, { httpOnly: true, sameSite: "lax", path: "/", maxAge: 31536000 });
+  redirect("/today");
+}
+
+export async function setUpAction(_: ActionState, form: FormData): Promise<ActionState> {
+  const answer = await answerForm(async () => {
+    await setUp(Object.fromEntries(form));
+    return "";
+  });
+  if (answer.ok) redirect("/sign-in?made=1");
+  return answer;
+}
+
+export async function acceptAction(_: ActionState, form: FormData): Promise<ActionState> {
+  const answer = await answerForm(async () => {
+    await acceptInvitation(text(form, "token"), { name: text(form, "name"), password: text(form, "password") });
+    return "";
+  });
+  if (answer.ok) redirect("/sign-in?made=1");
+  return answer;
+}
+
+export async function inviteAction(_: ActionState, form: FormData): Promise<ActionState> {
+  return answerForm(async () => {
+    const member = await requireRole("keeper");
+    await invite(member, { name: text(form, "name"), email: text(form, "email"), roles: form.getAll("roles") }, base());
+    return "Invited. The letter is in the outbox below.";
+  });
+}
+
+export async function rolesAction(_: ActionState, form: FormData): Promise<ActionState> {
+  return answerForm(async () => {
+    await setRoles(await requireRole("keeper"), { personId: text(form, "personId"), roles: form.getAll("roles"), licence: text(form, "licence") || undefined, licenceExpires: text(form, "licenceExpires") || undefined });
+    return "Saved.";
+  });
+}
+
+export async function planAction(_: ActionState, form: FormData): Promise<ActionState> {
+  const answer = await answerForm(async () => {
+    await makePlan(await requireRole("specialist"), Object.fromEntries(form));
+    return "";
+  });
+  if (answer.ok) redirect("/season");
+  return answer;
+}
+
+export async function overruleAction(_: ActionState, form: FormData): Promise<ActionState> {
+  return answerForm(async () => {
+    await overrule(await requireRole("specialist"), Object.fromEntries(form));
+    return "Overruled, in your name. It shows on the finding ever after.";
+  });
+}
+
+export async function checkAction(_: ActionState, form: FormData): Promise<ActionState> {
+  return answerForm(async () => {
+    const raw = Object.fromEntries(form);
+    await recordCheck(await requireRole("scout", "specialist", "applicator"), { ...raw, percentControl: raw.percentControl === "" ? undefined : raw.percentControl });
+    return "Recorded.";
+  });
+}
+
+export async function treatmentAction(_: ActionState, form: FormData): Promise<ActionState> {
+  let id = "";
+  const answer = await answerForm(async () => {
+    const member = await requireRole("applicator");
+    const saved = await recordTreatment(member, readTreatmentForm(form));
+    id = saved.id;
+    return "";
+  });
+  if (answer.ok) redirect(`/ledger/${id}`);
+  return answer;
+}
+
+export async function labelAction(_: ActionState, form: FormData): Promise<ActionState> {
+  return answerForm(async () => {
+    await saveLabel(await requireRole("specialist", "applicator"), readLabelForm(form));
+    return "Label entered.";
+  });
+}

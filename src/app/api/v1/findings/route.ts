@@ -1,0 +1,12 @@
+import { saveFinding } from "@/server/findings";
+import { respond } from "@/server/respond";
+import { requireRole } from "@/server/session";
+
+/** Saves a finding made in the field. Idempotent by the finding's id; the verdict is computed here. */
+export async function POST(request: Request) {
+  return respond(async () => {
+    const member = await requireRole("scout", "specialist");
+    const saved = await saveFinding(member, await request.json());
+    return Response.json(saved, { status: saved.again ? 200 : 201 });
+  });
+}

@@ -1,0 +1,8 @@
+import { redirect } from "next/navigation";
+import { needsSetUp } from "@/server/people";
+import { currentMember } from "@/server/session";
+
+export default async function Home() {
+  if (await needsSetUp()) redirect("/set-up");
+  redirect((await currentMember()) ? "/today" : "/sign-in");
+}

@@ -1,0 +1,219 @@
+"use client";
+import Link from "next/link";
+import { useEffect, useMemo, useRef, useState } from "react";
+import type { CaseInput, Character, Lens, ObservationInput, Stage, Status } from "@/core/identify";
+import { Tape } from "../marks";
+import { StatusMark } from "../marks";
+import { newDraft, useDraft } from "./draft";
+import { Evidence } from "./evidence";
+import { AnyPart } from "./any-part";
+import { Hedge } from "./hedge";
+import { Question, type Sure } from "./question";
+import { SavePanel } from "./save-panel";
+import { STAGE_WORDS, StageQuestion } from "./stage-question";
+import { useEngine } from "./use-engine";
+
+export interface BenchSite {
+  id: string;
+  name: string;
+  centre: [number, number];
+  setting: Record<string, string[]>;
+  status: Record<string, Status>;
+  actions: Record<string, string>;
+  patches: { id: string; name: string }[];
+}
+export interface BenchProps {
+  sites: BenchSite[];
+  chosenSite: string | null;
+  chosenPatch: string | null;
+  costs: { wrongClear: number; missedTarget: number; hold: number };
+  confirmed: Record<string, number>;
+  hemisphere: "north" | "south";
+  today: string;
+  draftKey: string;
+  maySave: boolean;
+}
+
+const KIT = ["lens", "ruler", "knife", "trowel", "gloves"] as const;
+const LENSES: [string, string][] = [["", "Whatever tells most"], ["collar", "Collar"], ["touch", "Touch"], ["distance", "Distance"], ["dig", "Dig"], ["bark", "Bark in winter"]];
+
+/** The Bench: one question at a time, the verdict never out of sight, and who still fits beside it. */
+export function Bench(props: BenchProps) {
+  const first = props.sites.find((s) => s.id === props.chosenSite) ?? props.sites[0];
+  const shelf = useDraft(props.draftKey, () => newDraft(first?.id ?? "", props.today, props.chosenPatch));
+  const { draft } = shelf;
+  const [lens, setLens] = useState("");
+  const [towards, setTowards] = useState<"action" | "name">("action");
+  const [kit, setKit] = useState<string[]>([...KIT]);
+  const [sure, setSure] = useState<Sure>("sure");
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [sheet, setSheet] = useState<"none" | "fits" | "save" | "any">("none");
+  const before = useRef(new Map<string, number>());
+  const site = props.sites.find((s) => s.id === draft?.siteId) ?? first;
+  const input = useMemo<CaseInput | null>(() => (draft && site ? { id: draft.id, day: draft.day, hemisphere: props.hemisphere, stage: draft.stage, kit: kit as CaseInput["kit"], setting: site.setting, list: site.status, actions: site.actions, confirmed: props.confirmed, costs: props.costs, observations: draft.observations } : null), [draft, site, kit, props.hemisphere, props.confirmed, props.costs]);
+  const { state, view, fault } = useEngine(input, (lens || null) as Lens);
+  const search = useRef<HTMLInputElement>(null);
+
+  const character = useMemo(() => {
+    if (state.status !== "ready" || !view || !draft) return null;
+    const id = chosen ?? view.identification.next[towards][0]?.character;
+    return state.vocabulary.characters.find((c) => c.id === id) ?? null;
+  }, [state, view, chosen, towards, draft]);
+
+  const answer = (observation: ObservationInput) => {
+    if (!draft) return;
+    before.current = new Map(view?.field.map((m) => [m.taxon, m.probability]));
+    shelf.change({ ...draft, observations: [...draft.observations.filter((o) => o.character !== observation.character), observation] });
+    setChosen(null);
+    setSure("sure");
+  };
+  const remove = (index: number) => {
+    if (!draft) return;
+    before.current = new Map(view?.field.map((m) => [m.taxon, m.probability]));
+    shelf.change({ ...draft, observations: draft.observations.filter((_, i) => i !== index) });
+  };
+  const undo = () => {
+    if (!draft) return;
+    if (draft.observations.length > 0) remove(draft.observations.length - 1);
+    else if (draft.stageAsked) shelf.change({ ...draft, stage: null, stageAsked: false });
+  };
+  const setStage = (stage: Stage | null) => draft && shelf.change({ ...draft, stage, stageAsked: true });
+
+  const act = useRef({ answer, undo, character, setStage, asking: true, sure });
+  act.current = { answer, undo, character, setStage, asking: !draft?.stageAsked, sure };
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      if (event.ctrlKey || event.metaKey || event.altKey || event.shiftKey || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName)) return;
+      const now = act.current;
+      if (/^[1-9]$/.test(event.key)) document.querySelector<HTMLButtonElement>(`[data-answer="${event.key}"]`)?.click();
+      else if (event.key === "0") now.asking ? now.setStage(null) : now.character && now.answer({ character: now.character.id, answer: "cannot-tell" });
+      else if (event.key === "n" && now.character && !now.asking) now.answer({ character: now.character.id, answer: "not-there-yet" });
+      else if (event.key === "u") now.undo();
+      else if (event.key === "/") {
+        event.preventDefault();
+        search.current?.focus();
+      }
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+
+  if (!site) return <div className="p-6"><h1>Bench</h1><p className="mt-3">A finding belongs to a place, and this district has none yet. <Link href="/ground">Draw the first site on Ground.</Link></p></div>;
+  if (!draft || state.status === "loading") return <p className="p-6" role="status">Opening the flora …</p>;
+  if (state.status === "failed") return <div className="p-6"><h1>The flora could not be opened</h1><p className="mt-2">{state.why}. Your draft is safe on this device.</p><button type="button" className="button mt-3" onClick={() => location.reload()}>Try again</button></div>;
+
+  const found = view?.identification;
+  const nextCheck = found?.next[towards].find((c) => c.character === character?.id);
+  const todo = !found || draft.observations.length === 0 ? undefined : todoFor(found, state.vocabulary.characters);
+  const others = found?.next[towards].filter((c) => c.character !== character?.id && !draft.observations.some((o) => o.character === c.character)).slice(0, 4) ?? [];
+  const nameOf = (id: string) => state.vocabulary.characters.find((c) => c.id === id)?.name ?? id;
+
+  return (
+    <div className="pb-[76px] lg:pb-0">
+      <div className="hidden md:flex flex-wrap gap-x-6 gap-y-1 px-6 py-2 items-end">
+        <Conditions {...{ props, draft, shelf, lens, setLens, towards, setTowards, kit, setKit }} />
+      </div>
+      <details className="md:hidden px-4 small">
+        <summary className="min-h-[44px] flex items-center gap-2">{site.name} · {draft.stage ? STAGE_WORDS[draft.stage] : "stage not said"} · {draft.day}</summary>
+        <div className="grid grid-cols-2 gap-3 pb-3"><Conditions {...{ props, draft, shelf, lens, setLens, towards, setTowards, kit, setKit }} /></div>
+      </details>
+      <div className="sticky top-0 z-20"><Tape verdict={found?.verdict ?? "open"} reason={fault ?? found?.because ?? "Reckoning …"} todo={todo} /></div>
+      {view ? (
+        <p className="lg:hidden flex gap-x-4 gap-y-1 flex-wrap px-4 py-2 border-b border-[var(--rule)] font-semibold">
+          {view.field.slice(0, 3).map((m) => <span key={m.taxon} className="inline-flex items-center gap-2"><StatusMark status={m.status} size={18} />{m.name} <span className="figure">{Math.round(m.probability * 100)} %</span></span>)}
+        </p>
+      ) : null}
+      <div className="lg:grid lg:grid-cols-[minmax(0,1.06fr)_minmax(0,1fr)]">
+        <div className="px-4 md:px-6 py-4 lg:border-r border-[var(--line)] min-w-0">
+          {!draft.stageAsked ? (
+            <StageQuestion onAnswer={setStage} />
+          ) : character ? (
+            <Question character={character} why={nextCheck?.why ?? ""} caution={nextCheck?.caution === "gloves" ? "Gloves on: a plant that still fits harms the skin." : undefined} sure={sure} onSure={setSure} onAnswer={answer} />
+          ) : view ? (
+            <section><h1 className="text-[24px]">Nothing more to ask at this stage, with this kit</h1><p className="mt-2">Save it as it stands, or choose any part below.</p></section>
+          ) : (
+            <p role="status">Reckoning …</p>
+          )}
+          {others.length > 0 && draft.stageAsked ? (
+            <p className="mt-4 flex flex-wrap gap-2 items-center"><span className="small">Or look at:</span>{others.map((o) => <button key={o.character} type="button" className="button !min-h-[44px] !py-1 small" onClick={() => setChosen(o.character)}>{nameOf(o.character)}</button>)}</p>
+          ) : null}
+          <div className={sheet === "any" ? "" : "hidden lg:block"}><AnyPart inputRef={search} characters={state.vocabulary.characters} onChoose={(id) => { setChosen(id); setSheet("none"); }} /></div>
+          <Evidence rows={view?.evidence.length === draft.observations.length ? view.evidence : draft.observations.map((o) => ({ seen: nameOf(o.character), decibans: 0 }))} pair={view?.pair ?? null} onRemove={remove} />
+          <Later later={found?.next.later ?? []} nameOf={nameOf} names={view?.names ?? {}} />
+        </div>
+        <div className="px-4 md:px-6 py-4 min-w-0">
+          <div className={sheet === "fits" ? "" : "hidden lg:block"}>
+            <h2 className="ruled">Who still fits<span className="small">higher fits better · the dashed line is your limit{found ? `, ${Number((found.limit * 100).toPrecision(2))} %` : ""}</span></h2>
+            {view ? <Hedge marks={view.field} before={before.current} limit={view.identification.limit} /> : null}
+            {found && found.sameTreatment.length > 0 ? <p className="mt-2">No need to tell {found.sameTreatment[0].map((n) => view?.names[n] ?? n).join(" from ")}: same treatment here.</p> : null}
+            {found && found.untested.length > 0 ? <p className="small mt-2">Not tested, because the flora does not say: {found.untested.slice(0, 3).map((u) => `${view?.names[u.taxon] ?? u.taxon} (${u.characters.map(nameOf).join(", ")})`).join("; ")}</p> : null}
+          </div>
+          <div className={sheet === "save" ? "" : "hidden lg:block"}>
+            <SavePanel maySave={props.maySave} draft={draft} site={site} pictures={shelf.pictures} onChange={shelf.change} onAddPictures={shelf.addPictures} onRemovePicture={shelf.removePicture} onSaved={(sent) => shelf.finish(newDraft(draft.siteId, props.today), sent)} />
+          </div>
+        </div>
+      </div>
+      <div className="lg:hidden fixed bottom-0 inset-x-0 z-30 grid grid-cols-4 border-t border-[var(--line)] bg-[var(--paper)] no-print">
+        <BarButton onClick={undo} disabled={!draft.stageAsked}>↶ Undo</BarButton>
+        <BarButton pressed={sheet === "fits"} onClick={() => setSheet(sheet === "fits" ? "none" : "fits")}>Who fits</BarButton>
+        <BarButton pressed={sheet === "any"} onClick={() => setSheet(sheet === "any" ? "none" : "any")}>Any part…</BarButton>
+        <BarButton pressed={sheet === "save"} onClick={() => { setSheet(sheet === "save" ? "none" : "save"); requestAnimationFrame(() => document.getElementById("save-panel")?.scrollIntoView()); }}>Save</BarButton>
+      </div>
+    </div>
+  );
+}
+
+function BarButton({ children, onClick, pressed, disabled }: { children: React.ReactNode; onClick: () => void; pressed?: boolean; disabled?: boolean }) {
+  return <button type="button" className={`min-h-[60px] font-bold border-l first:border-l-0 border-[var(--rule)] disabled:opacity-50 ${pressed ? "bg-[var(--press)] text-[var(--press-ink)]" : ""}`} aria-pressed={pressed} disabled={disabled} onClick={onClick}>{children}</button>;
+}
+
+/** The one thing to do next, after the verdict's reason. */
+function todoFor(found: import("@/core/identify").Identification, characters: Character[]): string | undefined {
+  const first = found.next.action[0];
+  const name = characters.find((c) => c.id === first?.character)?.name.toLowerCase();
+  if (found.verdict === "hold" && name) return `One look that may settle it: ${name}.`;
+  if (found.verdict === "hold" && found.next.later[0]) return `Come back from ${found.next.later[0].from}.`;
+  if (found.verdict === "clear") return found.reportFirst ? "Save it, and report it." : "Save it, then mark the patch.";
+  if (found.verdict === "keep") return "Save it, so that nobody tears it out.";
+  return undefined;
+}
+
+function Later({ later, nameOf, names }: { later: { character: string; from: string; parts: [string, string] }[]; nameOf: (id: string) => string; names: Record<string, string> }) {
+  if (later.length === 0) return null;
+  return (
+    <section className="mt-6">
+      <h2 className="ruled">If not today<span className="small">what else would settle it, and from when</span></h2>
+      <ul className="grid sm:grid-cols-3 gap-x-4 gap-y-2 mt-2">
+        {later.slice(0, 3).map((item) => (
+          <li key={item.character}><span className="font-semibold">{nameOf(item.character)}</span><br /><span className="small">from {new Date(`${item.from}T00:00:00Z`).toLocaleDateString("en-GB", { day: "numeric", month: "long", timeZone: "UTC" })} · parts {names[item.parts[0]] ?? item.parts[0]} from {names[item.parts[1]] ?? item.parts[1]}</span></li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+interface ConditionsProps {
+  props: BenchProps;
+  draft: NonNullable<ReturnType<typeof useDraft>["draft"]>;
+  shelf: ReturnType<typeof useDraft>;
+  lens: string;
+  setLens: (v: string) => void;
+  towards: "action" | "name";
+  setTowards: (v: "action" | "name") => void;
+  kit: string[];
+  setKit: (v: string[]) => void;
+}
+
+function Conditions({ props, draft, shelf, lens, setLens, towards, setTowards, kit, setKit }: ConditionsProps) {
+  return (
+    <>
+      <label className="field min-w-[170px]"><span className="label">Place</span><select value={draft.siteId} onChange={(e) => shelf.change({ ...draft, siteId: e.target.value, patchId: null, place: null })}>{props.sites.map((s) => <option key={s.id} value={s.id}>{s.name}</option>)}</select></label>
+      <label className="field"><span className="label">Day</span><input type="date" value={draft.day} max={props.today} onChange={(e) => e.target.value && shelf.change({ ...draft, day: e.target.value })} /></label>
+      <label className="field min-w-[130px]"><span className="label">Stage seen</span><select value={draft.stage ?? ""} onChange={(e) => shelf.change({ ...draft, stage: (e.target.value || null) as Stage | null, stageAsked: true })}><option value="">not said</option>{Object.entries(STAGE_WORDS).map(([id, name]) => <option key={id} value={id}>{name}</option>)}</select></label>
+      <label className="field"><span className="label">Towards</span><select value={towards} onChange={(e) => setTowards(e.target.value as "action" | "name")}><option value="action">an action</option><option value="name">a name</option></select></label>
+      <label className="field"><span className="label">Lens</span><select value={lens} onChange={(e) => setLens(e.target.value)}>{LENSES.map(([id, name]) => <option key={id} value={id}>{name}</option>)}</select></label>
+      <details className="relative"><summary className="small min-h-[44px] flex items-center">Kit: {kit.length === KIT.length ? "all" : kit.length === 0 ? "none" : kit.join(", ")}</summary><div className="absolute z-40 right-0 bg-[var(--sheet)] border-2 border-[var(--ink)] p-3 w-40">{KIT.map((item) => <label key={item} className="tick"><input type="checkbox" checked={kit.includes(item)} onChange={(e) => setKit(e.target.checked ? [...kit, item] : kit.filter((k) => k !== item))} />{item}</label>)}</div></details>
+    </>
+  );
+}

@@ -1,0 +1,88 @@
+"use client";
+import { scaleLog } from "d3-scale";
+import { STATUS_WORDS, StatusMark } from "../marks";
+import type { FieldMark } from "./engine.worker";
+
+const WIDTH = 532;
+const HEIGHT = 440;
+const TOP = 26;
+const FOOT = 14;
+const LEAST = 0.001;
+const TICKS = [1, 0.3, 0.1, 0.03, 0.01, 0.003, 0.001];
+const MOST_SIDE = 6;
+
+interface Placed extends FieldMark {
+  x: number;
+  y: number;
+  before: number | null;
+}
+
+/** Places the marks of one side: height by chance, side by side so that no two names lie on each other. */
+export function placeMarks(marks: FieldMark[], before: Map<string, number>, y: (p: number) => number): Placed[] {
+  const placed: Placed[] = [];
+  for (const side of ["kept", "target"] as const) {
+    const own = marks.filter((m) => m.side === side).slice(0, MOST_SIDE);
+    let last = -100;
+    own.forEach((mark, i) => {
+      const wanted = y(Math.max(LEAST, mark.probability));
+      const top = Math.max(wanted, last + 30);
+      last = top;
+      const inset = 24 + (i % 2) * 26;
+      placed.push({ ...mark, x: side === "kept" ? inset : WIDTH / 2 + inset, y: Math.min(top, HEIGHT - FOOT), before: before.has(mark.taxon) ? y(Math.max(LEAST, before.get(mark.taxon) as number)) : null });
+    });
+  }
+  return placed;
+}
+
+/** The hedge: who still fits. Kept side left, targets right; nothing on the left may stand above the dashed line. */
+export function Hedge({ marks, before, limit }: { marks: FieldMark[]; before: Map<string, number>; limit: number }) {
+  const y = scaleLog().domain([LEAST, 1]).range([HEIGHT - FOOT, TOP]);
+  const placed = placeMarks(marks, before, y);
+  const percent = (p: number) => (p < 0.001 ? "<0.1 %" : `${Number((p * 100).toPrecision(2))} %`);
+  return (
+    <figure>
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full" aria-hidden>
+        <rect x={0} y={0} width={WIDTH / 2} height={HEIGHT} fill="var(--kept-ground)" />
+        <rect x={WIDTH / 2} y={0} width={WIDTH / 2} height={HEIGHT} fill="var(--target-ground)" />
+        <line x1={WIDTH / 2} x2={WIDTH / 2} y1={0} y2={HEIGHT} stroke="var(--line)" />
+        <text x={8} y={18} className="slab" fontSize={16} fontWeight={640} fill="var(--teal)">Kept side</text>
+        <text x={WIDTH - 8} y={18} textAnchor="end" fontSize={16} fontWeight={640} className="slab" fill="var(--madder)">Targets</text>
+        {TICKS.map((t) => (
+          <g key={t}>
+            <line x1={0} x2={WIDTH} y1={y(t)} y2={y(t)} stroke="var(--rule)" strokeWidth={0.7} />
+            <text x={WIDTH / 2 - 6} y={y(t) - 3} textAnchor="end" fontSize={11.5} className="figure" fill="var(--soft)">{t * 100} %</text>
+          </g>
+        ))}
+        <line x1={0} x2={WIDTH / 2} y1={y(limit)} y2={y(limit)} stroke="var(--ink)" strokeWidth={1.8} strokeDasharray="8 5" />
+        <text x={8} y={y(limit) + 14} fontSize={12.5} fontWeight={600} fill="var(--ink)">nothing may stand above this line</text>
+        {placed.map((m) => (
+          <g key={m.taxon}>
+            {m.before !== null && Math.abs(m.before - m.y) > 3 ? (
+              <>
+                <line x1={m.x} x2={m.x} y1={m.before} y2={m.y} stroke="var(--soft)" strokeDasharray="2 3" strokeWidth={1.4} />
+                <circle cx={m.x} cy={m.before} r={3} fill="var(--soft)" />
+              </>
+            ) : null}
+            <g transform={`translate(${m.x - 10},${m.y - 10})`}><StatusMark status={m.status} size={20} /></g>
+            <text x={m.x + 15} y={m.y + 1} fontSize={14.5} fontWeight={600} fill="var(--ink)" stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"} strokeWidth={3} paintOrder="stroke">{shorten(m.name, m.side === "kept" && m.x > 30 ? 22 : 25)} <tspan fontSize={12} className="figure" fontWeight={400}>{percent(m.probability)}</tspan></text>
+            {m.taxon !== "unknown" ? <text x={m.x + 15} y={m.y + 14} fontSize={11.5} fontStyle="italic" fill="var(--soft)">{m.taxon}</text> : null}
+          </g>
+        ))}
+      </svg>
+      <details className="mt-1">
+        <summary className="small min-h-[44px] flex items-center">The same as a table, with and without local likelihood</summary>
+        <table className="w-full text-left">
+          <caption className="sr-only">Who still fits</caption>
+          <thead><tr className="small"><th scope="col">Plant</th><th scope="col">Here it is</th><th scope="col">Local</th><th scope="col">Flat</th></tr></thead>
+          <tbody>
+            {marks.slice(0, 14).map((m) => (
+              <tr key={m.taxon} className="row"><th scope="row" className="font-normal py-1">{m.name} <span className="latin">{m.taxon === "unknown" ? "" : m.taxon}</span></th><td>{STATUS_WORDS[m.status]}</td><td className="figure">{percent(m.probability)}</td><td className="figure">{percent(m.flat)}</td></tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
+    </figure>
+  );
+}
+
+const shorten = (name: string, most: number) => (name.length > most ? `${name.slice(0, most - 1)}…` : name);

@@ -1,0 +1,89 @@
+"use client";
+import dynamic from "next/dynamic";
+import { useRouter } from "next/navigation";
+import { useEffect, useState } from "react";
+import type { BenchSite } from "./bench";
+import type { Draft } from "./draft";
+
+const PickMap = dynamic(() => import("../map/pick-map").then((m) => m.PickMap), { ssr: false, loading: () => <p className="small">Opening the map …</p> });
+
+interface Props {
+  maySave: boolean;
+  draft: Draft;
+  site: BenchSite;
+  pictures: { id: string; name: string; blob: Blob }[];
+  onChange: (draft: Draft) => void;
+  onAddPictures: (draftId: string, files: File[]) => void;
+  onRemovePicture: (id: string) => void;
+  onSaved: (sentPictures: string[]) => Promise<void>;
+}
+
+type Sending = { status: "idle" } | { status: "sending"; what: string } | { status: "failed"; why: string };
+
+/** Saves what was seen as a finding on a site at a point. What cannot be sent stays on the device. */
+export function SavePanel({ maySave, draft, site, pictures, onChange, onAddPictures, onRemovePicture, onSaved }: Props) {
+  const router = useRouter();
+  const [sending, setSending] = useState<Sending>({ status: "idle" });
+  const [mapOpen, setMapOpen] = useState(false);
+  const place = draft.place ?? site.centre;
+  const locate = () => navigator.geolocation?.getCurrentPosition((p) => onChange({ ...draft, place: [p.coords.longitude, p.coords.latitude] }), () => setSending({ status: "failed", why: "The device gave no position. Point to the place on the map instead." }), { enableHighAccuracy: true, timeout: 10000 });
+  const save = async () => {
+    setSending({ status: "sending", what: "the finding" });
+    try {
+      const body = { id: draft.id, siteId: draft.siteId, patchId: draft.patchId, place: { longitude: place[0], latitude: place[1] }, day: draft.day, stage: draft.stage, observations: draft.observations, note: draft.note };
+      await send("/api/v1/findings", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+      for (const [i, picture] of pictures.entries()) {
+        setSending({ status: "sending", what: `picture ${i + 1} of ${pictures.length}` });
+        await send(`/api/v1/pictures/${picture.id}?finding=${draft.id}`, { method: "PUT", body: picture.blob });
+      }
+      const saved = draft.id;
+      await onSaved(pictures.map((p) => p.id));
+      router.push(`/findings/${saved}`);
+    } catch (error) {
+      setSending({ status: "failed", why: (error as Error).message });
+    }
+  };
+  return (
+    <section id="save-panel" className="mt-6">
+      <h2 className="ruled">Save as a finding<span className="small">{site.name}</span></h2>
+      <div className="grid sm:grid-cols-2 gap-x-5 gap-y-3 mt-3">
+        <label className="field"><span className="label">Patch it belongs to</span><select value={draft.patchId ?? ""} onChange={(e) => onChange({ ...draft, patchId: e.target.value || null })}><option value="">none yet</option>{site.patches.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}</select></label>
+        <p className="field"><span className="label">Place</span><span className="figure">{place[1].toFixed(5)}, {place[0].toFixed(5)}</span> <span className="small">{draft.place ? "" : "middle of the site"}</span></p>
+        <p className="flex flex-wrap gap-2 sm:col-span-2"><button type="button" className="button" onClick={locate}>Where I stand</button><button type="button" className="button" aria-expanded={mapOpen} onClick={() => setMapOpen(!mapOpen)}>{mapOpen ? "Close the map" : "Point on the map"}</button></p>
+        {mapOpen ? <div className="sm:col-span-2"><PickMap place={place} onPick={(p) => onChange({ ...draft, place: p })} /></div> : null}
+        <label className="field sm:col-span-2"><span className="label">Note</span><textarea value={draft.note} maxLength={4000} onChange={(e) => onChange({ ...draft, note: e.target.value })} /></label>
+        <div className="sm:col-span-2">
+          <label className="button"><span>Add pictures</span><input type="file" accept="image/*" multiple className="sr-only" onChange={(e) => { onAddPictures(draft.id, [...(e.target.files ?? [])]); e.target.value = ""; }} /></label>
+          <ul className="flex flex-wrap gap-2 mt-2">{pictures.map((p) => <li key={p.id} className="relative"><Thumb blob={p.blob} name={p.name} /><button type="button" className="button !min-h-[44px] !px-3 absolute bottom-0 right-0 bg-[var(--sheet)]" aria-label={`Remove ${p.name}`} onClick={() => onRemovePicture(p.id)}>×</button></li>)}</ul>
+        </div>
+      </div>
+      {maySave ? null : <p className="mt-2">You may look, but saving needs the role of scout or specialist in this district.</p>}
+      <button type="button" className="button press mt-3 w-full sm:w-auto" disabled={!maySave || draft.observations.length === 0 || sending.status === "sending"} onClick={save}>{sending.status === "sending" ? `Sending ${sending.what} …` : "Save the finding"}</button>
+      {draft.observations.length === 0 ? <p className="small mt-1">Answer at least one question first.</p> : null}
+      {sending.status === "failed" ? <p role="alert" className="fault mt-2">Not sent: {sending.why} Everything is kept on this device; save again when you can.</p> : null}
+    </section>
+  );
+}
+
+async function send(url: string, init: RequestInit): Promise<void> {
+  let response: Response;
+  try {
+    response = await fetch(url, init);
+  } catch {
+    throw new Error("there is no connection.");
+  }
+  if (response.ok) return;
+  const answer = (await response.json().catch(() => null)) as { error?: { message: string; issues: { what: string }[] } } | null;
+  throw new Error([answer?.error?.message ?? `the server answered ${response.status}.`, ...(answer?.error?.issues.map((i) => i.what) ?? [])].join(" "));
+}
+
+function Thumb({ blob, name }: { blob: Blob; name: string }) {
+  const [url, setUrl] = useState("");
+  useEffect(() => {
+    const made = URL.createObjectURL(blob);
+    setUrl(made);
+    return () => URL.revokeObjectURL(made);
+  }, [blob]);
+  // biome-ignore lint/performance/noImgElement: a local blob, which no optimiser can fetch
+  return url ? <img src={url} alt={name} className="h-24 w-24 object-cover border border-[var(--line)]" /> : null;
+}

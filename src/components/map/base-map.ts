@@ -1,0 +1,41 @@
+"use client";
+import * as maplibregl from "maplibre-gl";
+import "maplibre-gl/dist/maplibre-gl.css";
+
+maplibregl.setWorkerUrl(new URL("maplibre-gl/dist/maplibre-gl-worker.mjs", import.meta.url).href);
+
+const VERDICT_COLOURS = ["match", ["get", "verdict"], "clear", "#5d8a4f", "hold", "#e8b63a", "keep", "#1c6b75", "unknown", "#5d4a8a", "#fbf9f2"];
+const FONT = ["Atkinson Hyperlegible Next Variable"];
+
+/** The district's own map: vector tiles from the database, drawn like a printed survey sheet; no outside tiles, no glyph server. */
+export function makeMap(container: HTMLElement, bounds: [number, number, number, number] | null, centre?: [number, number]): maplibregl.Map {
+  const map = new maplibregl.Map({
+    container,
+    attributionControl: false,
+    ...(centre ? { center: centre, zoom: 16 } : bounds ? { bounds, fitBoundsOptions: { padding: 30 } } : { center: [0, 20], zoom: 1 }),
+    style: {
+      version: 8,
+      sources: { district: { type: "vector", tiles: [`${location.origin}/api/v1/tiles/{z}/{x}/{y}`], minzoom: 8, maxzoom: 17 } },
+      layers: [
+        { id: "paper", type: "background", paint: { "background-color": "#f3eedf" } },
+        { id: "wood", type: "fill", source: "district", "source-layer": "features", filter: ["==", ["get", "kind"], "wood"], paint: { "fill-color": "#dbe3c8" } },
+        { id: "field", type: "fill", source: "district", "source-layer": "features", filter: ["==", ["get", "kind"], "field"], paint: { "fill-color": "#efe6c6" } },
+        { id: "lake", type: "fill", source: "district", "source-layer": "features", filter: ["==", ["get", "kind"], "lake"], paint: { "fill-color": "#c9dde0", "fill-outline-color": "#1c6b75" } },
+        { id: "sites", type: "fill", source: "district", "source-layer": "sites", paint: { "fill-color": "#fbf9f2", "fill-opacity": 0.45 } },
+        { id: "site-lines", type: "line", source: "district", "source-layer": "sites", paint: { "line-color": "#1d2a24", "line-width": 1.4, "line-dasharray": [5, 2] } },
+        { id: "river", type: "line", source: "district", "source-layer": "features", filter: ["in", ["get", "kind"], ["literal", ["river", "creek"]]], paint: { "line-color": "#5f9aa5", "line-width": ["match", ["get", "kind"], "river", 5, 2.2] } },
+        { id: "track", type: "line", source: "district", "source-layer": "features", filter: ["==", ["get", "kind"], "track"], paint: { "line-color": "#8a7a55", "line-width": 1.6, "line-dasharray": [3, 2] } },
+        { id: "patches", type: "fill", source: "district", "source-layer": "patches", paint: { "fill-color": ["match", ["get", "state"], "open", "#a8322a", "treated", "#e8b63a", "watched", "#1c6b75", "#7d8a80"], "fill-opacity": 0.4 } },
+        { id: "patch-lines", type: "line", source: "district", "source-layer": "patches", paint: { "line-color": "#1d2a24", "line-width": 1.2 } },
+        { id: "findings", type: "circle", source: "district", "source-layer": "findings", paint: { "circle-radius": ["interpolate", ["linear"], ["zoom"], 11, 2.5, 16, 7], "circle-color": VERDICT_COLOURS as never, "circle-stroke-color": "#1d2a24", "circle-stroke-width": 1.3 } },
+        { id: "landing", type: "circle", source: "district", "source-layer": "features", filter: ["==", ["get", "kind"], "landing"], paint: { "circle-radius": 4, "circle-color": "#1d2a24" } },
+        { id: "feature-names", type: "symbol", source: "district", "source-layer": "features", minzoom: 12.5, layout: { "text-field": ["get", "name"], "text-font": FONT, "text-size": 12, "symbol-placement": ["match", ["geometry-type"], "LineString", "line", "point"] as never }, paint: { "text-color": "#40605f", "text-halo-color": "#f3eedf", "text-halo-width": 1.4 } },
+        { id: "site-names", type: "symbol", source: "district", "source-layer": "sites", layout: { "text-field": ["get", "name"], "text-font": FONT, "text-size": 14 }, paint: { "text-color": "#1d2a24", "text-halo-color": "#fbf9f2", "text-halo-width": 1.8 } },
+      ],
+    } as maplibregl.StyleSpecification,
+  });
+  map.addControl(new maplibregl.NavigationControl({ showCompass: false }), "top-right");
+  map.addControl(new maplibregl.ScaleControl({ unit: "metric" }), "bottom-left");
+  return map;
+}
+export { maplibregl };

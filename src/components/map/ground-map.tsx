@@ -1,0 +1,106 @@
+"use client";
+import { circle as turfCircle } from "@turf/turf";
+import { useRouter } from "next/navigation";
+import { useEffect, useRef, useState } from "react";
+import { TerraDraw, TerraDrawPolygonMode } from "terra-draw";
+import { TerraDrawMapLibreGLAdapter } from "terra-draw-maplibre-gl-adapter";
+import { v7 as uuidv7 } from "uuid";
+import { makeMap, maplibregl } from "./base-map";
+
+export interface DrawRequest {
+  siteId: string;
+  taxon: string;
+  plant: string;
+  findingId: string | null;
+  place: [number, number] | null;
+}
+
+type Ring = [number, number][];
+
+/** The map of the district. With a request it also draws a new patch: corner by corner, or as a round one of so many metres. */
+export function GroundMap({ bounds, request, taxa }: { bounds: [number, number, number, number] | null; request: DrawRequest | null; taxa: { name: string; plant: string }[] }) {
+  const box = useRef<HTMLDivElement>(null);
+  const map = useRef<maplibregl.Map | null>(null);
+  const draw = useRef<TerraDraw | null>(null);
+  const router = useRouter();
+  const [ring, setRing] = useState<Ring | null>(null);
+  const [name, setName] = useState("");
+  const [taxon, setTaxon] = useState(request?.taxon ?? "");
+  const [cover, setCover] = useState("");
+  const [fault, setFault] = useState<string | null>(null);
+  const [saving, setSaving] = useState(false);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the map is made once per request
+  useEffect(() => {
+    if (!box.current) return;
+    const made = makeMap(box.current, bounds, request?.place ?? undefined);
+    map.current = made;
+    made.on("load", () => {
+      box.current?.setAttribute("data-ready", "yes");
+      if (request?.place) new maplibregl.Marker({ color: "#a8322a" }).setLngLat(request.place).addTo(made);
+      if (!request) return;
+      const drawing = new TerraDraw({ adapter: new TerraDrawMapLibreGLAdapter({ map: made }), modes: [new TerraDrawPolygonMode()] });
+      drawing.start();
+      drawing.setMode("polygon");
+      drawing.on("finish", (id) => {
+        const shape = drawing.getSnapshotFeature(id);
+        if (shape?.geometry.type === "Polygon") setRing(shape.geometry.coordinates[0] as Ring);
+      });
+      draw.current = drawing;
+    });
+    const open = (e: maplibregl.MapMouseEvent & { features?: maplibregl.MapGeoJSONFeature[] }) => {
+      const id = e.features?.[0]?.properties.id;
+      if (id && !request) router.push(`/${e.features?.[0]?.layer.id === "findings" ? "findings" : "ground/patch"}/${id}`);
+    };
+    for (const layer of ["findings", "patches"]) {
+      made.on("click", layer, open);
+      made.on("mouseenter", layer, () => {
+        made.getCanvas().style.cursor = "pointer";
+      });
+      made.on("mouseleave", layer, () => {
+        made.getCanvas().style.cursor = "";
+      });
+    }
+    return () => {
+      draw.current?.stop();
+      made.remove();
+    };
+  }, []);
+  const round = (metres: number) => {
+    const centre = request?.place ?? (map.current?.getCenter().toArray() as [number, number]);
+    const shape = turfCircle(centre, metres, { steps: 32, units: "meters" });
+    draw.current?.clear();
+    const coordinates = (shape.geometry.coordinates[0] as Ring).map(([x, y]) => [Number(x.toFixed(9)), Number(y.toFixed(9))] as [number, number]);
+    draw.current?.addFeatures([{ type: "Feature", geometry: { type: "Polygon", coordinates: [coordinates] }, properties: { mode: "polygon" } }]);
+    setRing(coordinates);
+  };
+  const save = async () => {
+    if (!request || !ring) return;
+    setSaving(true);
+    const id = uuidv7();
+    try {
+      const response = await fetch("/api/v1/patches", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ id, siteId: request.siteId, taxon, name, findingId: request.findingId, coverShare: cover === "" ? null : Number(cover) / 100, outline: { type: "Polygon", coordinates: [ring] } }) });
+      if (response.ok) return router.push(`/ground/patch/${id}`);
+      const answer = (await response.json()) as { error: { message: string; issues: { what: string }[] } };
+      setFault([answer.error.message, ...answer.error.issues.map((i) => i.what)].join(" "));
+    } catch {
+      setFault("There is no connection. The outline stays on the map; save again when there is.");
+    }
+    setSaving(false);
+    return undefined;
+  };
+  return (
+    <div>
+      <div ref={box} className="h-[56vh] min-h-[340px] w-full border-y border-[var(--line)]" role="application" aria-label="Map of the district: arrow keys move it, plus and minus zoom" />
+      {request ? (
+        <form className="grid sm:grid-cols-4 gap-x-5 gap-y-3 p-4 md:px-6 items-end" onSubmit={(e) => { e.preventDefault(); save(); }} aria-label="New patch">
+          <p className="sm:col-span-4"><strong>Click the corners of the patch; click the last one again to close it.</strong> <span className="small">Or take a round one about the place:</span> {[4, 10, 20, 40].map((m) => <button key={m} type="button" className="button !px-3 mr-1" onClick={() => round(m / 2)}>{m} m across</button>)}</p>
+          <label className="field"><span className="label">Name of the patch</span><input required value={name} onChange={(e) => setName(e.target.value)} placeholder="By the lower gate" /></label>
+          <label className="field"><span className="label">Plant</span><select required value={taxon} onChange={(e) => setTaxon(e.target.value)}><option value="">choose</option>{taxa.map((t) => <option key={t.name} value={t.name}>{t.plant} · {t.name}</option>)}</select></label>
+          <label className="field"><span className="label">Cover within, %</span><input inputMode="decimal" value={cover} onChange={(e) => setCover(e.target.value)} /></label>
+          <button type="submit" className="button press" disabled={!ring || !name || !taxon || saving}>{saving ? "Saving …" : ring ? "Save the patch" : "Draw it first"}</button>
+          {fault ? <p role="alert" className="fault sm:col-span-4">{fault}</p> : null}
+        </form>
+      ) : null}
+    </div>
+  );
+}

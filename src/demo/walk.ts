@@ -1,0 +1,28 @@
+import { type Case, decide, foreseeChecks, judge, type Model, type ObservationInput, observationSchema, STAGES, type Stage, stageShares, dayOfYear, towardsAction } from "@/core/identify";
+import { seededChance } from "@/core/random";
+import { SimulatedPlant } from "@/core/trials/plants";
+import { Scout } from "@/core/trials/scout";
+
+/** The stage in which most plants of this kind are on a day. */
+export function likelyStage(model: Model, name: string, day: string): Stage {
+  const taxon = model.flora.taxa[model.taxonIndex.get(name) as number];
+  const shares = stageShares(taxon, dayOfYear(day, "north"));
+  return STAGES[shares.indexOf(Math.max(...shares))];
+}
+
+/** What a careful scout would have seen of this plant on this day, asked by the engine, until it has its verdict or `most` looks. */
+export function sampleObservations(model: Model, given: Case, name: string, most: number, seed: number): ObservationInput[] {
+  const chance = seededChance(seed);
+  const plant = new SimulatedPlant(model, model.taxonIndex.get(name) as number, given.stage as Stage, chance);
+  const scout = new Scout(0.02, chance);
+  const made: Case = { ...given, observations: [] };
+  for (let i = 0; i < most; i++) {
+    const judgement = judge(model, made);
+    const { verdict } = decide(judgement);
+    if (i > 0 && (verdict === "clear" || verdict === "keep")) break;
+    const next = towardsAction(judgement, foreseeChecks(judgement))[0];
+    if (!next) break;
+    made.observations.push(observationSchema.parse(scout.look(model, plant, next.character)));
+  }
+  return made.observations;
+}
