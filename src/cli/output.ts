@@ -11,12 +11,12 @@ export async function run(command: () => unknown | Promise<unknown>): Promise<vo
     await command();
   } catch (error) {
     const wrong = error instanceof InputError || (error as { issues?: unknown }).issues !== undefined;
-    process.stderr.write(`${wrong ? describe(error) : (error as Error).stack}\n`);
+    process.stderr.write(`${wrong ? inWords(error) : (error as Error).stack}\n`);
     process.exitCode = wrong ? 2 : 1;
   }
 }
 
-function describe(error: unknown): string {
+function inWords(error: unknown): string {
   const issues = (error as { issues?: { path: (string | number)[]; message: string }[] }).issues;
   if (issues) return issues.map((issue) => `${issue.path.join(".") || "input"}: ${issue.message}`).join("\n");
   return (error as Error).message;

@@ -1,7 +1,7 @@
 import { eq, sql } from "drizzle-orm";
 import sharp from "sharp";
 import { adviseMethods, type Ground } from "@/core/control";
-import { type Case, type Status } from "@/core/identify";
+import type { Case, Status } from "@/core/identify";
 import { type Chance, seededChance } from "@/core/random";
 import { followUpDays, restrictionsAfter, type Treatment } from "@/core/records";
 import { closePools, inDistrict, type Transaction } from "@/db/client";
@@ -21,6 +21,10 @@ import { likelyStage, sampleObservations } from "./walk";
 const ZONE = "Etc/GMT+8";
 const OTTER = "01920000-0000-7000-8000-00000000a001";
 const PINE = "01920000-0000-7000-8000-00000000a002";
+const ENTRIES = 60;
+/** Days back at which work was done: three seasons, and lately. */
+const RECENT = 36;
+const SEASONS_BACK = [1010, 900, 760, 640, 540, 390, 270, 180, RECENT];
 const COSTS = { wrongClear: 500, missedTarget: 10, hold: 10 };
 
 /** Ids that are the same in every demonstration, so that a link to one holds. */
@@ -179,18 +183,23 @@ async function addPicture(world: World, findingId: string, by: string, observati
 async function addWork(world: World, patches: { id: string; place: Place; name: string; areaM2: number }[], labels: Awaited<ReturnType<typeof addLabels>>): Promise<void> {
   const { tx, today } = world;
   const model = shippedModel();
-  const entries: { patch: (typeof patches)[number]; day: string; due: boolean }[] = [];
-  for (const [i, p] of patches.entries()) for (const back of [760, 390, 36]) if ((i + back) % 2 === 0 || i < 10) entries.push({ patch: p, day: shift(today, -back - (i % 9) * 3), due: back === 36 });
-  entries.sort((a, b) => a.day.localeCompare(b.day));
-  for (const { patch: p, day, due } of entries.slice(-60)) {
-    const taxon = model.flora.taxa[model.taxonIndex.get(p.name) as number];
+  const possible: { patch: (typeof patches)[number]; day: string; due: boolean; finding: string; method: string; stage: Treatment["stage"] }[] = [];
+  for (const [i, p] of patches.entries()) {
     const [clear] = await tx.select().from(finding).where(sql`${finding.patchId} = ${p.id} AND ${finding.verdict} = 'clear'`).limit(1);
     if (!clear) continue;
-    const stage = likelyStage(model, p.name, day);
-    const advice = adviseMethods(shippedMethods(), taxon, stage, groundOf(p.place), day, "north", p.areaM2).find((a) => a.answer === "now");
-    if (!advice) continue;
-    await addEntry(world, p, clear.id, advice.method.id, day, stage, labels, due);
+    const taxon = model.flora.taxa[model.taxonIndex.get(p.name) as number];
+    for (const back of SEASONS_BACK) {
+      const day = shift(today, -back - (i % 9) * 3);
+      const stage = likelyStage(model, p.name, day);
+      const advice = adviseMethods(shippedMethods(), taxon, stage, groundOf(p.place), day, "north", p.areaM2).find((a) => a.answer === "now");
+      if (advice) possible.push({ patch: p, day, due: back === RECENT, finding: clear.id, method: advice.method.id, stage });
+    }
   }
+  const recent = possible.filter((e) => e.due);
+  const earlier = possible.filter((e) => !e.due);
+  const wanted = Math.max(0, ENTRIES - recent.length);
+  const entries = [...recent, ...earlier.filter((_, i) => Math.floor((i * wanted) / earlier.length) !== Math.floor(((i + 1) * wanted) / earlier.length))].sort((a, b) => a.day.localeCompare(b.day));
+  for (const e of entries) await addEntry(world, e.patch, e.finding, e.method, e.day, e.stage, labels, e.due);
   for (const [i, p] of patches.entries()) {
     if (i % 4 !== 1) continue;
     const taxon = model.flora.taxa[model.taxonIndex.get(p.name) as number];

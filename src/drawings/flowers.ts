@@ -84,7 +84,7 @@ export function fruit(kind: string, tint: Tint = "red"): Shape[] {
     case "hip":
       return all(inner(straight([[60, 4], [60, 20]])), area(smoothClosed([[60, 20], [86, 40], [82, 68], [60, 80], [38, 68], [34, 40]]), tint), [-22, -10, 0, 10, 22].map((a) => hair(straight([[60, 78], polar(60, 78, 16, 90 + a)]), 1.4)));
     case "haw":
-      return all([42, 78, 60].map((x, i) => [inner(straight([[60, 4], [x, 40 + i * 6]])), area(circle(x, 56 + i * 6, 14), tint), flat(straight([[x - 4, 68 + i * 6], [x, 64 + i * 6], [x + 4, 68 + i * 6], [x, 72 + i * 6]], true), "ink")]).flat());
+      return all([42, 78, 60].flatMap((x, i) => [inner(straight([[60, 4], [x, 40 + i * 6]])), area(circle(x, 56 + i * 6, 14), tint), flat(straight([[x - 4, 68 + i * 6], [x, 64 + i * 6], [x + 4, 68 + i * 6], [x, 72 + i * 6]], true), "ink")]));
     case "pod":
       return pod("none");
     case "split":

@@ -18,10 +18,10 @@ export function head(kind: string): Shape[] {
     return [inner(straight([[60, y], end])), inner(straight([[60 + s * (10 + i * 4), y - 5], [60 + s * (16 + i * 6), y + 5]])), ...spikelet(end[0], end[1], s > 0 ? -20 : -160, 9), ...spikelet(60 + s * (16 + i * 6), y + 5, 70, 8)];
   })), spikelet(60, 14, -90, 10));
   if (kind === "lumps") return all(axis, [[60, 16, 9], [50, 30, 8], [72, 34, 9], [40, 50, 11], [86, 54, 8]].flatMap(([x, y, r]) => [outline(straight([[60, y + 12], [x, y]])), area(smoothClosed([[x - r, y], [x - r * 0.4, y - r], [x + r * 0.8, y - r * 0.7], [x + r, y + r * 0.4], [x, y + r * 0.8]]), "green"), ...[0, 72, 144, 216, 288].map((a) => inner(straight([[x, y], polar(x, y, r * 0.8, a)])))]));
-  if (kind === "fingers") return all(axis, [-58, -78, -98, -122].map((a, i) => {
+  if (kind === "fingers") return all(axis, [-58, -78, -98, -122].flatMap((a, i) => {
     const from: Point = [60, 40 - i * 5];
     return [outline(straight([from, polar(from[0], from[1], 36, a)])), ...[10, 16, 22, 28, 34].flatMap((r) => spikelet(...polar(from[0], from[1], r, a), a + 24, 7))];
-  }).flat());
+  }));
   if (kind === "tufted") return all(axis, [22, 40, 58, 74].flatMap((y, i) => [area(smoothClosed([[60, y + 8], [60 + (i % 2 ? 10 : -10), y - 6], [60 + (i % 2 ? 16 : -16), y - 20], [60 + (i % 2 ? 4 : -4), y - 6]]), "straw"), ...Array.from({ length: 8 }, (_, k) => hair(straight([[60 + (i % 2 ? 8 : -8), y - 4], polar(60 + (i % 2 ? 8 : -8), y - 4, 13, -150 + k * 16)]), 0.6))]));
   return all(area(smoothClosed([[56, 94], [57, 50], [60, 4], [63, 50], [64, 94]]), "green"), ...[0, 1, 2, 3, 4, 5].flatMap((i) => [inner(straight([[62, 40], polar(62, 40, 14 + (i % 3) * 4, -30 + i * 18)])), area(circle(...polar(62, 40, 15 + (i % 3) * 4, -30 + i * 18), 3), "brown")]));
 }

@@ -124,7 +124,7 @@ export function leafOrder(order: "alternate" | "opposite" | "whorled" | "basal" 
   nodes.forEach((y, i) => {
     if (order === "alternate") parts.push(...drawLeaf(leaf, [60, y], 34, i % 2 ? -58 : 58));
     if (order === "opposite") parts.push(...drawLeaf(leaf, [60, y], 32, 60), ...drawLeaf(leaf, [60, y], 32, -60));
-    if (order === "whorled") parts.push(...[70, -70, 35, -35].map((a) => drawLeaf({ ...leaf, veins: false }, [60, y], 27, a)).flat());
+    if (order === "whorled") parts.push(...[70, -70, 35, -35].flatMap((a) => drawLeaf({ ...leaf, veins: false }, [60, y], 27, a)));
     if (order === "spines") parts.push(outline(straight([[60, y], [76, y - 12]])), outline(straight([[60, y], [44, y - 10]])), outline(straight([[60, y + 8], [72, y + 1]])));
   });
   return all(stem(60, 12, 90, 2.2), parts);

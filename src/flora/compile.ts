@@ -10,8 +10,8 @@ import { type Problem, readYaml } from "./read-yaml";
 const BLOCK_DOUBT: Record<string, number> = { kind: 0.01, colour: 0.12, smell: 0.1, setting: 0.15, distance: 0.1, hair: 0.04, size: 0.05, texture: 0.08 };
 const DEFAULT_BLOCK_DOUBT = 0.02;
 
-/** Compiles the readable files under `root` (the `flora` folder). Problems are returned by file and line, not thrown. */
-export function compileFlora(root: string): { flora: CompiledFlora; problems: Problem[] } {
+/** Compiles the readable files under `root` (the `flora` folder); `found` takes in the pairs that only the simulation found. Problems are returned by file and line, not thrown. */
+export function compileFlora(root: string, options = { found: true }): { flora: CompiledFlora; problems: Problem[] } {
   const problems: Problem[] = [];
   const list = (folder: string) => readdirSync(join(root, folder)).filter((f) => f.endsWith(".yaml")).sort();
   const characters: Character[] = list("characters").flatMap((f) => readCharacters(readYaml(join(root, "characters", f), `flora/characters/${f}`), problems));
@@ -32,7 +32,7 @@ export function compileFlora(root: string): { flora: CompiledFlora; problems: Pr
     });
     sets.push({ id: source.data.set, name: source.data.name, taxa: ids, read: readingOf(root, source.data.set) });
   }
-  const pairs = readPairs(root, characters, taxa, problems);
+  const pairs = ["pairs.yaml", ...(options.found ? ["pairs-found.yaml"] : [])].flatMap((file) => readPairs(root, file, characters, taxa, problems));
   const blocks = Object.fromEntries([...new Set(characters.map((c) => c.block))].map((block) => [block, BLOCK_DOUBT[block] ?? DEFAULT_BLOCK_DOUBT]));
   const body = { blocks, characters, taxa, sets, scores, pairs };
   const version = createHash("sha256").update(JSON.stringify(body)).digest("hex").slice(0, 12);
@@ -60,10 +60,10 @@ function checkCharacters(characters: Character[], problems: Problem[]): void {
   }
 }
 
-function readPairs(root: string, characters: Character[], taxa: Taxon[], problems: Problem[]): Pair[] {
-  const path = join(root, "pairs.yaml");
+function readPairs(root: string, name: string, characters: Character[], taxa: Taxon[], problems: Problem[]): Pair[] {
+  const path = join(root, name);
   if (!existsSync(path)) return [];
-  const source = readYaml(path, "flora/pairs.yaml");
+  const source = readYaml(path, `flora/${name}`);
   return source.data.map((raw: { pair: [string, string]; deciders: Record<string, string>; mistake?: string }, index: number) => {
     const say = (what: string) => problems.push({ file: source.file, line: source.lineOf([index]), what: `${raw.pair.join(" / ")}: ${what}` });
     const [a, b] = raw.pair.map((name) => {
@@ -73,7 +73,11 @@ function readPairs(root: string, characters: Character[], taxa: Taxon[], problem
     });
     const deciders = Object.entries(raw.deciders ?? {}).map(([stage, names]) => ({
       stage: stage as Stage | "any",
-      characters: names.split(",").map((n) => n.trim()).filter((n) => characters.some((c) => c.id === n) || (say(`unknown character "${n}"`), false)),
+      characters: names.split(",").map((n) => n.trim()).filter((n) => {
+        const known = characters.some((c) => c.id === n);
+        if (!known) say(`unknown character "${n}"`);
+        return known;
+      }),
     }));
     if (!raw.mistake) say("needs the mistake that people make");
     return { a, b, deciders, mistake: raw.mistake ?? "" };

@@ -8,7 +8,7 @@ const STAGE_SPANS: Record<string, Stage[]> = {
   head: ["flowering", "fruiting"],
   "woody-year": ["vegetative", "flowering", "fruiting", "winter"],
 };
-const ERROR_RATES: Record<string, number> = { high: 0.025, normal: 0.05, low: 0.1 };
+const ERROR_RATES: Record<string, number> = { plain: 0.008, high: 0.025, normal: 0.05, low: 0.1 };
 const MISTAKES: Mistake[] = ["nominal", "ordered", "overlooked"];
 
 /** Reads the stations of one character file. Fields of the station are the defaults of its characters. */
@@ -27,11 +27,11 @@ export function readCharacters(source: YamlFile, problems: Problem[]): Character
 
 function readCharacter(id: string, raw: Record<string, unknown>, say: (what: string) => void): Character {
   const trust = String(raw.trust ?? "normal");
-  if (!(trust in ERROR_RATES)) say(`trust "${trust}"; write high, normal or low`);
+  if (!(trust in ERROR_RATES)) say(`trust "${trust}"; write plain, high, normal or low`);
   const mistake = String(raw.mistake ?? "nominal") as Mistake;
   if (!MISTAKES.includes(mistake)) say(`mistake "${mistake}"; write ${MISTAKES.join(", ")}`);
-  const kit = ((raw.kit as string[]) ?? []).filter((item) => (KIT as readonly string[]).includes(item) || (say(`unknown kit "${item}"`), false));
-  const applies = ((raw.applies as string[]) ?? [...LIFE_FORMS]).filter((form) => (LIFE_FORMS as readonly string[]).includes(form) || (say(`unknown life form "${form}"`), false));
+  const kit = onlyKnown(raw.kit as string[], KIT, "kit", say);
+  const applies = onlyKnown((raw.applies as string[]) ?? [...LIFE_FORMS], LIFE_FORMS, "life form", say);
   const kind = (raw.kind as Character["kind"]) ?? "states";
   const states = Object.entries((raw.states as Record<string, string>) ?? {}).map(([state, text]) => {
     const [name, help] = String(text).split(";").map((part) => part.trim());
@@ -74,5 +74,11 @@ function readStages(raw: unknown, say: (what: string) => void): Stage[] {
     say(`stages "${raw}"; write a list or one of ${Object.keys(STAGE_SPANS).join(", ")}`);
     return [...STAGES];
   }
-  return (raw as Stage[]).filter((stage) => STAGES.includes(stage) || (say(`unknown stage "${stage}"`), false));
+  return onlyKnown(raw as Stage[], STAGES, "stage", say) as Stage[];
+}
+
+function onlyKnown(given: string[] | undefined, known: readonly string[], what: string, say: (what: string) => void): string[] {
+  const list = given ?? [];
+  for (const item of list) if (!known.includes(item)) say(`unknown ${what} "${item}"`);
+  return list.filter((item) => known.includes(item));
 }

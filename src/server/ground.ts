@@ -57,8 +57,8 @@ export async function siteLines(member: Member) {
         rules: site.rules,
         note: site.note,
         boundary: sql<string>`ST_AsGeoJSON(${site.boundary}, 6)`,
-        patches: sql<number>`(SELECT count(*)::int FROM ${patch} p WHERE p.site_id = ${site.id} AND (${seesProtected(member)} OR NOT p.protected))`,
-        findings: sql<number>`(SELECT count(*)::int FROM ${finding} f WHERE f.site_id = ${site.id})`,
+        patches: sql<number>`(SELECT count(*)::int FROM ${patch} p WHERE p.site_id = "site"."id" AND (${seesProtected(member)} OR NOT p.protected))`,
+        findings: sql<number>`(SELECT count(*)::int FROM ${finding} f WHERE f.site_id = "site"."id")`,
       })
       .from(site)
       .orderBy(site.name);

@@ -16,7 +16,7 @@ export async function todayFor(member: Member) {
     const soon = new Date(Date.parse(today) + SOON_DAYS * 86400e3).toISOString().slice(0, 10);
     const checks = await tx.select({ f: followUp, patch: patch.name, taxon: patch.taxon, site: site.name }).from(followUp).innerJoin(patch, eq(patch.id, followUp.patchId)).innerJoin(site, eq(site.id, patch.siteId)).where(and(isNull(followUp.doneOn), lte(followUp.dueOn, soon))).orderBy(followUp.dueOn);
     const plans = await tx.select({ p: plan, patch: patch.name, site: site.name, person: membership.name }).from(plan).innerJoin(patch, eq(patch.id, plan.patchId)).innerJoin(site, eq(site.id, patch.siteId)).innerJoin(membership, eq(membership.personId, plan.personId)).where(eq(plan.state, "planned")).orderBy(plan.windowTo);
-    const openVerdicts = await findingLines(tx, member, inArray(finding.verdict, ["hold", "open", "unknown"]), 60);
+    const openVerdicts = await findingLines(tx, member, and(inArray(finding.verdict, ["hold", "open", "unknown"]), sql`${finding.day} > ${today}::date - 400`), 60);
     const unplanned = await findingLines(tx, member, and(eq(finding.verdict, "clear"), sql`NOT EXISTS (SELECT 1 FROM ${plan} WHERE ${plan.findingId} = ${finding.id})`, sql`${finding.day} > ${today}::date - 120`), 30);
     const methodName = (id: string) => shippedMethods().find((m) => m.id === id)?.name ?? id;
     const daysTo = (day: string) => Math.round((Date.parse(day) - Date.parse(today)) / 86400e3);
@@ -27,10 +27,13 @@ export async function todayFor(member: Member) {
       checks: checks.map(({ f, ...rest }) => ({ id: f.id, patchId: f.patchId, dueOn: f.dueOn, what: f.what, days: daysTo(f.dueOn), today, plant: commonName(rest.taxon), ...rest })),
       windows: plans.map(({ p, ...rest }) => ({ id: p.id, findingId: p.findingId, patchId: p.patchId, method: methodName(p.method), plant: commonName(p.taxon), from: p.windowFrom, to: p.windowTo, intendedOn: p.intendedOn, open: p.windowFrom <= today && today <= p.windowTo, days: daysTo(p.windowTo), seedFrom: seedDay(p.taxon, today, here.hemisphere), overruled: p.overruling !== null, ...rest })),
       unplanned: unplanned.filter((f) => !f.reportFirst),
-      holds: openVerdicts.filter((f) => !f.overruled).map((f) => ({ ...f, due: f.settleFrom !== null && f.settleFrom <= today })).sort((a, b) => (a.settleFrom ?? "9").localeCompare(b.settleFrom ?? "9")),
+      holds: openVerdicts.filter((f) => !f.overruled).map((f) => ({ ...f, due: f.settleFrom !== null && f.settleFrom <= today })).sort((a, b) => rank(a) - rank(b) || (a.settleFrom ?? "9").localeCompare(b.settleFrom ?? "9")),
     };
   });
 }
+
+/** A named plant that can be settled now comes first, then those with a day, then what is hardly begun. */
+const rank = (f: { verdict: string; due: boolean }): number => (f.verdict === "open" ? 2 : 0) + (f.due ? 0 : 1);
 export type TodayView = Awaited<ReturnType<typeof todayFor>>;
 
 function seedDay(taxon: string, today: string, hemisphere: "north" | "south"): string | null {

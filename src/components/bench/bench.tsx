@@ -1,9 +1,8 @@
 "use client";
 import Link from "next/link";
 import { useEffect, useMemo, useRef, useState } from "react";
-import type { CaseInput, Character, Lens, ObservationInput, Stage, Status } from "@/core/identify";
-import { Tape } from "../marks";
-import { StatusMark } from "../marks";
+import type { CaseInput, Character, Identification, Lens, ObservationInput, Stage } from "@/core/identify";
+import { StatusMark, Tape } from "../marks";
 import { newDraft, useDraft } from "./draft";
 import { Evidence } from "./evidence";
 import { AnyPart } from "./any-part";
@@ -11,17 +10,9 @@ import { Hedge } from "./hedge";
 import { Question, type Sure } from "./question";
 import { SavePanel } from "./save-panel";
 import { STAGE_WORDS, StageQuestion } from "./stage-question";
+import type { BenchSite } from "./site";
 import { useEngine } from "./use-engine";
 
-export interface BenchSite {
-  id: string;
-  name: string;
-  centre: [number, number];
-  setting: Record<string, string[]>;
-  status: Record<string, Status>;
-  actions: Record<string, string>;
-  patches: { id: string; name: string }[];
-}
 export interface BenchProps {
   sites: BenchSite[];
   chosenSite: string | null;
@@ -140,13 +131,13 @@ export function Bench(props: BenchProps) {
           ) : null}
           <div className={sheet === "any" ? "" : "hidden lg:block"}><AnyPart inputRef={search} characters={state.vocabulary.characters} onChoose={(id) => { setChosen(id); setSheet("none"); }} /></div>
           <Evidence rows={view?.evidence.length === draft.observations.length ? view.evidence : draft.observations.map((o) => ({ seen: nameOf(o.character), decibans: 0 }))} pair={view?.pair ?? null} onRemove={remove} />
-          <Later later={found?.next.later ?? []} nameOf={nameOf} names={view?.names ?? {}} />
+          <Later later={draft.observations.length > 0 ? (found?.next.later ?? []) : []} nameOf={nameOf} names={view?.names ?? {}} />
         </div>
         <div className="px-4 md:px-6 py-4 min-w-0">
           <div className={sheet === "fits" ? "" : "hidden lg:block"}>
             <h2 className="ruled">Who still fits<span className="small">higher fits better · the dashed line is your limit{found ? `, ${Number((found.limit * 100).toPrecision(2))} %` : ""}</span></h2>
             {view ? <Hedge marks={view.field} before={before.current} limit={view.identification.limit} /> : null}
-            {found && found.sameTreatment.length > 0 ? <p className="mt-2">No need to tell {found.sameTreatment[0].map((n) => view?.names[n] ?? n).join(" from ")}: same treatment here.</p> : null}
+            {found && draft.observations.length > 0 && found.sameTreatment.length > 0 ? <p className="mt-2">No need to tell these apart, they get the same treatment here: {found.sameTreatment[0].map((n) => view?.names[n] ?? n).join(", ")}.</p> : null}
             {found && found.untested.length > 0 ? <p className="small mt-2">Not tested, because the flora does not say: {found.untested.slice(0, 3).map((u) => `${view?.names[u.taxon] ?? u.taxon} (${u.characters.map(nameOf).join(", ")})`).join("; ")}</p> : null}
           </div>
           <div className={sheet === "save" ? "" : "hidden lg:block"}>
@@ -169,7 +160,7 @@ function BarButton({ children, onClick, pressed, disabled }: { children: React.R
 }
 
 /** The one thing to do next, after the verdict's reason. */
-function todoFor(found: import("@/core/identify").Identification, characters: Character[]): string | undefined {
+function todoFor(found: Identification, characters: Character[]): string | undefined {
   const first = found.next.action[0];
   const name = characters.find((c) => c.id === first?.character)?.name.toLowerCase();
   if (found.verdict === "hold" && name) return `One look that may settle it: ${name}.`;

@@ -14,24 +14,41 @@ const MOST_SIDE = 6;
 interface Placed extends FieldMark {
   x: number;
   y: number;
+  labelX: number;
+  labelY: number;
   before: number | null;
 }
+const GAP = 29;
+const COLUMN = 22;
 
-/** Places the marks of one side: height by chance, side by side so that no two names lie on each other. */
+/** Places the marks of one side: height is the chance, exactly; names are moved apart and tied to their mark by a leader. */
 export function placeMarks(marks: FieldMark[], before: Map<string, number>, y: (p: number) => number): Placed[] {
-  const placed: Placed[] = [];
-  for (const side of ["kept", "target"] as const) {
+  return (["kept", "target"] as const).flatMap((side) => {
+    const left = side === "kept" ? 14 : WIDTH / 2 + 14;
     const own = marks.filter((m) => m.side === side).slice(0, MOST_SIDE);
-    let last = -100;
-    own.forEach((mark, i) => {
-      const wanted = y(Math.max(LEAST, mark.probability));
-      const top = Math.max(wanted, last + 30);
-      last = top;
-      const inset = 24 + (i % 2) * 26;
-      placed.push({ ...mark, x: side === "kept" ? inset : WIDTH / 2 + inset, y: Math.min(top, HEIGHT - FOOT), before: before.has(mark.taxon) ? y(Math.max(LEAST, before.get(mark.taxon) as number)) : null });
+    const heights = own.map((m) => y(Math.max(LEAST, m.probability)));
+    const columns: number[] = [];
+    heights.forEach((h, i) => {
+      let column = 0;
+      while (heights.some((other, k) => k < i && columns[k] === column && Math.abs(other - h) < COLUMN)) column++;
+      columns.push(column);
     });
+    const labels = spreadLabels(heights);
+    const labelX = left + (Math.max(0, ...columns) + 1) * COLUMN - 4;
+    return own.map((mark, i) => ({ ...mark, x: left + columns[i] * COLUMN, y: heights[i], labelX, labelY: labels[i], before: before.has(mark.taxon) ? y(Math.max(LEAST, before.get(mark.taxon) as number)) : null }));
+  });
+}
+
+/** Heights of the names: as near their marks as can be, at least a gap apart, inside the field. */
+function spreadLabels(heights: number[]): number[] {
+  const labels: number[] = [];
+  for (const [i, h] of heights.entries()) labels.push(i === 0 ? Math.max(h, TOP + 14) : Math.max(h, labels[i - 1] + GAP));
+  let floor = HEIGHT - FOOT;
+  for (let i = labels.length - 1; i >= 0; i--) {
+    labels[i] = Math.min(labels[i], floor);
+    floor = labels[i] - GAP;
   }
-  return placed;
+  return labels;
 }
 
 /** The hedge: who still fits. Kept side left, targets right; nothing on the left may stand above the dashed line. */
@@ -54,7 +71,7 @@ export function Hedge({ marks, before, limit }: { marks: FieldMark[]; before: Ma
           </g>
         ))}
         <line x1={0} x2={WIDTH / 2} y1={y(limit)} y2={y(limit)} stroke="var(--ink)" strokeWidth={1.8} strokeDasharray="8 5" />
-        <text x={8} y={y(limit) + 14} fontSize={12.5} fontWeight={600} fill="var(--ink)">nothing may stand above this line</text>
+        <text x={8} y={HEIGHT - 4} fontSize={12} fontWeight={600} fill="var(--ink)">nothing may stand above the dashed line</text>
         {placed.map((m) => (
           <g key={m.taxon}>
             {m.before !== null && Math.abs(m.before - m.y) > 3 ? (
@@ -63,9 +80,10 @@ export function Hedge({ marks, before, limit }: { marks: FieldMark[]; before: Ma
                 <circle cx={m.x} cy={m.before} r={3} fill="var(--soft)" />
               </>
             ) : null}
-            <g transform={`translate(${m.x - 10},${m.y - 10})`}><StatusMark status={m.status} size={20} /></g>
-            <text x={m.x + 15} y={m.y + 1} fontSize={14.5} fontWeight={600} fill="var(--ink)" stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"} strokeWidth={3} paintOrder="stroke">{shorten(m.name, m.side === "kept" && m.x > 30 ? 22 : 25)} <tspan fontSize={12} className="figure" fontWeight={400}>{percent(m.probability)}</tspan></text>
-            {m.taxon !== "unknown" ? <text x={m.x + 15} y={m.y + 14} fontSize={11.5} fontStyle="italic" fill="var(--soft)">{m.taxon}</text> : null}
+            {Math.abs(m.labelY - m.y) > 2 || m.labelX - m.x > COLUMN ? <path d={`M${m.x + 10},${m.y}L${m.labelX - 3},${m.labelY - 3}`} stroke="var(--soft)" strokeWidth={0.6} fill="none" /> : null}
+            <g transform={`translate(${m.x - 9},${m.y - 9})`}><StatusMark status={m.status} size={18} /></g>
+            <text x={m.labelX} y={m.labelY + 1} fontSize={14} fontWeight={600} fill="var(--ink)" stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"} strokeWidth={3} paintOrder="stroke">{shorten(m.name, 21)} <tspan fontSize={12} className="figure" fontWeight={400}>{percent(m.probability)}</tspan></text>
+            {m.taxon !== "unknown" ? <text x={m.labelX} y={m.labelY + 14} fontSize={11.5} fontStyle="italic" fill="var(--soft)" stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"} strokeWidth={2.4} paintOrder="stroke">{m.taxon}</text> : null}
           </g>
         ))}
       </svg>

@@ -2,8 +2,8 @@
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
-import type { BenchSite } from "./bench";
 import type { Draft } from "./draft";
+import type { BenchSite } from "./site";
 
 const PickMap = dynamic(() => import("../map/pick-map").then((m) => m.PickMap), { ssr: false, loading: () => <p className="small">Opening the map …</p> });
 

@@ -4,7 +4,6 @@ import "maplibre-gl/dist/maplibre-gl.css";
 
 maplibregl.setWorkerUrl(new URL("maplibre-gl/dist/maplibre-gl-worker.mjs", import.meta.url).href);
 
-const VERDICT_COLOURS = ["match", ["get", "verdict"], "clear", "#5d8a4f", "hold", "#e8b63a", "keep", "#1c6b75", "unknown", "#5d4a8a", "#fbf9f2"];
 const FONT = ["Atkinson Hyperlegible Next Variable"];
 
 /** The district's own map: vector tiles from the database, drawn like a printed survey sheet; no outside tiles, no glyph server. */
@@ -27,15 +26,48 @@ export function makeMap(container: HTMLElement, bounds: [number, number, number,
         { id: "track", type: "line", source: "district", "source-layer": "features", filter: ["==", ["get", "kind"], "track"], paint: { "line-color": "#8a7a55", "line-width": 1.6, "line-dasharray": [3, 2] } },
         { id: "patches", type: "fill", source: "district", "source-layer": "patches", paint: { "fill-color": ["match", ["get", "state"], "open", "#a8322a", "treated", "#e8b63a", "watched", "#1c6b75", "#7d8a80"], "fill-opacity": 0.4 } },
         { id: "patch-lines", type: "line", source: "district", "source-layer": "patches", paint: { "line-color": "#1d2a24", "line-width": 1.2 } },
-        { id: "findings", type: "circle", source: "district", "source-layer": "findings", paint: { "circle-radius": ["interpolate", ["linear"], ["zoom"], 11, 2.5, 16, 7], "circle-color": VERDICT_COLOURS as never, "circle-stroke-color": "#1d2a24", "circle-stroke-width": 1.3 } },
+        { id: "findings", type: "symbol", source: "district", "source-layer": "findings", layout: { "icon-image": ["concat", "tape-", ["get", "verdict"]], "icon-allow-overlap": true, "icon-size": ["interpolate", ["linear"], ["zoom"], 11, 0.35, 16, 0.8] } },
         { id: "landing", type: "circle", source: "district", "source-layer": "features", filter: ["==", ["get", "kind"], "landing"], paint: { "circle-radius": 4, "circle-color": "#1d2a24" } },
-        { id: "feature-names", type: "symbol", source: "district", "source-layer": "features", minzoom: 12.5, layout: { "text-field": ["get", "name"], "text-font": FONT, "text-size": 12, "symbol-placement": ["match", ["geometry-type"], "LineString", "line", "point"] as never }, paint: { "text-color": "#40605f", "text-halo-color": "#f3eedf", "text-halo-width": 1.4 } },
+        { id: "line-names", type: "symbol", source: "district", "source-layer": "features", minzoom: 12.5, filter: ["==", ["geometry-type"], "LineString"], layout: { "text-field": ["get", "name"], "text-font": FONT, "text-size": 12, "symbol-placement": "line" }, paint: { "text-color": "#40605f", "text-halo-color": "#f3eedf", "text-halo-width": 1.4 } },
+        { id: "place-names", type: "symbol", source: "district", "source-layer": "features", minzoom: 12.5, filter: ["!=", ["geometry-type"], "LineString"], layout: { "text-field": ["get", "name"], "text-font": FONT, "text-size": 12, "text-offset": [0, 0.9] }, paint: { "text-color": "#40605f", "text-halo-color": "#f3eedf", "text-halo-width": 1.4 } },
         { id: "site-names", type: "symbol", source: "district", "source-layer": "sites", layout: { "text-field": ["get", "name"], "text-font": FONT, "text-size": 14 }, paint: { "text-color": "#1d2a24", "text-halo-color": "#fbf9f2", "text-halo-width": 1.8 } },
       ],
     } as maplibregl.StyleSpecification,
   });
+  for (const verdict of ["clear", "hold", "keep", "open", "unknown"]) map.addImage(`tape-${verdict}`, tapeImage(verdict), { pixelRatio: 2 });
   map.addControl(new maplibregl.NavigationControl({ showCompass: false }), "top-right");
   map.addControl(new maplibregl.ScaleControl({ unit: "metric" }), "bottom-left");
   return map;
 }
+/** A short piece of the verdict's tape, told apart by pattern before colour: plain, stripes, dots, outline, dashed edge. */
+function tapeImage(verdict: string): ImageData {
+  const [width, height] = [72, 40];
+  const canvas = document.createElement("canvas");
+  canvas.width = width;
+  canvas.height = height;
+  const pen = canvas.getContext("2d") as CanvasRenderingContext2D;
+  pen.fillStyle = { clear: "#b9d49b", hold: "#e8b63a", keep: "#d3e8e9", unknown: "#ded4f2" }[verdict] ?? "#fbf9f2";
+  pen.fillRect(4, 4, width - 8, height - 8);
+  pen.strokeStyle = pen.fillStyle = "#1d2a24";
+  pen.lineWidth = 5;
+  if (verdict === "hold") {
+    pen.save();
+    pen.beginPath();
+    pen.rect(4, 4, width - 8, height - 8);
+    pen.clip();
+    for (let x = -20; x < width; x += 22) {
+      pen.beginPath();
+      pen.moveTo(x, height);
+      pen.lineTo(x + 20, 0);
+      pen.stroke();
+    }
+    pen.restore();
+  }
+  if (verdict === "keep") for (const [x, y] of [[18, 14], [36, 14], [54, 14], [18, 27], [36, 27], [54, 27]]) pen.fillRect(x - 3, y - 3, 6, 6);
+  if (verdict === "unknown") pen.setLineDash([9, 7]);
+  pen.lineWidth = 4;
+  pen.strokeRect(4, 4, width - 8, height - 8);
+  return pen.getImageData(0, 0, width, height);
+}
+
 export { maplibregl };

@@ -64,6 +64,7 @@ function restore(form: HTMLFormElement, name: string) {
 export function Field({ name, label, hint, children }: { name: string; label: string; hint?: string; children: ReactNode }) {
   const issues = useContext(Issues).filter((i) => i.field === name);
   return (
+    // biome-ignore lint/a11y/noLabelWithoutControl: the control is the child
     <label className="field">
       <span className="label">{label}{hint ? ` · ${hint}` : ""}</span>
       {children}

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { LIFE_FORMS, STAGES, type Stage, stageBegins, stageShares, dayOfYear, type Hemisphere, type Taxon } from "../identify";
+import { LIFE_FORMS, STAGES, type Stage, dayOfYear, type Hemisphere, monthOf, stageBegins, stageShares, type Taxon } from "../identify";
 
 const rule = z.object({ if: z.string().optional(), stage: z.enum(STAGES).optional(), months: z.string().optional(), why: z.string().min(1) });
 export const methodSchema = z.object({
@@ -85,7 +85,7 @@ const stageWords: Record<Stage, string> = { seedling: "a seedling", vegetative: 
 
 /** Month 1–12, as if in the north. */
 function northMonth(day: string, hemisphere: Hemisphere): number {
-  return Math.min(12, Math.floor(dayOfYear(day, hemisphere) / 30.42) + 1);
+  return monthOf(dayOfYear(day, hemisphere));
 }
 
 export function inMonths(range: string, month: number): boolean {

@@ -22,7 +22,7 @@ export interface Weight {
 /** Weight of each observation between two plants, by leaving it out, in decibans: 10 · log₁₀ of the ratio it adds. */
 export function weightsOfEvidence(judgement: Judgement, first: number, second: number): Weight[] {
   const all = judgement.taxonLog[first] - judgement.taxonLog[second];
-  return judgement.case.observations.map((observation, i) => {
+  return judgement.case.observations.map((_, i) => {
     const seen = describeObservation(judgement, i);
     if (!judgement.evidence[i]) return { observation: i, decibans: 0, seen };
     const left = without(judgement, new Set([i]));

@@ -8,5 +8,5 @@ export { buildModel, type Model, recordingOf, scoreFor } from "./model";
 export { type Check, foreseeChecks, type Lens, laterChecks, towardsAction, towardsName, variation, worthTowardsAction } from "./next-check";
 export { confusionTable } from "./observer";
 export { type Judgement, judge } from "./posterior";
-export { dayOfYear, type Hemisphere, stageBegins, stageShares } from "./season";
+export { dayOfYear, type Hemisphere, monthOf, stageBegins, stageShares } from "./season";
 export { decide, keptLimit, topOnSide, type Verdict, type VerdictResult } from "./verdict";

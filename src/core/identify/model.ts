@@ -1,5 +1,5 @@
 import { InputError } from "../errors";
-import { type Character, type CompiledFlora, LIFE_FORMS, type LifeForm, POSITIONS, type Position, type Score, STAGES, type Stage } from "./flora-types";
+import { type Character, type CompiledFlora, LIFE_FORMS, type LifeForm, type Position, type Score, STAGES, type Stage } from "./flora-types";
 import { classEdges, cumulative, type FourPoints, minimumWidth } from "./measures";
 import { confusionTable, grossErrorRate } from "./observer";
 
@@ -68,7 +68,7 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
     seenAtStage: Uint8Array.from(flora.characters.flatMap((c) => STAGES.map((s) => (c.stages.includes(s) ? 1 : 0)))),
     scoresOf,
   };
-  flora.characters.forEach((_, c) => fillCharacter(model, c));
+  for (const c of flora.characters.keys()) fillCharacter(model, c);
   return model;
 }
 

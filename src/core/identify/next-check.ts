@@ -34,15 +34,15 @@ const LENS_STATIONS: Record<Exclude<Lens, null>, string[]> = {
 };
 const LENS_WEIGHT = 3;
 /** Seconds to read a question and answer it, whatever it asks. */
-const OVERHEAD_SECONDS = 4;
+const OVERHEAD_SECONDS = 10;
 /** Plants below this share in both rankings do not count in foreseeing answers. */
 const ACTIVE_SHARE = 2e-4;
 /** Share of what still fits that must carry a part before it is asked about. */
-const APPLIES_SHARE = 0.9;
+const APPLIES_SHARE = 0.8;
 /** A station where the scout could not tell, or found nothing yet, is asked less: each such answer halves its weight. */
 const FRUITLESS_WEIGHT = 0.5;
 /** Price of a bit about what to do, in visits. */
-const BIT_PRICE = 0.5;
+const BIT_PRICE = 2;
 const VISIBLE_SHARE = 0.5;
 /** Share of plants that harm the hand above which a bare-handed check is not asked. */
 const HARM_SHARE = 0.02;
@@ -205,7 +205,7 @@ function unknownRow(judgement: Judgement, active: Active, rows: Float64Array, c:
   });
   active.taxa.forEach((t, i) => {
     const background = backgroundRow(model, c, model.taxonLifeForm[t]);
-    KIN.forEach(({ likeness }, kind) => add(unknownParts.kin[kind][t], (o) => likeness * rows[i * n + o] + (1 - likeness) * background[o]));
+    for (const [kind, { likeness }] of KIN.entries()) add(unknownParts.kin[kind][t], (o) => likeness * rows[i * n + o] + (1 - likeness) * background[o]);
   });
   for (let o = 0; o < n; o++) out[o] = total > 0 ? out[o] / total : 1 / n;
 }
@@ -273,13 +273,12 @@ export function laterChecks(judgement: Judgement, most = 4): LaterCheck[] {
   const found: (LaterCheck & { distance: number })[] = [];
   const begins = [target, kept].map((t) => new Map(STAGES.map((stage) => [stage, stageBegins(model.flora.taxa[t], stage, judgement.case.day, judgement.case.hemisphere)])));
   model.flora.characters.forEach((character, c) => {
-    if (answered.has(character.id) || recordingOf(model, target, c) !== "recorded" || recordingOf(model, kept, c) !== "recorded") return;
+    if (answered.has(character.id) || character.stages.some((stage) => now.has(stage)) || recordingOf(model, target, c) !== "recorded" || recordingOf(model, kept, c) !== "recorded") return;
     for (const stage of character.stages) {
-      if (now.has(stage)) continue;
       const distance = variation(judgement, c, target, kept, STAGES.indexOf(stage));
       const days = begins.map((byStage) => byStage.get(stage));
       if (distance < 0.5 || !days[0] || !days[1]) continue;
-      found.push({ character: c, from: days[0] > days[1] ? days[0] : days[1], parts: [target, kept], distance });
+      found.push({ character: c, from: Math.max(days[0] , days[1]), parts: [target, kept], distance });
       break;
     }
   });

@@ -2,12 +2,19 @@ import { type MonthRange, STAGES, type Stage, type Taxon } from "./flora-types";
 
 export type Hemisphere = "north" | "south";
 
+/** Days of the year before each month, and the whole year. */
+const DAYS_BEFORE = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334, 365];
+
 /** Day of the year from 0 to 364.x for an ISO date; 29 February counts as 28 February. South is half a year later. */
 export function dayOfYear(day: string, hemisphere: Hemisphere): number {
   const [, month, date] = day.split("-").map(Number);
-  const before = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334][month - 1];
-  const north = before + Math.min(date, month === 2 ? 28 : 31) - 1;
+  const north = DAYS_BEFORE[month - 1] + Math.min(date, month === 2 ? 28 : 31) - 1;
   return hemisphere === "north" ? north : (north + 182.5) % 365;
+}
+
+/** Month 1–12 that holds a day of the year. */
+export function monthOf(yearDay: number): number {
+  return DAYS_BEFORE.findIndex((before) => before > yearDay) || 1;
 }
 
 /** How much a plant is in a stage on a day: 1 inside its months, falling to the floor within 20 days outside. */
@@ -15,10 +22,10 @@ function stageWeight(ranges: MonthRange[] | undefined, yearDay: number): number 
   if (!ranges) return 0.004;
   let best = 0.02;
   for (const [first, last] of ranges) {
-    const start = ((first - 1) * 365) / 12;
-    const length = ((((last - first + 12) % 12) + 1) * 365) / 12;
+    const start = DAYS_BEFORE[first - 1];
+    const length = (DAYS_BEFORE[last] - start + 365) % 365 || 365;
     const since = (yearDay - start + 365) % 365;
-    if (since <= length) return 1;
+    if (since < length) return 1;
     const outside = Math.min(since - length, 365 - since);
     best = Math.max(best, 1 - outside / 20);
   }

@@ -118,8 +118,11 @@ function confidenceOf(judgement: Judgement, truth: number) {
   return { probability: taxa[first], right: first === truth, brier };
 }
 
-/** Until Clear or Keep, or 25 checks; a walk that ends otherwise is charged all 25. */
-export function walkToAction(walker: Walker, start: Start, order: Order, fixed: number[] = []): ActionWalk {
+/**
+ * Until Clear or Keep, or 25 checks; a walk that ends otherwise is charged all 25.
+ * @param watch sees the judgement after every check
+ */
+export function walkToAction(walker: Walker, start: Start, order: Order, fixed: number[] = [], watch?: (judgement: Judgement) => void): ActionWalk {
   const chance = seededChance(start.seed + 0.25);
   const plant = new SimulatedPlant(walker.nature, start.taxon, start.stage, chance);
   const scout = new Scout(walker.error, chance);
@@ -138,6 +141,7 @@ export function walkToAction(walker: Walker, start: Start, order: Order, fixed: 
     seconds += walker.model.flora.characters[c].seconds + 4;
     given.observations.push(scout.look(walker.nature, plant, c));
     judgement = judge(walker.model, given, cache as never);
+    watch?.(judgement);
     const result = decide(judgement);
     if (result.verdict === "clear" || result.verdict === "keep") return { start, verdict: result.verdict, group: result.group, checks, seconds, truthGroup, truthKept };
   }

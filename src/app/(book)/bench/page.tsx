@@ -1,5 +1,6 @@
 import { isNotNull, and, eq, sql } from "drizzle-orm";
-import { Bench, type BenchSite } from "@/components/bench/bench";
+import { Bench } from "@/components/bench/bench";
+import type { BenchSite } from "@/components/bench/site";
 import { district, finding } from "@/db/schema";
 import { todayIn } from "@/server/clock";
 import { listFor } from "@/server/list";

@@ -42,7 +42,7 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
             <li><Link className="button" href={`/bench?site=${line.siteId}${line.patchId ? `&patch=${line.patchId}` : ""}`}>Look at another plant here</Link></li>
           </ul>
           {mayPlan ? null : <p className="mt-3">No work can be planned on this: the verdict is not clear to act. {specialist ? "A specialist may overrule it in writing, below." : "Only a specialist may overrule it, in writing."}</p>}
-          <section className="mt-6"><h2 className="ruled">What was seen</h2><ul>{seen.map((o, i) => <li key={`${o.character}-${String(i)}`} className="row py-1.5">{describe(o)}</li>)}</ul>{view.note ? <p className="mt-3">{view.note}</p> : null}</section>
+          <section className="mt-6"><h2 className="ruled">What was seen</h2><ul>{seen.map((o, i) => <li key={`${o.character}-${String(i)}`} className="row py-1.5">{inWords(o)}</li>)}</ul>{view.note ? <p className="mt-3">{view.note}</p> : null}</section>
           {view.pictures.length > 0 ? <section className="mt-6"><h2 className="ruled">Pictures</h2><ul className="flex flex-wrap gap-3 mt-2">{view.pictures.map((p) => <li key={p.id}>{/* biome-ignore lint/performance/noImgElement: served by our own route, already sized */}<img src={`/api/v1/pictures/${p.id}`} alt={`Taken by ${p.by}`} className="h-44 border border-[var(--line)]" /></li>)}</ul></section> : null}
         </div>
         <div>
@@ -72,7 +72,7 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
 const Item = ({ name, children }: { name: string; children: React.ReactNode }) => <div><span className="small block">{name}</span>{children}</div>;
 const percent = (p: number) => (p < 0.001 ? "<0.1 %" : `${Number((100 * p).toPrecision(2))} %`);
 
-function describe(o: Observation): string {
+function inWords(o: Observation): string {
   const character = shippedFlora().characters.find((c) => c.id === o.character);
   const name = character?.name ?? o.character;
   const sure = o.sure === "sure" ? "" : o.sure === "likely" ? " (likely)" : " (a guess)";

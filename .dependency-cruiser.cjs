@@ -1,0 +1,20 @@
+/** The layers of docs/architecture.md: arrows point one way, and no folder is in a cycle. */
+const layer = (name, from, to) => ({ name, severity: "error", from: { path: from }, to });
+module.exports = {
+  forbidden: [
+    { name: "no-cycles", severity: "error", from: {}, to: { circular: true } },
+    { name: "resolvable", severity: "error", from: {}, to: { couldNotResolve: true, pathNot: "^(server-only|geojson)$" } },
+    layer("core-imports-nothing-of-ours", "^src/core", { path: "^src/(?!core)" , pathNot: "^src/core" }),
+    layer("core-is-pure", "^src/core/(?!.*\\.test\\.ts$)", { path: "(^|node_modules/)(react|next|drizzle-orm|pg|pg-boss|maplibre-gl|dexie|sharp|node:|fs$|path$|crypto$)" }),
+    layer("flora-imports-core-and-drawings", "^src/flora", { path: "^src/(?!flora|core|drawings)" }),
+    layer("drawings-import-core", "^src/drawings", { path: "^src/(?!drawings|core)" }),
+    layer("ports-import-core", "^src/ports", { path: "^src/(?!ports|core)" }),
+    layer("stand-ins-implement-ports", "^src/stand-ins", { path: "^src/(?!stand-ins|ports|core)" }),
+    layer("only-wiring-picks-stand-ins", "^src/(?!stand-ins|wiring)", { path: "^src/stand-ins" }),
+    layer("db-imports-core", "^src/db", { path: "^src/(?!db|core)" }),
+    layer("server-below-app", "^src/server", { path: "^src/(app|components|drawings|cli|demo|flora)" }),
+    layer("components-know-no-server", "^src/components", { path: "^src/(server|db/(client|queries|migrate)|app|cli|demo|flora|stand-ins|wiring)" }),
+    layer("app-above-server", "^src/app", { path: "^src/(cli|flora|stand-ins|db/(client|migrate))" }),
+  ],
+  options: { doNotFollow: { path: "node_modules" }, tsPreCompilationDeps: true, exclude: { path: "(\\.test\\.ts$|^tests/|^\\.next)" }, enhancedResolveOptions: { exportsFields: ["exports"], conditionNames: ["import", "require", "node", "default", "types"], extensions: [".ts", ".tsx", ".mjs", ".js", ".json"] } },
+};

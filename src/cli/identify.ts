@@ -1,0 +1,55 @@
+import { readFileSync } from "node:fs";
+import { InputError } from "@/core/errors";
+import { buildModel, caseSchema, identify, KIT, type Observation, POSITIONS, STAGES, STATUSES } from "@/core/identify";
+import { compileFlora } from "@/flora/compile";
+import { FLORA_ROOT, loadList } from "@/flora/load";
+import { printJson, run } from "./output";
+
+run(() => {
+  const { flora } = compileFlora(FLORA_ROOT);
+  if (process.argv.includes("--vocabulary")) return printJson(vocabulary(flora));
+  const file = process.argv.slice(2).find((a) => !a.startsWith("--"));
+  if (!file) throw new InputError("no-file", "FILE.json", undefined, "give a file with one case or an array of cases, or --vocabulary");
+  const model = buildModel(flora);
+  const shipped = loadList("otter-valley");
+  const known = new Set(flora.taxa.map((t) => t.name));
+  const answer = (raw: unknown) => {
+    const given = caseSchema.parse(raw);
+    for (const name of Object.keys(given.list)) if (!known.has(name)) throw new InputError("unknown-taxon", "list", name, "give an accepted name of the flora; see --vocabulary");
+    checkTogether(given.observations);
+    return identify(model, { ...given, list: { ...shipped.status, ...given.list }, actions: { ...shipped.actions, ...given.actions } });
+  };
+  const input = readJson(file);
+  printJson(Array.isArray(input) ? input.map(answer) : answer(input));
+  return undefined;
+});
+
+function readJson(file: string): unknown {
+  try {
+    return JSON.parse(readFileSync(file, "utf8"));
+  } catch (error) {
+    throw new InputError("not-json", file, (error as Error).message, "give a readable file of JSON");
+  }
+}
+
+/** The same character twice on the same part cannot be weighed: it would count one look as two. */
+function checkTogether(observations: Observation[]): void {
+  const seen = new Set<string>();
+  for (const [i, o] of observations.entries()) {
+    const key = `${o.character}@${o.position ?? ""}@${o.against ?? ""}`;
+    if (seen.has(key)) throw new InputError("twice", `observations.${i}.character`, o.character, "give each character once for each part; several readings go in values, several plants in of");
+    seen.add(key);
+  }
+}
+
+function vocabulary(flora: ReturnType<typeof compileFlora>["flora"]) {
+  return {
+    stages: STAGES,
+    positions: POSITIONS,
+    forms: [...new Set(flora.taxa.flatMap((t) => t.forms.map((f) => f.id)))],
+    statuses: STATUSES,
+    kit: KIT,
+    characters: flora.characters.map(({ id, name, station, kind, unit, ask, help, block, comparative, states, stages, positions }) => ({ id, name, station, kind, ...(unit ? { unit } : {}), help: help || ask, block, comparative, ...(states.length > 0 ? { states } : {}), stages, ...(positions ? { positions } : {}) })),
+    taxa: flora.taxa.map(({ id, name, rank, sets, common, synonyms }) => ({ id, name, rank, sets, common, synonyms })),
+  };
+}

@@ -1,0 +1,57 @@
+import { writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { buildModel, type Character, type Model, STAGES, variation } from "@/core/identify";
+import { compileFlora } from "@/flora/compile";
+import { twinsAt } from "@/flora/figures";
+import { FLORA_ROOT } from "@/flora/load";
+
+/**
+ * Writes pairs-found.yaml: pairs that the simulation confuses and nobody had listed. Deciders are the characters
+ * that separate the two most at that stage; the mistake names what is alike in both and so misleads.
+ */
+const { flora } = compileFlora(FLORA_ROOT, { found: false });
+const model = buildModel(flora);
+const listed = new Set(flora.pairs.flatMap((p) => [`${p.a}|${p.b}`, `${p.b}|${p.a}`]));
+const found = new Map<string, { a: number; b: number; deciders: Map<string, string[]>; alike: string[] }>();
+flora.taxa.forEach((taxon, a) => {
+  for (const stage of STAGES) {
+    if (!taxon.calendar[stage]) continue;
+    for (const b of twinsAt(model, a, stage)) {
+      if (listed.has(`${taxon.id}|${flora.taxa[b].id}`)) continue;
+      const key = [a, b].sort((x, y) => x - y).join("|");
+      const pair = found.get(key) ?? { a: Math.min(a, b), b: Math.max(a, b), deciders: new Map(), alike: alikeIn(model, a, b, STAGES.indexOf(stage)) };
+      const best = deciders(model, a, b, STAGES.indexOf(stage));
+      if (best.length > 0) pair.deciders.set(stage, best);
+      found.set(key, pair);
+    }
+  }
+});
+const lines = [...found.values()].map(({ a, b, deciders: byStage, alike }) => {
+  const any = byStage.size > 0 ? byStage : new Map([["any", STAGES.map((_, s) => deciders(model, a, b, s)).sort((x, y) => y.length - x.length)[0]]]);
+  const list = [...any].map(([stage, names]) => `${stage}: "${names.join(", ")}"`).join(", ");
+  return `- { pair: [${flora.taxa[a].name}, ${flora.taxa[b].name}], deciders: { ${list} }, mistake: "Alike in ${alike.join(", ") || "most parts at that stage"}." }`;
+});
+writeFileSync(join(FLORA_ROOT, "pairs-found.yaml"), `# Found by the simulation, not by people: made by npm run flora:pairs, from the scores. Move a pair to pairs.yaml\n# when somebody can say in words what mistake is made.\n${lines.join("\n")}\n`);
+process.stderr.write(`${lines.length} pairs\n`);
+
+function usable(character: Character, stage: number): boolean {
+  return character.stages.includes(STAGES[stage]) && character.station !== "setting";
+}
+
+function deciders(model: Model, a: number, b: number, stage: number): string[] {
+  return model.flora.characters
+    .map((c, i) => ({ id: c.id, v: usable(c, stage) && model.scoresOf[a].has(i) && model.scoresOf[b].has(i) ? variation({ model }, i, a, b, stage) : 0 }))
+    .filter((x) => x.v >= 0.35)
+    .sort((x, y) => y.v - x.v)
+    .slice(0, 3)
+    .map((x) => x.id);
+}
+
+function alikeIn(model: Model, a: number, b: number, stage: number): string[] {
+  return model.flora.characters
+    .map((c, i) => ({ name: c.name.toLowerCase(), v: usable(c, stage) && model.scoresOf[a].has(i) && model.scoresOf[b].has(i) && c.states.length > 2 ? variation({ model }, i, a, b, stage) : 1 }))
+    .filter((x) => x.v < 0.12)
+    .sort((x, y) => x.v - y.v)
+    .slice(0, 3)
+    .map((x) => x.name);
+}

@@ -1,0 +1,71 @@
+import { describe, expect, it } from "vitest";
+import { seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
+import { type Case, buildModel, foreseeChecks, judge, laterChecks, towardsAction, towardsName, weightsOfEvidence } from "./index";
+
+const model = buildModel(tinyFlora());
+const id = (c: number) => model.flora.characters[c].id;
+
+/** Expected bits the slow way: judge every answer and compare entropies. Setting aside the unknown plant's own answers. */
+function entropy(shares: number[]): number {
+  return -shares.reduce((sum, p) => (p > 0 ? sum + p * Math.log2(p) : sum), 0);
+}
+
+describe("next check", () => {
+  it("foresees about what answering would really tell", () => {
+    const base = tinyCase([seen("edge", "smooth")]);
+    const before = judge(model, base);
+    const check = foreseeChecks(before).find((c) => id(c.character) === "hair");
+    const answers = ["none", "some"].map((state) => judge(model, { ...base, observations: [...base.observations, seen("hair", state)] } as Case));
+    const all = (j: typeof before) => [...j.local.taxa, j.local.unknown];
+    const p0 = all(before);
+    const chance = answers.map((j) => Math.exp(j.unknownLog - before.unknownLog) * (p0[4] / all(j)[4]));
+    const expected = entropy(p0) - (chance[0] * entropy(all(answers[0])) + chance[1] * entropy(all(answers[1]))) / (chance[0] + chance[1]);
+    expect(check?.bits).toBeGreaterThan(0.2 * expected);
+    expect(check?.bits).toBeLessThan(2.5 * expected + 0.05);
+  });
+
+  it("never asks again what was answered, nor what this stage cannot show", () => {
+    const checks = foreseeChecks(judge(model, tinyCase([seen("edge", "smooth")]))).map((c) => id(c.character));
+    expect(checks).not.toContain("edge");
+    expect(checks).not.toContain("petals");
+  });
+
+  it("parts worth for the name from worth for the act: sap parts two targets that are treated alike", () => {
+    const j = judge(model, tinyCase([seen("edge", "smooth"), seen("hair", "some")], { list: { "Malus prima": "target", "Malus secunda": "target" } }));
+    const checks = foreseeChecks(j);
+    const sap = checks.find((c) => id(c.character) === "sap");
+    expect(sap?.bits).toBeGreaterThan(sap?.partBits ?? 0);
+    expect(towardsName(j, checks).length).toBe(towardsAction(j, checks).length);
+  });
+
+  it("does not ask for kit that is not at hand", () => {
+    const flora = tinyFlora();
+    flora.characters[1].kit = ["lens"];
+    const bare = judge(buildModel(flora), tinyCase([], { kit: [] }));
+    expect(foreseeChecks(bare).map((c) => id(c.character))).not.toContain("hair");
+  });
+
+  it("spares the hand: no bare contact while a plant that burns still fits", () => {
+    const flora = tinyFlora();
+    flora.characters[2].touch = "sap";
+    flora.taxa[0].hazards = { contact: "sap" };
+    const own = buildModel(flora);
+    const asked = (kit: Case["kit"]) => foreseeChecks(judge(own, tinyCase([], { kit })));
+    expect(asked([]).map((c) => id(c.character))).not.toContain("sap");
+    expect(asked(["gloves"]).find((c) => id(c.character) === "sap")?.caution).toBe("gloves");
+  });
+
+  it("names what would settle it later, and from a day on which both plants show it", () => {
+    const later = laterChecks(judge(model, tinyCase([seen("edge", "smooth")], { list: { "Malus prima": "target", "Malus secunda": "target", "Bonus rara": "target" } })));
+    expect(later.map((l) => id(l.character))).toContain("petals");
+    for (const l of later) expect(l.from >= "2026-05-01").toBe(true);
+  });
+
+  it("weighs each observation by leaving it out; the weights have the right sign", () => {
+    const j = judge(model, tinyCase([seen("edge", "smooth"), seen("hair", "none"), { ...seen("sap", "clear"), answer: "cannot-tell" }]));
+    const [edge, hair, sap] = weightsOfEvidence(j, 0, 2);
+    expect(edge.decibans).toBeGreaterThan(3);
+    expect(hair.decibans).toBeLessThan(-3);
+    expect(sap.decibans).toBe(0);
+  });
+});

@@ -1,0 +1,10 @@
+import { log } from "./log";
+import { needsSetUp, setUpCode } from "./people";
+import { startWorkers } from "./queue";
+
+/** Starts the queue's workers with the server; and, on a first start, prints the one-time set-up code. */
+export async function start(): Promise<void> {
+  if (!process.env.DATABASE_APP_URL) return;
+  await startWorkers().catch((error) => log.error({ error: (error as Error).message }, "the job queue did not start"));
+  if (await needsSetUp().catch(() => false)) process.stderr.write(`\n  First start: open ${process.env.BASE_URL ?? ""}/set-up and enter the code  ${setUpCode()}\n\n`);
+}
