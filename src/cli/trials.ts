@@ -43,7 +43,7 @@ function readOptions(): TrialOptions {
   if (stage !== undefined && !STAGES.includes(stage as Stage)) throw new InputError("unknown-stage", "--stage", stage, `give one of ${STAGES.join(", ")}`);
   const walks = numberOption("walks", 1200);
   if (!Number.isInteger(walks) || walks < 1) throw new InputError("out-of-range", "--walks", walks, "give a whole number of at least 1");
-  return { walks, error: numberOption("error", 0.05), assumed: numberOption("assumed", 0.05), seed: numberOption("seed", 1), stage: stage as Stage | undefined };
+  return { walks, error: numberOption("error", 0.05), assumed: numberOption("assumed", 0.05), seed: numberOption("seed", 1), stage: stage as Stage | undefined, orderWalks: numberOption("orders", 240) };
 }
 
 /** Each process takes the next job when it has done one. */

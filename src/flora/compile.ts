@@ -64,7 +64,7 @@ function readPairs(root: string, name: string, characters: Character[], taxa: Ta
   const path = join(root, name);
   if (!existsSync(path)) return [];
   const source = readYaml(path, `flora/${name}`);
-  return source.data.map((raw: { pair: [string, string]; deciders: Record<string, string>; mistake?: string }, index: number) => {
+  return source.data.map((raw: { pair: [string, string]; deciders: Record<string, string>; mistake?: string; inseparable?: string }, index: number) => {
     const say = (what: string) => problems.push({ file: source.file, line: source.lineOf([index]), what: `${raw.pair.join(" / ")}: ${what}` });
     const [a, b] = raw.pair.map((name) => {
       const taxon = taxa.find((t) => t.name === name);
@@ -80,6 +80,6 @@ function readPairs(root: string, name: string, characters: Character[], taxa: Ta
       }),
     }));
     if (!raw.mistake) say("needs the mistake that people make");
-    return { a, b, deciders, mistake: raw.mistake ?? "" };
+    return { a, b, deciders, mistake: raw.mistake ?? "", ...(raw.inseparable ? { inseparable: raw.inseparable } : {}) };
   });
 }

@@ -43,7 +43,7 @@ export function floraFigures(flora: CompiledFlora, problems: Problem[], root: st
   const without = flora.pairs.filter((pair) => !hasWorkingDecider(model, pair));
   const confused = confusedUnlisted(model);
   const sorted = [...counts].sort((a, b) => a - b);
-  const found = [...problems, ...taxaWithoutTwin(flora), ...without.map((p) => ({ file: "flora/pairs.yaml", line: 1, what: `${p.a} / ${p.b}: no decider separates them` }))];
+  const found = [...problems, ...taxaWithoutTwin(flora), ...without.filter((p) => !p.inseparable).map((p) => ({ file: "flora/pairs.yaml", line: 1, what: `${p.a} / ${p.b}: no decider separates them` }))];
   return {
     sets: flora.sets.length,
     taxa: flora.taxa.length,

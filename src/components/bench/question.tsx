@@ -10,7 +10,7 @@ export type Sure = "sure" | "likely" | "guess";
 /** One question with its drawn answers, and the three that are always there. */
 export function Question({ character, why, caution, later, sure, onSure, onAnswer }: { character: Character; why: string; caution?: string; later?: string; sure: Sure; onSure: (s: Sure) => void; onAnswer: (o: ObservationInput) => void }) {
   return (
-    <section aria-labelledby="question">
+    <section aria-labelledby="question" data-character={character.id}>
       <h1 id="question" className="text-[24px] md:text-[27px]">{character.ask}</h1>
       <p className="mt-1 text-[var(--soft)]">
         {why} About {character.seconds} seconds.{later ? ` ${later}` : ""}
@@ -53,7 +53,7 @@ function StateAnswers({ character, sure, onAnswer }: { character: Character; sur
           const shapes = drawState(character.id, state.id);
           const chosen = several?.includes(state.id) ?? false;
           return (
-            <button key={state.id} type="button" className="answer" data-answer={i + 1} aria-pressed={several ? chosen : undefined} onClick={() => (several ? setSeveral(chosen ? several.filter((s) => s !== state.id) : [...several, state.id]) : answer([state.id]))}>
+            <button key={state.id} type="button" className="answer" data-answer={i + 1} data-state={state.id} aria-pressed={several ? chosen : undefined} onClick={() => (several ? setSeveral(chosen ? several.filter((s) => s !== state.id) : [...several, state.id]) : answer([state.id]))}>
               {shapes ? <span className="picture"><Drawing shapes={shapes} className="w-full h-full" /></span> : null}
               <span className="words">{i < 9 ? <span className="keycap mr-1" aria-hidden>{i + 1}</span> : null}{state.name}</span>
               {state.help ? <span className="help">{state.help}</span> : null}

@@ -101,6 +101,8 @@ export interface Pair {
   b: string;
   deciders: { stage: Stage | "any"; characters: string[] }[];
   mistake: string;
+  /** why nothing recorded separates the two; such a pair is counted, and not a fault of the files */
+  inseparable?: string;
 }
 
 export interface CompiledFlora {

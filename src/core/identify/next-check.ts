@@ -40,7 +40,7 @@ const ACTIVE_SHARE = 2e-4;
 /** Share of what still fits that must carry a part before it is asked about. */
 const APPLIES_SHARE = 0.8;
 /** A station where the scout could not tell, or found nothing yet, is asked less: each such answer halves its weight. */
-const FRUITLESS_WEIGHT = 0.5;
+const FRUITLESS_WEIGHT = 0.35;
 /** Price of a bit about what to do, in visits. */
 const BIT_PRICE = 2;
 const VISIBLE_SHARE = 0.5;
@@ -278,12 +278,14 @@ export function laterChecks(judgement: Judgement, most = 4): LaterCheck[] {
       const distance = variation(judgement, c, target, kept, STAGES.indexOf(stage));
       const days = begins.map((byStage) => byStage.get(stage));
       if (distance < 0.5 || !days[0] || !days[1]) continue;
-      found.push({ character: c, from: Math.max(days[0] , days[1]), parts: [target, kept], distance });
+      found.push({ character: c, from: laterDay(days[0], days[1]), parts: [target, kept], distance });
       break;
     }
   });
   return found.sort((a, b) => b.distance - a.distance).slice(0, most).map(({ distance: _, ...rest }) => rest);
 }
+
+const laterDay = (a: string, b: string): string => [a, b].sort()[1];
 
 /** Stages that hold at least a tenth of what the plant may be in now. */
 function foreseenStages(judgement: Judgement, taxon: number) {

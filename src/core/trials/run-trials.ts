@@ -9,6 +9,8 @@ export interface TrialOptions {
   assumed: number;
   seed: number;
   stage?: Stage;
+  /** walks for the comparison with other orders of checks */
+  orderWalks: number;
 }
 
 export interface Batch {
@@ -30,8 +32,6 @@ export interface TrialReport {
 
 /** Every twelfth walk is on a plant taken out of the flora that identifies. */
 const REMOVED_EVERY = 12;
-/** Walks for the comparison with other orders of checks. */
-const ORDER_WALKS = 240;
 
 /** A part of the walks: numbers `from` to `to`, so that several processes can share the work. */
 export function runBatch(flora: CompiledFlora, lists: TrialList[], options: TrialOptions, kind: "perturbed" | "exact", from: number, to: number): Batch {
@@ -109,7 +109,7 @@ export interface OrderComparison {
 export function compareOrders(flora: CompiledFlora, lists: TrialList[], options: TrialOptions): OrderComparison {
   const model = buildModel(flora, options.assumed);
   const walker: Walker = { model, nature: buildModel(perturb(flora, options.seed), options.assumed), error: options.error };
-  const starts = Array.from({ length: ORDER_WALKS }, (_, i) => drawStart(model, lists, options.seed * 1e6 + 900000 + i, { stage: options.stage })).filter((s) => s !== null);
+  const starts = Array.from({ length: options.orderWalks }, (_, i) => drawStart(model, lists, options.seed * 1e6 + 900000 + i, { stage: options.stage })).filter((s) => s !== null);
   const engine = starts.map((s) => walkToAction(walker, s, "engine"));
   const random = starts.map((s) => walkToAction(walker, s, "random"));
   const bits = starts.map((s) => walkToAction(walker, s, "bits"));

@@ -68,7 +68,7 @@ function CheckLine({ check }: { check: TodayView["checks"][number] }) {
         <summary className="py-2 min-h-[48px] cursor-pointer"><span className="font-semibold">{check.patch}: {check.plant}</span> <span className={check.days < 0 ? "font-bold text-[var(--danger)]" : "small"}>{when}</span><br /><span className="small ml-4">{check.site} · {check.what}</span></summary>
         <ActionForm action={checkAction} draft={`check-${check.id}`} label={`Record the check of ${check.patch}`} className="grid sm:grid-cols-2 gap-x-4 gap-y-3 pb-4 pl-4">
           <input type="hidden" name="id" value={check.id} />
-          <Field name="doneOn" label="Looked on"><input type="date" name="doneOn" defaultValue={Math.max(check.dueOn , check.today)} required /></Field>
+          <Field name="doneOn" label="Looked on"><input type="date" name="doneOn" defaultValue={[check.dueOn, check.today].sort()[1]} required /></Field>
           <Field name="percentControl" label="Control, %" hint="negative if there is more than before"><input name="percentControl" inputMode="decimal" /></Field>
           <Field name="state" label="The patch now"><select name="state" defaultValue="watched"><option value="open">needs work again</option><option value="treated">treated, wait</option><option value="watched">none found, watch on</option><option value="gone">gone</option></select></Field>
           <Field name="note" label="What was found"><input name="note" required /></Field>

@@ -1,0 +1,17 @@
+import { defineConfig, devices } from "@playwright/test";
+
+/** The real interface in Debian's headless Chromium, against a server that scripts/test.mjs started. */
+export default defineConfig({
+  testDir: "tests/e2e",
+  timeout: 90000,
+  expect: { timeout: 15000 },
+  workers: 1,
+  retries: 0,
+  reporter: [["list"], ["json", { outputFile: "test-results/e2e.json" }]],
+  use: { baseURL: process.env.BASE_URL, launchOptions: { executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--no-first-run", "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1"] }, trace: "off", screenshot: "off" },
+  projects: [
+    { name: "sign-in", testMatch: /sign-in\.setup\.ts/ },
+    { name: "desk", testMatch: /\.spec\.ts/, use: { viewport: { width: 1280, height: 800 } }, dependencies: ["sign-in"] },
+    { name: "phone", testMatch: /(journey|bench|access)\.spec\.ts/, use: { ...devices["Pixel 7"], viewport: { width: 390, height: 844 } }, dependencies: ["sign-in"] },
+  ],
+});

@@ -1,0 +1,59 @@
+import { expect, test } from "@playwright/test";
+import { answer, HOGWEED, openBench, tape } from "./bench-steps";
+import { stateFile } from "./people";
+
+test.use({ storageState: stateFile("scout") });
+
+test("a draft survives a reload and a dead tab, and an answer can be taken back", async ({ page, context }) => {
+  await openBench(page);
+  await page.getByRole("button", { name: /In leaf/ }).click();
+  await answer(page, HOGWEED, /Clear/i, 3);
+  const rows = page.locator("ol > li:has(button[aria-label^='Take back'])");
+  await expect(rows).toHaveCount(3);
+  await page.reload();
+  await expect(rows).toHaveCount(3);
+  await page.close();
+  const again = await context.newPage();
+  await again.goto("/bench");
+  const after = again.locator("ol > li:has(button[aria-label^='Take back'])");
+  await expect(after).toHaveCount(3);
+  await again.getByRole("button", { name: /^Take back/ }).first().click();
+  await expect(after).toHaveCount(2);
+  await again.keyboard.press("u");
+  await expect(after).toHaveCount(1);
+});
+
+test("a lost connection loses nothing: the finding is sent when it is back, once", async ({ page, context }) => {
+  await openBench(page, "Fern Wood");
+  await page.getByRole("button", { name: /In leaf/ }).click();
+  await answer(page, { ...HOGWEED, "plant-kind": "herb" }, /Clear/i, 2);
+  const save = page.getByRole("button", { name: "Save", exact: true });
+  if (await save.isVisible()) await save.click();
+  await context.setOffline(true);
+  await page.getByRole("button", { name: "Save the finding" }).click();
+  await expect(page.getByRole("alert").filter({ hasText: "no connection" })).toBeVisible();
+  await context.setOffline(false);
+  await page.getByRole("button", { name: "Save the finding" }).click();
+  await expect(page).toHaveURL(/\/findings\//);
+});
+
+test("the verdict stays in sight however far one scrolls", async ({ page }) => {
+  await openBench(page);
+  await page.getByRole("button", { name: /In leaf/ }).click();
+  await answer(page, HOGWEED, /Clear/i, 4);
+  await page.mouse.wheel(0, 2500);
+  await expect(tape(page)).toBeInViewport();
+});
+
+test("any part can be found and answered out of turn, and can't tell and not there yet say nothing", async ({ page, isMobile }) => {
+  await openBench(page);
+  await page.getByRole("button", { name: /In leaf/ }).click();
+  if (isMobile) await page.getByRole("button", { name: "Any part…" }).click();
+  await page.getByPlaceholder(/Find a part/).fill("sap");
+  await page.getByRole("button", { name: /^Sap/ }).click();
+  await expect(page.getByRole("heading", { name: /Snap a leaf stalk/ })).toBeVisible();
+  const before = await page.locator("#sheet .tape .reason").first().textContent();
+  await page.getByRole("button", { name: /Can’t tell/ }).click();
+  await expect(page.getByText("Sap: can't tell")).toBeVisible();
+  await expect(page.locator("#sheet .tape .reason").first()).toHaveText(before as string);
+});

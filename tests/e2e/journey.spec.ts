@@ -1,0 +1,65 @@
+import { expect, test } from "@playwright/test";
+import { answer, HOGWEED, openBench, tape, UNDECIDED } from "./bench-steps";
+import { pageOf } from "./people";
+
+test("from a plant at the gate to a line in the ledger", async ({ browser, viewport }) => {
+  test.setTimeout(180000);
+  const scout = await pageOf(browser, "scout", viewport);
+  await openBench(scout);
+  await scout.getByRole("button", { name: /In leaf/ }).click();
+  await answer(scout, UNDECIDED, /Hold/i, 12);
+  await expect(tape(scout)).toContainText(/Hold/);
+  await expect(tape(scout)).toContainText(/kept here|not in this flora|before acting/);
+  await answer(scout, HOGWEED, /Clear/i);
+  await expect(tape(scout)).toContainText("Clear to act");
+  const save = scout.getByRole("button", { name: "Save", exact: true });
+  if (await save.isVisible()) await save.click();
+  await scout.getByRole("textbox", { name: "Note" }).fill("By the ford, three plants.");
+  await scout.locator('input[type="file"]').setInputFiles({ name: "leaf.png", mimeType: "image/png", buffer: Buffer.from("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==", "base64") });
+  await scout.getByRole("button", { name: "Save the finding" }).click();
+  await expect(scout).toHaveURL(/\/findings\//);
+  await expect(tape(scout)).toContainText("Clear to act");
+  await expect(scout.getByText("By the ford, three plants.")).toBeVisible();
+  await expect(scout.locator("img")).toHaveCount(1);
+
+  await scout.getByRole("link", { name: "Mark the patch" }).click();
+  await expect(scout.locator("[data-ready=yes]")).toBeVisible({ timeout: 30000 });
+  await scout.getByRole("button", { name: "10 m across" }).click();
+  const name = `Ford ${Date.now() % 100000}`;
+  await scout.getByLabel("Name of the patch").fill(name);
+  await scout.getByRole("button", { name: "Save the patch" }).click();
+  await expect(scout).toHaveURL(/\/ground\/patch\//);
+  await expect(scout.getByRole("heading", { name })).toBeVisible();
+  await expect(scout.getByText(/7\d(\.\d)? m²/).first()).toBeVisible();
+  const patchUrl = scout.url();
+
+  const specialist = await pageOf(browser, "specialist", viewport);
+  await specialist.goto(patchUrl);
+  await specialist.getByRole("link", { name: "What can be done" }).click();
+  await expect(specialist.getByRole("heading", { name: /What can be done: Giant hogweed/ })).toBeVisible();
+  await expect(specialist.getByRole("heading", { name: "Never here" })).toBeVisible();
+  await expect(specialist.getByText("Sap burns skin in sunlight").first()).toBeVisible();
+  const method = specialist.getByRole("listitem").filter({ has: specialist.getByRole("heading", { name: "Cover with sheet" }) });
+  await method.getByText("Plan this").click();
+  await method.getByLabel("Who does it").selectOption({ label: "Tansy Quillfeather" });
+  await method.getByRole("button", { name: "Put it in the season" }).click();
+  await expect(method.getByText(/say what follows/)).toBeVisible();
+  await method.getByLabel(/What follows/).fill("Sow sedge; look for seedlings for seven years.");
+  await method.getByRole("button", { name: "Put it in the season" }).click();
+  await expect(specialist).toHaveURL(/\/season$/);
+  await expect(specialist.getByRole("link", { name })).toBeVisible();
+
+  const applicator = await pageOf(browser, "applicator", viewport);
+  await applicator.goto(patchUrl);
+  await applicator.getByRole("link", { name: "Record it" }).click();
+  await expect(applicator.getByLabel("Done by")).toHaveValue("Tansy Quillfeather");
+  await applicator.getByRole("textbox", { name: "Note" }).fill("Sheet pegged at every metre.");
+  await applicator.reload();
+  await expect(applicator.getByRole("textbox", { name: "Note" })).toHaveValue("Sheet pegged at every metre.");
+  await applicator.getByRole("button", { name: "Write it in the ledger" }).click();
+  await expect(applicator.getByRole("heading", { name: /Record of treatment no\. \d+/ })).toBeVisible();
+  await expect(applicator.getByText("Sheet pegged at every metre.")).toBeVisible();
+  await applicator.getByRole("link", { name: "The patch" }).click();
+  await expect(applicator.getByText("Look under the edges.")).toBeVisible();
+  for (const page of [scout, specialist, applicator]) await page.context().close();
+});

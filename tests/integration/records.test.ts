@@ -1,0 +1,170 @@
+import { and, eq, sql } from "drizzle-orm";
+import { afterAll, describe, expect, it } from "vitest";
+import { verifyChain } from "@/core/records";
+import { closePools, inDistrict } from "@/db/client";
+import { finding, findingEvent, label, ledgerEntry, membership, patch, plan } from "@/db/schema";
+import { overrule, saveFinding } from "@/server/findings";
+import { savePatch } from "@/server/ground";
+import { recordTreatment } from "@/server/ledger";
+import { acceptInvitation, invitationByToken, invite, needsSetUp, setRoles } from "@/server/people";
+import { makePlan, planningFor } from "@/server/plans";
+import { savePicture } from "@/server/pictures";
+import { asOwner, member, OTTER, uuidv7 } from "../support/database";
+import sharp from "sharp";
+
+afterAll(closePools);
+const scout = member(["scout"]);
+const specialist = member(["specialist", "scout"]);
+const applicator = { ...member(["applicator"]), personName: "Tansy Quillfeather" };
+const siteNamed = (name: string) => inDistrict(OTTER, async (tx) => (await tx.execute<{ id: string }>(sql`SELECT id FROM site WHERE name = ${name}`)).rows[0].id);
+const input = (siteId: string, observations: unknown[], extra = {}) => ({ id: uuidv7(), siteId, place: { longitude: -131.2, latitude: 44.35 }, day: "2026-06-09", stage: "vegetative", observations, ...extra });
+const saw = (character: string, state: string) => ({ character, states: [state] });
+const HOGWEED = [saw("plant-kind", "herb"), saw("stem-marks", "blotched"), saw("stem-hair", "bristly"), saw("leaf-lobes", "deep"), saw("leaf-edge", "coarse"), saw("stalk-foot", "bladder"), saw("stem-hollow", "hollow"), saw("stem-ridges", "ridged"), saw("leaf-tip", "drawn-out"), saw("root-kind", "taproot"), { character: "leaf-length", values: [110, 95] }, saw("leaf-kind", "simple"), saw("ground", "riverbank"), saw("leaf-hair-above", "none"), saw("clump", "single")];
+
+describe("a finding", () => {
+  it("is judged by the server; a verdict sent along is not looked at", async () => {
+    const siteId = await siteNamed("Otter Reach, river wood");
+    const saved = await saveFinding(scout, { ...input(siteId, HOGWEED.slice(0, 2)), verdict: "clear", taxon: "Heracleum maximum" });
+    expect(saved.verdict).not.toBe("clear");
+    const [row] = await inDistrict(OTTER, (tx) => tx.select().from(finding).where(eq(finding.id, saved.id)));
+    expect(row.verdict).toBe(saved.verdict);
+  });
+
+  it("is stored once, however often it is sent", async () => {
+    const siteId = await siteNamed("Otter Reach, river wood");
+    const body = input(siteId, HOGWEED);
+    const [a, b] = await Promise.all([saveFinding(scout, body), saveFinding(scout, body)]);
+    expect(a.number).toBe(b.number);
+    expect([a.again, b.again].sort()).toEqual([false, true]);
+    const events = await inDistrict(OTTER, (tx) => tx.select().from(findingEvent).where(eq(findingEvent.findingId, body.id)));
+    expect(events).toHaveLength(2);
+  });
+
+  it("keeps the versions that gave its verdict, and its events cannot be changed", async () => {
+    const siteId = await siteNamed("Otter Reach, river wood");
+    const { id } = await saveFinding(scout, input(siteId, HOGWEED));
+    const [event] = await inDistrict(OTTER, (tx) => tx.select().from(findingEvent).where(and(eq(findingEvent.findingId, id), eq(findingEvent.kind, "verdict"))));
+    expect(event.body).toMatchObject({ versions: { engine: "1", flora: expect.any(String), list: expect.any(String) } });
+    await expect(inDistrict(OTTER, (tx) => tx.execute(sql`UPDATE finding_event SET body = '{}' WHERE id = ${event.id}`))).rejects.toThrow();
+    await expect(asOwner((c) => c.query("DELETE FROM finding_event WHERE id = $1", [event.id]))).rejects.toThrow(/append-only/);
+  });
+
+  it.each([
+    [{ observations: [] }, "look at something"],
+    [{ day: "2026-13-01" }, ""],
+    [{ place: { longitude: 200, latitude: 0 } }, ""],
+    [{ observations: [saw("plant-kind", "cactus")] }, "give one of"],
+  ])("refuses what is not right and stores nothing: %#", async (wrong, words) => {
+    const siteId = await siteNamed("Fern Wood");
+    const body = { ...input(siteId, HOGWEED), ...wrong };
+    await expect(saveFinding(scout, body)).rejects.toThrow(words);
+    expect(await inDistrict(OTTER, (tx) => tx.select().from(finding).where(eq(finding.id, body.id)))).toEqual([]);
+  });
+
+  it("takes pictures only if they are pictures, and strips them of where they were taken", async () => {
+    const siteId = await siteNamed("Fern Wood");
+    const { id } = await saveFinding(scout, input(siteId, HOGWEED));
+    const image = await sharp({ create: { width: 40, height: 30, channels: 3, background: "#557755" } }).withExif({ IFD0: { Artist: "x" } }).jpeg().toBuffer();
+    await savePicture(scout, uuidv7(), id, image);
+    await expect(savePicture(scout, uuidv7(), id, Buffer.from("<svg onload=1>"))).rejects.toThrow(/no picture/);
+    const { rows } = await inDistrict(OTTER, (tx) => tx.execute<{ content: Buffer }>(sql`SELECT content FROM picture WHERE finding_id = ${id}`));
+    expect((await sharp(rows[0].content).metadata()).exif).toBeUndefined();
+  });
+});
+
+async function clearFinding() {
+  const siteId = await siteNamed("Otter Reach, river wood");
+  const patchId = uuidv7();
+  const [x, y] = [-131.175, 44.365];
+  await savePatch(scout, { id: patchId, siteId, taxon: "Heracleum mantegazzianum", name: "Test bank", outline: { type: "Polygon", coordinates: [[[x, y], [x + 0.0002, y], [x + 0.0002, y + 0.0002], [x, y + 0.0002], [x, y]]] } });
+  const saved = await saveFinding(scout, input(siteId, HOGWEED, { patchId }));
+  return { ...saved, patchId };
+}
+
+describe("plan and ledger", () => {
+  it("works from a clear finding to a chained entry, due for a check", async () => {
+    const found = await clearFinding();
+    expect(found.verdict).toBe("clear");
+    const view = await planningFor(specialist, found.id);
+    expect(view.barred).toBeNull();
+    const advice = view.advice.find((a) => a.method.id === "smother" && a.window) ?? view.advice.find((a) => a.window);
+    const person = view.people[0].id;
+    const window = advice?.window as { from: string; to: string };
+    const planId = await makePlan(specialist, { findingId: found.id, method: advice?.method.id, intendedOn: window.from, personId: person, followedBy: "Sow native grass, look for seven years." });
+    await expect(makePlan(specialist, { findingId: found.id, method: advice?.method.id, intendedOn: "2020-01-01", personId: person, followedBy: "later" })).rejects.toThrow(/outside the window/);
+    const treatment = { who: "Tansy", from: "2026-06-10T08:00:00Z", to: "2026-06-10T10:00:00Z", zone: "Etc/GMT+8", siteName: "Otter Reach", patchName: "Test bank", areaM2: 300, taxon: "Heracleum mantegazzianum", stage: "vegetative", method: "smother", methodName: "", equipment: "sheet", waterDistanceM: null };
+    const body = { id: uuidv7(), patchId: found.patchId, planId, treatment: { ...treatment, methodName: "x" } };
+    const saved = await recordTreatment(applicator, body);
+    expect((await recordTreatment(applicator, body)).seq).toBe(saved.seq);
+    const [after] = await inDistrict(OTTER, (tx) => tx.select().from(plan).where(eq(plan.id, planId)));
+    expect(after.state).toBe("done");
+    const due = await inDistrict(OTTER, (tx) => tx.execute(sql`SELECT due_on FROM follow_up WHERE ledger_id = ${body.id}`));
+    expect(due.rows.length).toBe(2);
+    const correction = { ...body, id: uuidv7(), supersedes: body.id, treatment: { ...body.treatment, areaM2: 280 } };
+    await expect(recordTreatment(applicator, correction)).rejects.toThrow(/reason/);
+    await recordTreatment(applicator, { ...correction, treatment: { ...correction.treatment, correctionReason: "The area was misread." } });
+    await expect(recordTreatment(applicator, { ...correction, id: uuidv7(), treatment: { ...correction.treatment, correctionReason: "again" } })).rejects.toThrow(/already corrected/);
+  });
+
+  it("plans nothing on a hold, unless a specialist overrules in writing, and that shows ever after", async () => {
+    const siteId = await siteNamed("Otter Reach, river wood");
+    const { patchId } = await clearFinding();
+    const held = await saveFinding(scout, input(siteId, HOGWEED.slice(0, 4).filter((o) => o.character !== "stem-marks"), { patchId }));
+    expect(held.verdict).not.toBe("clear");
+    const wanted = { findingId: held.id, method: "dig", intendedOn: "2026-06-12", personId: "x", followedBy: "look again" };
+    await expect(makePlan(specialist, wanted)).rejects.toThrow(/not clear to act/);
+    await expect(overrule(specialist, { findingId: held.id, taxon: "Heracleum mantegazzianum", reason: "short" })).rejects.toThrow();
+    await overrule(specialist, { findingId: held.id, taxon: "Heracleum mantegazzianum", reason: "I counted 90 rays on the dead umbel beside it." });
+    const view = await planningFor(specialist, held.id);
+    expect(view.barred).toBeNull();
+    expect(view.overruling?.reason).toMatch(/90 rays/);
+  });
+
+  it("records nothing without a plan, nor against the label", async () => {
+    const { patchId } = await clearFinding();
+    const base = { who: "T", from: "2026-06-10T08:00:00Z", to: "2026-06-10T10:00:00Z", zone: "Etc/GMT+8", siteName: "s", patchName: "p", areaM2: 300, taxon: "Heracleum mantegazzianum", stage: "vegetative", method: "spot-treat", methodName: "x", equipment: "x", waterDistanceM: null };
+    await expect(recordTreatment(applicator, { id: uuidv7(), patchId, treatment: base })).rejects.toThrow(/Plan it first/);
+    const [held] = await inDistrict(OTTER, (tx) => tx.select().from(label).limit(1));
+    const [p] = await inDistrict(OTTER, (tx) => tx.select().from(plan).where(eq(plan.state, "planned")).limit(1));
+    const over = { ...base, licence: "INV", windMS: 2, windFrom: "S", temperatureC: 15, product: { labelId: held.id, labelName: "forged", limits: { rateUnit: "L" }, ratePerHa: 99, total: 2.97, carrierL: 5 } };
+    await expect(recordTreatment(applicator, { id: uuidv7(), patchId: p.patchId, planId: p.id, treatment: over })).rejects.toMatchObject({ issues: expect.arrayContaining([expect.objectContaining({ field: "product.ratePerHa" })]) });
+  });
+
+  it("keeps a chain that verifies, whoever writes at the same time, and that nobody can change", async () => {
+    const entries = await inDistrict(OTTER, (tx) => tx.select().from(ledgerEntry).orderBy(ledgerEntry.seq));
+    expect(entries.length).toBeGreaterThan(50);
+    expect(await verifyChain(entries)).toMatchObject({ ok: true, entries: entries.length });
+    await expect(inDistrict(OTTER, (tx) => tx.execute(sql`DELETE FROM ledger_entry WHERE seq = 1`))).rejects.toThrow();
+    await expect(asOwner((c) => c.query("UPDATE ledger_entry SET body = '{}' WHERE seq = 1"))).rejects.toThrow(/append-only/);
+  });
+
+  it("measures an outline on the spheroid and refuses one that crosses itself", async () => {
+    const siteId = await siteNamed("Fern Wood");
+    const outline = (ring: number[][]) => ({ type: "Polygon", coordinates: [ring] });
+    const square = await savePatch(scout, { id: uuidv7(), siteId, taxon: "Hedera helix", name: "Square", outline: outline([[-131, 44], [-130.99, 44], [-130.99, 44.01], [-131, 44.01], [-131, 44]]) });
+    expect(square.areaM2 / 1e4).toBeCloseTo(89.1, 0);
+    await expect(savePatch(scout, { id: uuidv7(), siteId, taxon: "Hedera helix", name: "Bow", outline: outline([[0, 0], [1, 1], [1, 0], [0, 1], [0, 0]]) })).rejects.toThrow(/crosses itself/);
+    expect(await inDistrict(OTTER, (tx) => tx.select().from(patch).where(eq(patch.name, "Bow")))).toEqual([]);
+  });
+});
+
+describe("people", () => {
+  it("invites once: the link works one time, and the letter waits in the outbox", async () => {
+    expect(await needsSetUp()).toBe(false);
+    await invite(member(["keeper"]), { name: "New Person", email: "new@otter.example", roles: ["scout"] }, "http://127.0.0.1").catch((error) => expect(String(error)).not.toMatch(/invitation/));
+    const { rows } = await inDistrict(OTTER, (tx) => tx.execute<{ body: string }>(sql`SELECT body FROM mail WHERE recipient = 'new@otter.example'`));
+    const token = /invite\/([\w-]+)/.exec(rows[0].body)?.[1] as string;
+    expect((await invitationByToken(token))?.email).toBe("new@otter.example");
+    await acceptInvitation(token, { name: "New Person", password: "a long password" });
+    expect(await invitationByToken(token)).toBeNull();
+    await expect(acceptInvitation(token, { name: "Again", password: "a long password" })).rejects.toThrow(/used up/);
+    const people = await inDistrict(OTTER, (tx) => tx.select().from(membership));
+    expect(people.find((p) => p.email === "new@otter.example")?.roles).toEqual(["scout"]);
+  });
+
+  it("leaves a district never without a keeper", async () => {
+    const people = await inDistrict(OTTER, (tx) => tx.select().from(membership));
+    const keeper = people.find((p) => p.roles.includes("keeper"));
+    await expect(setRoles(member(["keeper"]), { personId: keeper?.personId, roles: ["scout"] })).rejects.toThrow(/at least one keeper/);
+  });
+});
