@@ -60,7 +60,7 @@ function serve(port, environment) {
   const child = spawn(process.execPath, [join(ROOT, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", String(port)], {
     cwd: ROOT,
     stdio: ["ignore", "inherit", "inherit"],
-    env: { ...process.env, ...needed, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1", BASE_URL: address, ...(demo ? { DEMO: "1" } : {}) },
+    env: { ...process.env, ...needed, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1", SENTINEL_URL: address, ...(demo ? { DEMO: "1" } : {}) },
   });
   say(`\n  Merry Sentinel: ${address}\n`);
   if (demo) say("  Sign in with one of these, password for all: otter-valley-demo\n    scout@otter.example  specialist@otter.example  applicator@otter.example\n    keeper@otter.example  visitor@otter.example  keeper@pine.example (the second district)\n");

@@ -57,8 +57,8 @@ main(async () => {
     ensureBuild();
     const port = await freePort(3900);
     const address = `http://127.0.0.1:${port}`;
-    server = await startServer(port, { ...environment, BASE_URL: address, DEMO: "1" });
-    step("browser tests", [bin("@playwright", "test", "cli.js"), "test"], { ...environment, BASE_URL: address }, playwrightCount(join(out, "e2e.json")));
+    server = await startServer(port, { ...environment, SENTINEL_URL: address, DEMO: "1" });
+    step("browser tests", [bin("@playwright", "test", "cli.js"), "test"], { ...environment, SENTINEL_URL: address }, playwrightCount(join(out, "e2e.json")));
   } finally {
     server?.kill("SIGTERM");
     cluster.destroy();

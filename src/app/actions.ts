@@ -14,7 +14,7 @@ import { currentMember, DISTRICT_COOKIE, requireRole } from "@/server/session";
 import { readLabelForm, readTreatmentForm } from "@/server/treatment-form";
 
 const text = (form: FormData, name: string) => String(form.get(name) ?? "");
-const base = () => process.env.BASE_URL ?? "http://127.0.0.1:3210";
+const base = () => process.env.SENTINEL_URL ?? "http://127.0.0.1:3210";
 
 export async function signIn(_: ActionState, form: FormData): Promise<ActionState> {
   const answer = await answerForm(async () => {

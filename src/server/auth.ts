@@ -5,9 +5,9 @@ import { authDatabase } from "@/db/client";
 import * as tables from "@/db/schema/auth";
 
 function make() {
-  const secure = process.env.BASE_URL?.startsWith("https:") ?? false;
+  const secure = process.env.SENTINEL_URL?.startsWith("https:") ?? false;
   return betterAuth({
-    baseURL: process.env.BASE_URL ?? "http://127.0.0.1:3210",
+    baseURL: process.env.SENTINEL_URL ?? "http://127.0.0.1:3210",
     secret: process.env.AUTH_SECRET,
     telemetry: { enabled: false },
     database: drizzleAdapter(authDatabase(), { provider: "pg", schema: { user: tables.user, session: tables.session, account: tables.account, verification: tables.verification, rateLimit: tables.rateLimit } }),

@@ -30,7 +30,7 @@ test("no serious finding on a finding, a patch, its methods, a record and an ent
   await page.goto(patch as string);
   const finding = await page.locator("ol a[href^='/findings']").first().getAttribute("href");
   for (const theme of ["normal", "sun", "dark"]) {
-    await page.context().addCookies([{ name: "sentinel.theme", value: theme, url: process.env.BASE_URL as string }]);
+    await page.context().addCookies([{ name: "sentinel.theme", value: theme, url: process.env.SENTINEL_URL as string }]);
     for (const path of [entry, record, patch, finding, "/bench", "/today"]) {
       await page.goto(path as string);
       await page.waitForTimeout(250);
@@ -40,7 +40,7 @@ test("no serious finding on a finding, a patch, its methods, a record and an ent
 });
 
 test("sign-in has no serious finding", async ({ browser }) => {
-  const context = await browser.newContext({ baseURL: process.env.BASE_URL });
+  const context = await browser.newContext({ baseURL: process.env.SENTINEL_URL });
   const page = await context.newPage();
   await page.goto("/sign-in");
   expect(await serious(page)).toEqual([]);

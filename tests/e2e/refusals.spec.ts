@@ -20,7 +20,7 @@ test("a verdict forged by the client is worked out again", async ({ browser, vie
   const page = await pageOf(browser, "scout", viewport);
   await page.goto("/bench");
   const site = await page.locator('label:has-text("Place") select >> visible=true').inputValue();
-  const answer = await page.request.post("/api/v1/findings", { headers: { origin: process.env.BASE_URL as string }, data: { id: uuid(), siteId: site, place: { longitude: 0, latitude: 0 }, day: "2026-06-09", stage: "vegetative", observations: [{ character: "plant-kind", states: ["herb"] }], verdict: "clear", because: "forged", taxon: "Heracleum maximum" } });
+  const answer = await page.request.post("/api/v1/findings", { headers: { origin: process.env.SENTINEL_URL as string }, data: { id: uuid(), siteId: site, place: { longitude: 0, latitude: 0 }, day: "2026-06-09", stage: "vegetative", observations: [{ character: "plant-kind", states: ["herb"] }], verdict: "clear", because: "forged", taxon: "Heracleum maximum" } });
   expect(answer.status()).toBe(201);
   const saved = await answer.json();
   expect(saved.verdict).toBe("open");
@@ -86,7 +86,7 @@ test("an invited person comes in, and signs out everywhere", async ({ browser, v
   const letter = keeper.locator("section:has(h2:has-text('Outbox')) details").filter({ hasText: email });
   await letter.locator("summary").click();
   const link = /http:\S+\/invite\/\S+/.exec((await letter.locator("pre").textContent()) ?? "")?.[0] as string;
-  const guest = await browser.newContext({ baseURL: process.env.BASE_URL });
+  const guest = await browser.newContext({ baseURL: process.env.SENTINEL_URL });
   const page = await guest.newPage();
   await page.goto(new URL(link).pathname);
   await page.getByLabel("Password").fill("short");

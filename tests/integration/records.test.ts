@@ -51,8 +51,8 @@ describe("a finding", () => {
 
   it.each([
     [{ observations: [] }, "look at something"],
-    [{ day: "2026-13-01" }, ""],
-    [{ place: { longitude: 200, latitude: 0 } }, ""],
+    [{ day: "2026-13-01" }, /date/i],
+    [{ place: { longitude: 200, latitude: 0 } }, /180/],
     [{ observations: [saw("plant-kind", "cactus")] }, "give one of"],
   ])("refuses what is not right and stores nothing: %#", async (wrong, words) => {
     const siteId = await siteNamed("Fern Wood");

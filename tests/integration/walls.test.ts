@@ -76,7 +76,7 @@ describe("the map", () => {
     const tile = await asApplication(async (c) => {
       await c.query("BEGIN");
       await c.query("SELECT set_config('app.district', $1, true)", [PINE]);
-      const { rows } = await c.query("SELECT length(map_tile(14, 2226, 5934)) AS bytes");
+      const { rows } = await c.query("SELECT length(map_tile(14, 2232, 5934)) AS bytes");
       await c.query("SELECT pg_stat_force_next_flush()");
       await c.query("COMMIT");
       return rows[0].bytes;

@@ -1,0 +1,115 @@
+import { get } from "node:http";
+import { cpus } from "node:os";
+import { buildModel, type Case, caseSchema, identify, type Model } from "@/core/identify";
+import { syntheticFlora } from "@/core/trials/synthetic";
+import { compileFlora } from "@/flora/compile";
+import { FLORA_ROOT, loadList } from "@/flora/load";
+import { readNotes } from "@/flora/read-notes";
+import { numberOption, option, printJson, run } from "./output";
+
+const quantileOf = (values: number[], p: number) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(p * values.length))];
+const round = (x: number) => Math.round(x * 100) / 100;
+
+/**
+ * Speed as ratios to a floor measured in the same run. The floor of the engine is one plain multiply-add pass over the
+ * synthetic flora's float32 table. Pages and tiles are measured against a server that runs the demonstration (--url).
+ */
+run(async () => {
+  const url = option("url") ?? "http://127.0.0.1:3210";
+  const cookie = await signIn(url);
+  printJson({
+    machine: `${cpus().length} × ${cpus()[0].model.trim()}, Node ${process.versions.node}`,
+    engine: engine(),
+    ...(cookie ? { tiles: await tiles(url, cookie), pages: await pages(url, cookie) } : {}),
+  });
+});
+
+function engine() {
+  const shipped = timeShipped();
+  const taxa = numberOption("taxa", 5000);
+  const model = buildModel(syntheticFlora(taxa, 250, 5));
+  const floorMs = floor(model);
+  const times = timeCases(model, Array.from({ length: 12 }, (_, i) => syntheticCase(i)));
+  return { p50Ms: round(quantileOf(times, 0.5)), p95Ms: round(quantileOf(times, 0.95)), floorMs: round(floorMs), ratioToFloor: round(quantileOf(times, 0.5) / floorMs), shippedP95Ms: round(quantileOf(shipped, 0.95)), shippedP50Ms: round(quantileOf(shipped, 0.5)) };
+}
+
+const syntheticCase = (i: number): Case => caseSchema.parse({ day: "2026-05-01", stage: "vegetative", list: {}, observations: [0, 1, 2, 3, 4].map((k) => ({ character: `c${(i * 7 + k * 11) % 250}`, states: [`s${(i + k) % 5}`] })) });
+
+function timeCases(model: Model, cases: Case[]): number[] {
+  identify(model, cases[0]);
+  return cases.map((given) => {
+    const began = performance.now();
+    identify(model, given);
+    return performance.now() - began;
+  });
+}
+
+function timeShipped(): number[] {
+  const model = buildModel(compileFlora(FLORA_ROOT).flora);
+  const list = loadList("otter-valley");
+  const cases = readNotes().flatMap((note) => [2, 5, 9].map((n) => caseSchema.parse({ day: note.day, stage: note.stage, list: list.status, observations: note.observations.slice(0, n) })));
+  return timeCases(model, cases);
+}
+
+function floor(model: Model): number {
+  const times = Array.from({ length: 9 }, () => {
+    const began = performance.now();
+    let sum = 0;
+    for (const table of model.table) for (let i = 0; i < table.length; i++) sum += table[i] * 0.5;
+    if (sum < 0) throw new Error("unreachable");
+    return performance.now() - began;
+  });
+  return quantileOf(times, 0.5);
+}
+
+interface Answer {
+  status: number;
+  bytes: number;
+  text: string;
+  ms: number;
+}
+
+function fetchRaw(url: string, cookie: string): Promise<Answer> {
+  return new Promise((resolve, reject) => {
+    const began = performance.now();
+    get(url, { headers: { cookie, "accept-encoding": "identity" } }, (response) => {
+      const parts: Buffer[] = [];
+      response.on("data", (part) => parts.push(part));
+      response.on("end", () => resolve({ status: response.statusCode ?? 0, bytes: Buffer.concat(parts).length, text: Buffer.concat(parts).toString(), ms: performance.now() - began }));
+    }).on("error", reject);
+  });
+}
+
+async function signIn(url: string): Promise<string | null> {
+  const answer = await fetch(`${url}/api/auth/sign-in/email`, { method: "POST", headers: { "content-type": "application/json", origin: url }, body: JSON.stringify({ email: "keeper@otter.example", password: "otter-valley-demo" }) }).catch(() => null);
+  return answer?.ok ? answer.headers.getSetCookie().map((c) => c.split(";")[0]).join("; ") : null;
+}
+
+async function pages(url: string, cookie: string) {
+  const list = [];
+  for (const path of ["/today", "/ground", "/bench", "/season", "/ledger", "/flora", "/flora/heracleum-maximum", "/people"]) {
+    const times: number[] = [];
+    let last = await fetchRaw(url + path, cookie);
+    for (let i = 0; i < 9; i++) {
+      last = await fetchRaw(url + path, cookie);
+      times.push(last.ms);
+    }
+    list.push({ path, scriptKb: round((await scriptBytes(url, last.text)) / 1024), medianMs: round(quantileOf(times, 0.5)) });
+  }
+  return list;
+}
+
+/** Compressed size of the scripts that a first load fetches. */
+async function scriptBytes(url: string, html: string): Promise<number> {
+  const { gzipSync } = await import("node:zlib");
+  const sources = new Set([...html.matchAll(/<script[^>]+src="([^"]+)"/g)].map((m) => m[1]));
+  let sum = 0;
+  for (const source of sources) sum += gzipSync(await (await fetch(new URL(source, url))).text()).length;
+  return sum;
+}
+
+async function tiles(url: string, cookie: string) {
+  const times: number[] = [];
+  for (let i = 0; i < 40; i++) times.push((await fetchRaw(`${url}/api/v1/tiles/13/${1110 + (i % 3)}/${2966 + (i % 3)}`, cookie)).ms);
+  return { p95Ms: round(quantileOf(times, 0.95)) };
+}

@@ -1,0 +1,49 @@
+import type { FieldMark } from "./engine.worker";
+
+/** The field of the hedge, in its own units. */
+export const WIDTH = 532;
+export const HEIGHT = 440;
+export const TOP = 26;
+export const FOOT = 14;
+export const LEAST = 0.001;
+export const COLUMN = 22;
+const GAP = 29;
+const MOST_SIDE = 6;
+
+export interface Placed extends FieldMark {
+  x: number;
+  y: number;
+  labelX: number;
+  labelY: number;
+  before: number | null;
+}
+
+/** Places the marks of one side: height is the chance, exactly; names are moved apart and tied to their mark by a leader. */
+export function placeMarks(marks: FieldMark[], before: Map<string, number>, y: (p: number) => number): Placed[] {
+  return (["kept", "target"] as const).flatMap((side) => {
+    const left = side === "kept" ? 14 : WIDTH / 2 + 14;
+    const own = marks.filter((m) => m.side === side).slice(0, MOST_SIDE);
+    const heights = own.map((m) => y(Math.max(LEAST, m.probability)));
+    const columns: number[] = [];
+    heights.forEach((h, i) => {
+      let column = 0;
+      while (heights.some((other, k) => k < i && columns[k] === column && Math.abs(other - h) < COLUMN)) column++;
+      columns.push(column);
+    });
+    const labels = spreadLabels(heights);
+    const labelX = left + (Math.max(0, ...columns) + 1) * COLUMN - 4;
+    return own.map((mark, i) => ({ ...mark, x: left + columns[i] * COLUMN, y: heights[i], labelX, labelY: labels[i], before: before.has(mark.taxon) ? y(Math.max(LEAST, before.get(mark.taxon) as number)) : null }));
+  });
+}
+
+/** Heights of the names: as near their marks as can be, at least a gap apart, inside the field. */
+function spreadLabels(heights: number[]): number[] {
+  const labels: number[] = [];
+  for (const [i, h] of heights.entries()) labels.push(i === 0 ? Math.max(h, TOP + 14) : Math.max(h, labels[i - 1] + GAP));
+  let floor = HEIGHT - FOOT;
+  for (let i = labels.length - 1; i >= 0; i--) {
+    labels[i] = Math.min(labels[i], floor);
+    floor = labels[i] - GAP;
+  }
+  return labels;
+}
