@@ -17,7 +17,7 @@ export function Question({ character, why, caution, later, sure, onSure, onAnswe
         {caution ? <strong className="text-[var(--madder)]"> {caution}</strong> : null}
       </p>
       {character.states.length > 0 ? <StateAnswers character={character} sure={sure} onAnswer={onAnswer} /> : <NumberAnswer key={character.id} character={character} sure={sure} onAnswer={onAnswer} />}
-      <div className="mt-3 flex flex-wrap gap-2 items-center justify-between">
+      <div className="mt-1 py-2 flex flex-wrap gap-2 items-center justify-between sticky bottom-[61px] z-10 bg-[var(--sheet)] lg:static">
         <span className="flex gap-2">
           <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "cannot-tell" })}>Can’t tell <span className="keycap" aria-hidden>0</span></button>
           <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "not-there-yet" })}>Not there yet <span className="keycap" aria-hidden>N</span></button>

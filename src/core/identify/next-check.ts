@@ -38,7 +38,7 @@ const OVERHEAD_SECONDS = 10;
 /** Plants below this share in both rankings do not count in foreseeing answers. */
 const ACTIVE_SHARE = 2e-4;
 /** Share of what still fits that must carry a part before it is asked about. */
-const APPLIES_SHARE = 0.8;
+const APPLIES_SHARE = 0.7;
 /** A station where the scout could not tell, or found nothing yet, is asked less: each such answer halves its weight. */
 const FRUITLESS_WEIGHT = 0.35;
 /** Price of a bit about what to do, in visits. */

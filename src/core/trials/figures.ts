@@ -10,6 +10,10 @@ export interface Figures {
   falseClears: number;
   falseClearsUpper95: number;
   keptWalks: number;
+  /** false clears among kept plants that the flora holds, and how many such walks there were */
+  falseClearsHeld: number;
+  falseClearsHeldUpper95: number;
+  heldWalks: number;
   unknownCleared: number;
   brier: number;
   ece: Record<string, number>;
@@ -42,6 +46,9 @@ export function figuresOf(names: NameWalk[], actions: ActionWalk[], removed: Act
     falseClears: keptWalks === 0 ? 0 : round((wrong + removedWrong) / keptWalks),
     falseClearsUpper95: keptWalks === 0 ? 1 : round(upperLimit(wrong + removedWrong, keptWalks)),
     keptWalks,
+    falseClearsHeld: kept.length === 0 ? 0 : round(wrong / kept.length),
+    falseClearsHeldUpper95: kept.length === 0 ? 1 : round(upperLimit(wrong, kept.length)),
+    heldWalks: kept.length,
     unknownCleared: share(removed, (w) => w.verdict === "clear"),
     brier: round(mean(last.map((c) => c.brier))),
     ece,
