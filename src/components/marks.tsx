@@ -1,6 +1,6 @@
 /** Marks by shape: target filled triangle, watch open diamond, kept ring, protected double ring, crop hatched square, tolerated small ring, unknown dashed square. */
 export function StatusMark({ status, size = 20 }: { status: string; size?: number }) {
-  const common = { width: size, height: size, viewBox: "0 0 24 24", "aria-hidden": true, style: { flex: "none" } } as const;
+  const common = { width: size, height: size, viewBox: "0 0 24 24", "aria-hidden": true, style: { flex: "none", display: "inline-block", verticalAlign: "-0.15em" } } as const;
   switch (status) {
     case "target":
       return <svg {...common}><path d="M12 2 22 21H2Z" fill="var(--madder)" /></svg>;

@@ -80,6 +80,6 @@ function readPairs(root: string, name: string, characters: Character[], taxa: Ta
       }),
     }));
     if (!raw.mistake) say("needs the mistake that people make");
-    return { a, b, deciders, mistake: raw.mistake ?? "", ...(raw.inseparable ? { inseparable: raw.inseparable } : {}) };
+    return { a, b, deciders, mistake: raw.mistake ?? "", ...(raw.inseparable ? { inseparable: raw.inseparable } : {}), ...(name === "pairs-found.yaml" ? { found: true as const } : {}) };
   });
 }

@@ -12,6 +12,8 @@ const CONFUSED_SHARE = 0.05;
 const WORKING_DECIDER = 0.35;
 /** A stage for which fewer characters than this are recorded says nothing about confusion: the plant is not described there yet. */
 const FEWEST_TO_JUDGE = 8;
+/** Nor is a plant a twin because nothing is recorded of it: at least this share of the characters must be. */
+const DESCRIBED_SHARE = 0.6;
 
 export interface FloraFigures {
   sets: number;
@@ -154,7 +156,8 @@ export function twinsAt(model: Model, taxon: number, stage: Stage, characters = 
   const day = `2026-${String(first).padStart(2, "0")}-20`;
   const judgement = judge(model, { id: "twins", day, hemisphere: "north", stage, setting: {}, kit: [], list: {}, actions: {}, confirmed: {}, costs: { wrongClear: 500, missedTarget: 10, hold: 10 }, observations });
   const own = judgement.flat.taxa[taxon];
-  return [...judgement.flat.taxa.keys()].filter((t) => t !== taxon && judgement.flat.taxa[t] > CONFUSED_SHARE * Math.max(own, 1e-9) && judgement.flat.taxa[t] > CONFUSED_SHARE);
+  const described = (t: number) => useful.filter(({ c }) => model.scoresOf[t].has(c)).length >= DESCRIBED_SHARE * useful.length;
+  return [...judgement.flat.taxa.keys()].filter((t) => t !== taxon && described(t) && judgement.flat.taxa[t] > CONFUSED_SHARE * Math.max(own, 1e-9) && judgement.flat.taxa[t] > CONFUSED_SHARE);
 }
 
 function meanVariation(model: Model, taxon: number, c: number, stage: number): number {

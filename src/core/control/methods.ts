@@ -93,6 +93,9 @@ export function inMonths(range: string, month: number): boolean {
   return first <= last ? month >= first && month <= last : month >= first || month <= last;
 }
 
+/** A window is not planned further ahead than this, however long it stays open. */
+const LONGEST_WINDOW_DAYS = 183;
+
 /** First run of days, within the next year, on which the plant is mostly in a suited stage and the month suits. */
 function nextWindow(method: Method, taxon: Taxon, day: string, hemisphere: Hemisphere, notToday: boolean): { from: string; to: string } | null {
   const start = Date.parse(`${day}T00:00:00Z`);
@@ -109,6 +112,7 @@ function nextWindow(method: Method, taxon: Taxon, day: string, hemisphere: Hemis
     if (suits(iso)) {
       from ??= iso;
       to = iso;
+      if (Date.parse(iso) - Date.parse(from) >= LONGEST_WINDOW_DAYS * 86400000) break;
     } else if (from) break;
   }
   if (from && to) return { from, to };

@@ -103,6 +103,8 @@ export interface Pair {
   mistake: string;
   /** why nothing recorded separates the two; such a pair is counted, and not a fault of the files */
   inseparable?: string;
+  /** found by the simulation alone: nobody has said that people confuse the two */
+  found?: true;
 }
 
 export interface CompiledFlora {

@@ -20,7 +20,7 @@ export default async function TaxonPage({ params }: { params: Promise<{ id: stri
   const taxon = flora.taxa[index];
   const list = await asMember(member, (tx) => listFor(tx, null));
   const scores = flora.scores.filter((s) => s.taxon === index && !s.notApplicable);
-  const twins = flora.pairs.filter((p) => p.a === id || p.b === id);
+  const twins = flora.pairs.filter((p) => !p.found && (p.a === id || p.b === id));
   const status = list.status[taxon.name] ?? "kept";
   const stations = [...new Set(scores.map((s) => flora.characters[s.character].station))];
   return (
@@ -33,12 +33,12 @@ export default async function TaxonPage({ params }: { params: Promise<{ id: stri
       <div className="grid lg:grid-cols-[minmax(0,1fr)_360px] gap-x-10">
         <div>
           {stations.map((station) => (
-            <section key={station} className="mt-6"><h2 className="ruled">{station.replace(/-/g, " ")}</h2>
+            <section key={station} className="mt-6"><h2 className="ruled">{station.charAt(0).toUpperCase() + station.slice(1).replace(/-/g, " ")}</h2>
               <ul className="grid sm:grid-cols-2">{scores.filter((s) => flora.characters[s.character].station === station).map((s) => {
                 const c = flora.characters[s.character];
                 const best = s.shares ? s.shares.map((share, i) => ({ share, state: c.states[i] })).filter((x) => x.share > 0.12).sort((a, b) => b.share - a.share) : [];
                 const shapes = best[0] ? drawState(c.id, best[0].state.id) : null;
-                return <li key={`${c.id}-${s.stage ?? ""}-${s.position ?? ""}`} className="row flex gap-3 items-center py-1.5">{shapes ? <span className="flex-none w-[60px] h-[48px] bg-[#fdfbf5] border border-[var(--rule)]"><Drawing shapes={shapes} className="w-full h-full" /></span> : null}<span><span className="small">{c.name}{s.stage ? `, ${s.stage}` : ""}{s.position ? `, ${s.position} leaves` : ""}</span><br />{s.points ? <span className="figure">{s.points[1]} to {s.points[2]} {c.unit} <span className="small">({s.points[0]} to {s.points[3]})</span></span> : best.map((x) => `${x.state.name.toLowerCase()} ${Math.round(x.share * 100)} %`).join(", ")}</span></li>;
+                return <li key={`${c.id}-${s.stage ?? ""}-${s.position ?? ""}`} className="row flex gap-3 items-center py-1.5">{shapes ? <span className="flex-none w-[60px] h-[48px] bg-[#fdfbf5] border border-[var(--rule)]"><Drawing shapes={shapes} className="w-full h-full" /></span> : null}<span><span className="small">{c.name}{s.stage ? `, ${s.stage}` : ""}{s.position ? `, ${s.position} leaves` : ""}</span><br />{s.points ? <span className="figure">{s.points[1] === s.points[2] ? s.points[1] : `${s.points[1]} to ${s.points[2]}`} {c.unit} {s.points[0] === s.points[3] ? null : <span className="small">({s.points[0]} to {s.points[3]})</span>}</span> : best.map((x) => `${x.state.name.toLowerCase()} ${Math.round(x.share * 100)} %`).join(", ")}</span></li>;
               })}</ul>
             </section>
           ))}
