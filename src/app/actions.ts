@@ -8,6 +8,7 @@ import { overrule } from "@/server/findings";
 import { recordCheck } from "@/server/follow-ups";
 import { recordTreatment, saveLabel } from "@/server/ledger";
 import { acceptInvitation, invite, setRoles, setUp } from "@/server/people";
+import { setStatus } from "@/server/list";
 import { makePlan } from "@/server/plans";
 import { answerForm } from "@/server/respond";
 import { currentMember, DISTRICT_COOKIE, requireRole } from "@/server/session";
@@ -125,4 +126,8 @@ export async function labelAction(_: ActionState, form: FormData): Promise<Actio
     await saveLabel(await requireRole("specialist", "applicator"), readLabelForm(form));
     return "Label entered.";
   });
+}
+
+export async function statusAction(_: ActionState, form: FormData): Promise<ActionState> {
+  return answerForm(async () => `On the list as ${await setStatus(await requireRole("specialist", "keeper"), Object.fromEntries(form))}.`);
 }

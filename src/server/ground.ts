@@ -1,7 +1,7 @@
 import { and, desc, eq, sql } from "drizzle-orm";
 import { z } from "zod";
 import type { Transaction } from "@/db/client";
-import { finding, followUp, ledgerEntry, patch, plan, site } from "@/db/schema";
+import { district, finding, followUp, ledgerEntry, patch, plan, site } from "@/db/schema";
 import { todayIn } from "./clock";
 import { notFound, Refusal } from "./faults";
 import { findingLines } from "./findings";
@@ -32,6 +32,21 @@ export async function savePatch(member: Member, raw: unknown): Promise<{ id: str
       if (found.siteId !== input.siteId) throw new Refusal(400, "The finding lies on another site.");
       await tx.update(finding).set({ patchId: input.id }).where(eq(finding.id, input.findingId));
     }
+    return { id: input.id, areaM2 };
+  });
+}
+
+export const siteInputSchema = z.object({ id: z.uuid(), name: z.string().trim().min(1, "give the site a name").max(120), outline: outlineSchema, ground: z.string().min(1), note: z.string().trim().max(1000).default(""), rules: z.object({ noProduct: z.boolean(), noMachines: z.boolean(), grazed: z.boolean(), hayed: z.boolean(), foraged: z.boolean() }).partial() });
+
+/** Saves a site with its boundary, once per id. It takes the district's time zone. */
+export async function saveSite(member: Member, raw: unknown): Promise<{ id: string; areaM2: number }> {
+  const input = siteInputSchema.parse(raw);
+  const states = shippedFlora().characters.find((c) => c.id === "ground")?.states.map((s) => s.id) ?? [];
+  if (!states.includes(input.ground)) throw new Refusal(400, "That is no kind of ground.", [{ field: "ground", what: `choose one of ${states.join(", ")}` }]);
+  return asMember(member, async (tx) => {
+    const { areaM2 } = await measureOutline(tx, input.outline);
+    const [here] = await tx.select({ zone: district.zone }).from(district);
+    await tx.insert(site).values({ districtId: member.districtId, id: input.id, name: input.name, boundary: input.outline, zone: here.zone, setting: { ground: [input.ground] }, rules: input.rules, note: input.note }).onConflictDoNothing();
     return { id: input.id, areaM2 };
   });
 }

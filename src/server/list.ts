@@ -1,8 +1,13 @@
 import { createHash } from "node:crypto";
-import { isNull, or, eq } from "drizzle-orm";
-import type { Status } from "@/core/identify";
+import { and, eq, isNull, or } from "drizzle-orm";
+import { v7 as uuidv7 } from "uuid";
+import { z } from "zod";
+import { type Status, STATUSES } from "@/core/identify";
 import type { Transaction } from "@/db/client";
 import { listEntry } from "@/db/schema";
+import { Refusal } from "./faults";
+import { taxonByName } from "./flora";
+import { asMember, type Member } from "./session";
 
 export interface PlaceList {
   status: Record<string, Status>;
@@ -21,4 +26,18 @@ export async function listFor(tx: Transaction, siteId: string | null): Promise<P
   }
   const version = createHash("sha256").update(JSON.stringify([status, actions])).digest("hex").slice(0, 12);
   return { status, actions, version };
+}
+
+export const statusInputSchema = z.object({ taxon: z.string().min(1), status: z.enum(STATUSES), siteId: z.union([z.uuid(), z.literal("")]).default(""), action: z.string().trim().max(80).optional() });
+
+/** Puts a plant on the district's list, or on one site's exceptions; who and when are kept. Verdicts already given stay as they were. */
+export async function setStatus(member: Member, raw: unknown): Promise<Status> {
+  const input = statusInputSchema.parse(raw);
+  if (!taxonByName(input.taxon)) throw new Refusal(400, "That plant is not in the flora.", [{ field: "taxon", what: "choose a plant of the flora" }]);
+  const siteId = input.siteId || null;
+  await asMember(member, async (tx) => {
+    await tx.delete(listEntry).where(and(eq(listEntry.taxon, input.taxon), siteId ? eq(listEntry.siteId, siteId) : isNull(listEntry.siteId)));
+    await tx.insert(listEntry).values({ districtId: member.districtId, id: uuidv7(), taxon: input.taxon, siteId, status: input.status, action: input.action || null, changedBy: member.personName });
+  });
+  return input.status;
 }

@@ -39,6 +39,12 @@ const open = () => {
   return shelf;
 };
 
+/** The device's own store may be closed to us (private windows) or stuck: the Bench opens without it rather than not at all. */
+function inTime<T>(work: PromiseLike<T>, otherwise: T): Promise<T> {
+  const late = new Promise<T>((resolve) => setTimeout(() => resolve(otherwise), 3000));
+  return Promise.race([Promise.resolve(work).catch(() => otherwise), late]);
+}
+
 export const newDraft = (siteId: string, day: string, patchId: string | null = null): Draft => ({ id: uuidv7(), siteId, patchId, place: null, day, stage: null, stageAsked: false, observations: [], note: "" });
 
 /** @param key whose draft: district and person, so that a shared device keeps them apart */
@@ -49,9 +55,9 @@ export function useDraft(key: string, start: () => Draft) {
   useEffect(() => {
     let current = true;
     (async () => {
-      const held = await open().drafts.get(key).catch(() => undefined);
+      const held = await inTime(open().drafts.get(key), undefined);
       const found = held?.draft ?? start();
-      const kept = await open().pictures.where("draftId").equals(found.id).toArray().catch(() => []);
+      const kept = await inTime(open().pictures.where("draftId").equals(found.id).toArray(), []);
       if (!current) return;
       setDraft(found);
       setPictures(kept);

@@ -7,7 +7,9 @@ import { TerraDrawMapLibreGLAdapter } from "terra-draw-maplibre-gl-adapter";
 import { v7 as uuidv7 } from "uuid";
 import { makeMap, maplibregl } from "./base-map";
 
+/** What is to be drawn: a patch on a site, or a new site. */
 export interface DrawRequest {
+  what: "patch" | "site";
   siteId: string;
   taxon: string;
   plant: string;
@@ -18,7 +20,7 @@ export interface DrawRequest {
 type Ring = [number, number][];
 
 /** The map of the district. With a request it also draws a new patch: corner by corner, or as a round one of so many metres. */
-export function GroundMap({ bounds, request, taxa }: { bounds: [number, number, number, number] | null; request: DrawRequest | null; taxa: { name: string; plant: string }[] }) {
+export function GroundMap({ bounds, request, taxa, grounds }: { bounds: [number, number, number, number] | null; request: DrawRequest | null; taxa: { name: string; plant: string }[]; grounds: { id: string; name: string }[] }) {
   const box = useRef<HTMLDivElement>(null);
   const map = useRef<maplibregl.Map | null>(null);
   const draw = useRef<TerraDraw | null>(null);
@@ -65,20 +67,31 @@ export function GroundMap({ bounds, request, taxa }: { bounds: [number, number, 
       made.remove();
     };
   }, []);
+  const [typed, setTyped] = useState({ latitude: "", longitude: "" });
   const round = (metres: number) => {
-    const centre = request?.place ?? (map.current?.getCenter().toArray() as [number, number]);
+    const [lat, lng] = [Number(typed.latitude), Number(typed.longitude)];
+    const given = typed.latitude && typed.longitude && Math.abs(lat) <= 85 && Math.abs(lng) <= 180 ? ([lng, lat] as [number, number]) : null;
+    if (given) map.current?.jumpTo({ center: given, zoom: 15 });
+    const centre = given ?? request?.place ?? (map.current?.getCenter().toArray() as [number, number]);
     const shape = turfCircle(centre, metres, { steps: 32, units: "meters" });
     draw.current?.clear();
     const coordinates = (shape.geometry.coordinates[0] as Ring).map(([x, y]) => [Number(x.toFixed(9)), Number(y.toFixed(9))] as [number, number]);
     draw.current?.addFeatures([{ type: "Feature", geometry: { type: "Polygon", coordinates: [coordinates] }, properties: { mode: "polygon" } }]);
     setRing(coordinates);
   };
-  const save = async () => {
+  const save = async (form: FormData) => {
     if (!request || !ring) return;
     setSaving(true);
     const id = uuidv7();
+    const site = request.what === "site";
+    const outline = { type: "Polygon", coordinates: [ring] };
+    const checked = (rule: string) => form.get(rule) === "on";
+    const body = site
+      ? { id, name, outline, ground: form.get("ground"), note: form.get("note"), rules: Object.fromEntries(SITE_RULES.map(([rule]) => [rule, checked(rule)])) }
+      : { id, siteId: request.siteId, taxon, name, findingId: request.findingId, coverShare: cover === "" ? null : Number(cover) / 100, outline };
     try {
-      const response = await fetch("/api/v1/patches", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ id, siteId: request.siteId, taxon, name, findingId: request.findingId, coverShare: cover === "" ? null : Number(cover) / 100, outline: { type: "Polygon", coordinates: [ring] } }) });
+      const response = await fetch(site ? "/api/v1/sites" : "/api/v1/patches", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+      if (response.ok && site) return location.assign("/ground");
       if (response.ok) return router.push(`/ground/patch/${id}`);
       const answer = (await response.json()) as { error: { message: string; issues: { what: string }[] } };
       setFault([answer.error.message, ...answer.error.issues.map((i) => i.what)].join(" "));
@@ -92,15 +105,31 @@ export function GroundMap({ bounds, request, taxa }: { bounds: [number, number, 
     <div>
       <div ref={box} className="h-[56vh] min-h-[340px] w-full border-y border-[var(--line)]" role="application" aria-label="Map of the district: arrow keys move it, plus and minus zoom" />
       {request ? (
-        <form className="grid sm:grid-cols-4 gap-x-5 gap-y-3 p-4 md:px-6 items-end" onSubmit={(e) => { e.preventDefault(); save(); }} aria-label="New patch">
-          <p className="sm:col-span-4"><strong>Click the corners of the patch; click the last one again to close it.</strong> <span className="small">Or take a round one about the place:</span> {[4, 10, 20, 40].map((m) => <button key={m} type="button" className="button !px-3 mr-1" onClick={() => round(m / 2)}>{m} m across</button>)}</p>
-          <label className="field"><span className="label">Name of the patch</span><input required value={name} onChange={(e) => setName(e.target.value)} placeholder="By the lower gate" /></label>
-          <label className="field"><span className="label">Plant</span><select required value={taxon} onChange={(e) => setTaxon(e.target.value)}><option value="">choose</option>{taxa.map((t) => <option key={t.name} value={t.name}>{t.plant} · {t.name}</option>)}</select></label>
-          <label className="field"><span className="label">Cover within, %</span><input inputMode="decimal" value={cover} onChange={(e) => setCover(e.target.value)} /></label>
-          <button type="submit" className="button press" disabled={!ring || !name || !taxon || saving}>{saving ? "Saving …" : ring ? "Save the patch" : "Draw it first"}</button>
+        <form className="grid sm:grid-cols-4 gap-x-5 gap-y-3 p-4 md:px-6 items-end" onSubmit={(e) => { e.preventDefault(); save(new FormData(e.currentTarget)); }} aria-label={`New ${request.what}`}>
+          <p className="sm:col-span-4"><strong>Click the corners of the {request.what}; click the last one again to close it.</strong> <span className="small">Or take a round one about the place:</span> {ROUND[request.what].map((m) => <button key={m} type="button" className="button !px-3 mr-1" onClick={() => round(m / 2)}>{m} m across</button>)}</p>
+          {request.what === "site" ? (
+            <>
+              <label className="field"><span className="label">Latitude</span><input inputMode="decimal" value={typed.latitude} onChange={(e) => setTyped({ ...typed, latitude: e.target.value })} className="figure" /></label>
+              <label className="field"><span className="label">Longitude</span><input inputMode="decimal" value={typed.longitude} onChange={(e) => setTyped({ ...typed, longitude: e.target.value })} className="figure" /></label>
+              <label className="field"><span className="label">Name of the site</span><input required value={name} onChange={(e) => setName(e.target.value)} /></label>
+              <label className="field"><span className="label">Kind of ground</span><select name="ground">{grounds.map((g) => <option key={g.id} value={g.id}>{g.name}</option>)}</select></label>
+              <fieldset className="sm:col-span-4 flex flex-wrap gap-x-5"><legend className="small">Rules of the site</legend>{SITE_RULES.map(([rule, words]) => <label key={rule} className="tick"><input type="checkbox" name={rule} />{words}</label>)}</fieldset>
+              <label className="field sm:col-span-3"><span className="label">Note</span><input name="note" /></label>
+            </>
+          ) : (
+            <>
+              <label className="field"><span className="label">Name of the patch</span><input required value={name} onChange={(e) => setName(e.target.value)} placeholder="By the lower gate" /></label>
+              <label className="field"><span className="label">Plant</span><select required value={taxon} onChange={(e) => setTaxon(e.target.value)}><option value="">choose</option>{taxa.map((t) => <option key={t.name} value={t.name}>{t.plant} · {t.name}</option>)}</select></label>
+              <label className="field"><span className="label">Cover within, %</span><input inputMode="decimal" value={cover} onChange={(e) => setCover(e.target.value)} /></label>
+            </>
+          )}
+          <button type="submit" className="button press" disabled={!ring || !name || (request.what === "patch" && !taxon) || saving}>{saving ? "Saving …" : ring ? `Save the ${request.what}` : "Draw it first"}</button>
           {fault ? <p role="alert" className="fault sm:col-span-4">{fault}</p> : null}
         </form>
       ) : null}
     </div>
   );
 }
+
+const ROUND = { patch: [4, 10, 20, 40], site: [100, 400, 1000] } as const;
+const SITE_RULES = [["noProduct", "no products"], ["noMachines", "no machines"], ["grazed", "stock graze"], ["hayed", "hay is made"], ["foraged", "people gather food"]] as const;

@@ -8,18 +8,20 @@ import { memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Ground" };
 
-export default async function GroundPage({ searchParams }: { searchParams: Promise<{ draw?: string }> }) {
+export default async function GroundPage({ searchParams }: { searchParams: Promise<{ draw?: string; site?: string }> }) {
   const member = await memberOrSignIn();
-  const { draw } = await searchParams;
+  const { draw, site: newSite } = await searchParams;
+  const mayDraw = member.roles.some((r) => r === "keeper" || r === "specialist");
   const [sites, patches, bounds] = await Promise.all([siteLines(member), patchLines(member), districtBounds(member)]);
   const finding = draw ? (await findingDetail(member, draw)).line : null;
-  const request = finding ? { siteId: finding.siteId, taxon: finding.taxon ?? "", plant: finding.name, findingId: finding.id, place: finding.place } : null;
+  const request = newSite && mayDraw ? { what: "site" as const, siteId: "", taxon: "", plant: "", findingId: null, place: null } : finding ? { what: "patch" as const, siteId: finding.siteId, taxon: finding.taxon ?? "", plant: finding.name, findingId: finding.id, place: finding.place } : null;
+  const grounds = shippedFlora().characters.find((c) => c.id === "ground")?.states.map(({ id, name }) => ({ id, name })) ?? [];
   const taxa = request ? shippedFlora().taxa.map((t) => ({ name: t.name, plant: commonName(t.name) })).sort((a, b) => a.plant.localeCompare(b.plant)) : [];
   return (
     <div>
-      <div className="px-4 md:px-6 py-4 flex flex-wrap items-baseline gap-x-4"><h1>{request ? `Mark the patch: ${request.plant}` : "Ground"}</h1><p className="small">{request ? "an outline gives the area that plans and records need" : "sites dashed, patches filled, findings as dots in the colour of their tape"}</p></div>
-      {sites.length === 0 ? <p className="px-4 md:px-6 pb-4">No sites yet. Sites come from a file of boundaries; the keeper brings it in.</p> : null}
-      <MapFrame bounds={bounds} request={request} taxa={taxa} />
+      <div className="px-4 md:px-6 py-4 flex flex-wrap items-baseline gap-x-4"><h1>{request?.what === "site" ? "Draw a site" : request ? `Mark the patch: ${request.plant}` : "Ground"}</h1><p className="small">{request ? "an outline gives the area that plans and records need" : "sites dashed, patches filled, findings as pieces of their tape"}</p>{mayDraw && !request ? <Link href="/ground?site=new" className="button ml-auto">Draw a site</Link> : null}</div>
+      {sites.length === 0 ? <p className="px-4 md:px-6 pb-4">No sites yet. A site is the ground you look after, with its rules; findings and patches lie on it. {mayDraw ? "Draw the first one." : "The keeper draws the first one."}</p> : null}
+      <MapFrame bounds={bounds} request={request} taxa={taxa} grounds={grounds} />
       <div className="px-4 md:px-6 py-5 grid lg:grid-cols-2 gap-x-10 gap-y-6">
         <section>
           <h2 className="ruled">Sites<span className="small">{sites.length}</span></h2>

@@ -1,9 +1,13 @@
 import Link from "next/link";
 import { notFound } from "next/navigation";
+import { statusAction } from "@/app/actions";
 import { STATUS_WORDS, StatusMark } from "@/components/marks";
+import { ActionForm, Field } from "@/components/ui/action-form";
+import { STATUSES } from "@/core/identify";
 import { Drawing } from "@/drawings/render";
 import { drawState } from "@/drawings/states";
 import { commonName, shippedFlora } from "@/server/flora";
+import { siteLines } from "@/server/ground";
 import { listFor } from "@/server/list";
 import { asMember, memberOrSignIn } from "@/server/session";
 
@@ -19,6 +23,8 @@ export default async function TaxonPage({ params }: { params: Promise<{ id: stri
   if (index < 0) notFound();
   const taxon = flora.taxa[index];
   const list = await asMember(member, (tx) => listFor(tx, null));
+  const mayList = member.roles.some((r) => r === "specialist" || r === "keeper");
+  const sites = mayList ? await siteLines(member) : [];
   const scores = flora.scores.filter((s) => s.taxon === index && !s.notApplicable);
   const twins = flora.pairs.filter((p) => !p.found && (p.a === id || p.b === id));
   const status = list.status[taxon.name] ?? "kept";
@@ -48,6 +54,18 @@ export default async function TaxonPage({ params }: { params: Promise<{ id: stri
           <table className="w-full small"><tbody><tr><th scope="row" className="sr-only">Month</th>{MONTHS.map((m, i) => <td key={`${m}${String(i)}`} className="text-center">{m}</td>)}</tr>{Object.entries(taxon.calendar).map(([stage, ranges]) => <tr key={stage}><th scope="row" className="text-left font-normal pr-2">{stage}</th>{MONTHS.map((m, i) => <td key={`${m}${String(i)}`} className={`h-5 border border-[var(--rule)] ${ranges.some((r) => inRange(r, i + 1)) ? "bg-[var(--moss)]" : ""}`}><span className="sr-only">{ranges.some((r) => inRange(r, i + 1)) ? "yes" : ""}</span></td>)}</tr>)}</tbody></table>
           <h2 className="ruled mt-6">Taken for</h2>
           <ul>{twins.map((p) => { const other = p.a === id ? p.b : p.a; const t = flora.taxa.find((x) => x.id === other); return <li key={other} className="row py-2"><Link href={`/flora/${other}`} className="font-semibold">{t ? commonName(t.name) : other}</Link> <StatusMark status={list.status[t?.name ?? ""] ?? "kept"} size={14} /><br /><span className="small">{p.mistake} Look at: {p.deciders.flatMap((d) => d.characters).filter((c, i, all) => all.indexOf(c) === i).slice(0, 5).map((c) => flora.characters.find((x) => x.id === c)?.name.toLowerCase()).join(", ")}.</span></li>; })}</ul>
+          {mayList ? (
+            <>
+              <h2 className="ruled mt-6">The list</h2>
+              <ActionForm action={statusAction} label="Status here" className="grid gap-3 mt-2">
+                <input type="hidden" name="taxon" value={taxon.name} />
+                <Field name="status" label="Status in this district"><select name="status" defaultValue={status}>{STATUSES.map((s) => <option key={s} value={s}>{STATUS_WORDS[s]}</option>)}</select></Field>
+                <Field name="siteId" label="Where"><select name="siteId" defaultValue=""><option value="">everywhere in the district</option>{sites.map((s) => <option key={s.id} value={s.id}>only on {s.name}</option>)}</select></Field>
+                <Field name="action" label="Treated together with" hint="plants with the same word need not be told apart"><input name="action" defaultValue={list.actions[taxon.name] ?? ""} /></Field>
+                <button type="submit" className="button justify-self-start">Put it on the list</button>
+              </ActionForm>
+            </>
+          ) : null}
           <h2 className="ruled mt-6">For control</h2>
           <dl className="small">{[["Spreads by", taxon.spread.join(", ")], ["Sprouts from", taxon.sprouts.join(", ") || "nothing recorded"], ["Grows from pieces of", taxon.fragments], ["Seed lives in the ground", `${taxon.seedYears[0]} to ${taxon.seedYears[1]} years`]].map(([k, v]) => <div key={k} className="row flex justify-between gap-3 py-1.5"><dt>{k}</dt><dd className="text-right">{v}</dd></div>)}</dl>
         </aside>
