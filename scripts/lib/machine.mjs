@@ -9,25 +9,25 @@ export const ROOT = join(import.meta.dirname, "..", "..");
 export const PG_BIN = "/usr/lib/postgresql/15/bin";
 const LEAST_FREE_BYTES = 600e6;
 
-export function checkNode() {
-  const [major, minor] = process.versions.node.split(".").map(Number);
-  if (major < 20 || (major === 20 && minor < 19) || major > 22) throw new Trouble(`Merry Sentinel runs on Node.js 20.19 to 22; this is ${process.versions.node}.`, "apt-get install nodejs   (or choose Node.js 20 in your version manager)");
+export function checkNode(version = process.versions.node) {
+  const [major, minor] = version.split(".").map(Number);
+  if (major < 20 || (major === 20 && minor < 19) || major > 22) throw new Trouble(`Merry Sentinel runs on Node.js 20.19 to 22; this is ${version}.`, "apt-get install nodejs   (or choose Node.js 20 in your version manager)");
 }
 
-export function checkDisk(folder) {
-  const { bavail, bsize } = statfsSync(folder);
+export function checkDisk(folder, read = statfsSync) {
+  const { bavail, bsize } = read(folder);
   if (bavail * bsize < LEAST_FREE_BYTES) throw new Trouble(`The disk under ${folder} is almost full: ${Math.round((bavail * bsize) / 1e6)} MB are free, 600 MB are needed. Nothing was changed.`, `df -h ${folder}   (then free some space and start again)`);
 }
 
 /** Installs the Debian packages that are missing; without root, names the exact command. */
-export function ensureDebian(withBrowser) {
+export function ensureDebian(withBrowser, has = existsSync, root = process.getuid?.() === 0) {
   const wanted = [];
-  if (!existsSync(join(PG_BIN, "initdb"))) wanted.push("postgresql-15");
-  if (!existsSync("/usr/share/postgresql/15/extension/postgis.control")) wanted.push("postgresql-15-postgis-3");
-  if (withBrowser && !existsSync("/usr/bin/chromium")) wanted.push("chromium");
+  if (!has(join(PG_BIN, "initdb"))) wanted.push("postgresql-15");
+  if (!has("/usr/share/postgresql/15/extension/postgis.control")) wanted.push("postgresql-15-postgis-3");
+  if (withBrowser && !has("/usr/bin/chromium")) wanted.push("chromium");
   if (wanted.length === 0) return;
   const command = `apt-get update && apt-get install -y --no-install-recommends ${wanted.join(" ")}`;
-  if (process.getuid?.() !== 0) throw new Trouble(`These Debian packages are missing: ${wanted.join(", ")}. Only root may install them.`, `sudo sh -c '${command}'`);
+  if (!root) throw new Trouble(`These Debian packages are missing: ${wanted.join(", ")}. Only root may install them.`, `sudo sh -c '${command}'`);
   say(`Installing ${wanted.join(", ")} …`);
   const result = spawnSync("sh", ["-c", command], { stdio: ["ignore", "ignore", "inherit"], env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
   if (result.status !== 0) throw new Trouble("The Debian packages could not be installed.", command);
