@@ -1,5 +1,5 @@
 import { drawLeaf } from "./leaf";
-import { earth, ferny, stem } from "./parts";
+import { earth, stem } from "./parts";
 import { all, area, circle, ellipse, faint, flat, hair, inner, outline, type Point, polar, rectangle, type Shape, smooth, smoothClosed, straight, type Tint } from "./shapes";
 
 const blade = (x: number, y: number, reach: number, height: number, width = 1.3): Shape => ({ ...outline(smooth([[x, y], [x + reach * 0.35, y - height * 0.7], [x + reach, y - height]])), width });
@@ -117,4 +117,4 @@ export function deadStems(kind: string): Shape[] {
   return all(earth(), bush(60, 84, 28, "dark"), Array.from({ length: 7 }, (_, i) => ({ ...outline(straight([[40 + i * 7, 84], [36 + i * 8, 60 - (i % 2) * 8]])), width: 1.5 })), Array.from({ length: 6 }, (_, i) => ({ ...inner(straight([[42 + i * 7, 72], [48 + i * 6, 62]])) })));
 }
 
-export { bush, ferny, tuft };
+export { tuft };

@@ -40,11 +40,6 @@ export function along(a: Point, b: Point, n: number): Point[] {
   return Array.from({ length: n }, (_, i) => [a[0] + ((b[0] - a[0]) * i) / (n - 1), a[1] + ((b[1] - a[1]) * i) / (n - 1)]);
 }
 
-export function rotate(points: Point[], degrees: number, [cx, cy]: Point): Point[] {
-  const a = (degrees * Math.PI) / 180;
-  return points.map(([x, y]) => [cx + (x - cx) * Math.cos(a) - (y - cy) * Math.sin(a), cy + (x - cx) * Math.sin(a) + (y - cy) * Math.cos(a)]);
-}
-
 export const polar = (cx: number, cy: number, r: number, degrees: number): Point => [cx + r * Math.cos((degrees * Math.PI) / 180), cy + r * Math.sin((degrees * Math.PI) / 180)];
 
 /** Natural variation from a seed: the same name draws the same lines. */

@@ -1,7 +1,7 @@
 import { InputError } from "../errors";
 import type { Observation } from "./case";
 import { LIFE_FORMS, STAGES } from "./flora-types";
-import { cumulative, type FourPoints, minimumWidth, readingChance, readingHalfWidth } from "./measures";
+import { minimumWidth, readingChance, readingHalfWidth } from "./measures";
 import { answerChances, backgroundRow, type Model, recordingOf, scoreFor } from "./model";
 import { confusionTable, grossErrorRate, widening } from "./observer";
 
@@ -113,17 +113,4 @@ function measuredBackground(model: Model, c: number, value: number, half: number
   const all = sums.reduce((a, b) => a + b, 0) / Math.max(1, counts.reduce((a, b) => a + b, 0));
   const even = Math.min(1, (2 * half) / Math.max(width, high - low));
   return Float64Array.from(sums, (sum, form) => (sum + 2 * all + even) / (counts[form] + 3));
-}
-
-/** Class of a reading among the answer classes of a measured character. */
-export function answerClass(model: Model, c: number, value: number): number {
-  const edges = model.edges[c];
-  let k = 0;
-  while (k < edges.length && value >= edges[k]) k++;
-  return k;
-}
-
-/** Share of a plant's readings in each class; used by simulated walks. */
-export function readingBelow(points: FourPoints, x: number, kind: string): number {
-  return cumulative(points, x, minimumWidth(kind));
 }

@@ -1,4 +1,4 @@
-import { type Character, type CompiledFlora, type Model, minimumWidth, quantile, recordingOf, type Score, scoreFor, STAGES, type Stage } from "../identify";
+import { type Character, type CompiledFlora, type Model, minimumWidth, quantile, recordingOf, type Score, scoreFor, type Stage } from "../identify";
 import { backgroundRow } from "../identify/model";
 import { type Chance, seededChance } from "../random";
 
@@ -89,5 +89,3 @@ export function drawDay(flora: CompiledFlora, taxon: number, stage: Stage, chanc
   const month = ((first - 1 + chance.below(length)) % 12) + 1;
   return `2026-${String(month).padStart(2, "0")}-${String(1 + chance.below(28)).padStart(2, "0")}`;
 }
-
-export { STAGES };
