@@ -15,6 +15,7 @@ interface View {
   method: string;
   methodName: string;
   equipment: string;
+  stage: Treatment["stage"];
   usesProduct: boolean;
   who: string;
   licence: string;
@@ -52,7 +53,7 @@ export function TreatmentForm({ action, draft, id, view }: { action: FormAction;
       </Group>
       <Group title="Where and what">
         <Field name="treatment.areaM2" label="Area treated, m²"><input name="areaM2" inputMode="decimal" value={area} onChange={(e) => setArea(e.target.value)} required className="figure" /></Field>
-        <Field name="treatment.stage" label="Stage of the plant"><select name="stage" defaultValue={old?.stage ?? "vegetative"}><option value="seedling">seedling</option><option value="vegetative">in leaf</option><option value="flowering">in flower</option><option value="fruiting">in seed</option><option value="winter">winter rest</option></select></Field>
+        <Field name="treatment.stage" label="Stage of the plant"><select name="stage" defaultValue={old?.stage ?? view.stage}><option value="seedling">seedling</option><option value="vegetative">in leaf</option><option value="flowering">in flower</option><option value="fruiting">in seed</option><option value="winter">winter rest</option></select></Field>
         <Field name="treatment.equipment" label="Equipment"><input name="equipment" defaultValue={old?.equipment ?? view.equipment} required /></Field>
       </Group>
       {view.usesProduct ? (

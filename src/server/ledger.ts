@@ -3,10 +3,12 @@ import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
 import { checkTreatment, followUpDays, GENESIS, type LabelLimits, labelLimitsSchema, restrictionsAfter, type Treatment, treatmentSchema } from "@/core/records";
 import type { Transaction } from "@/db/client";
-import { followUp, label, ledgerEntry, membership, patch, plan, site } from "@/db/schema";
+import { district, followUp, label, ledgerEntry, membership, patch, plan, site } from "@/db/schema";
 import { append } from "./append-entry";
 import { notFound, Refusal } from "./faults";
-import { shippedMethods } from "./flora";
+import { todayIn } from "./clock";
+import { shippedMethods, taxonByName } from "./flora";
+import { stageOn } from "./plans";
 import { asMember, type Member } from "./session";
 
 export const entryInputSchema = z.object({ id: z.uuid(), patchId: z.uuid(), planId: z.uuid().nullable().default(null), supersedes: z.uuid().nullable().default(null), treatment: treatmentSchema });
@@ -129,7 +131,9 @@ export async function recordingFor(member: Member, planId: string) {
     const { rows: water } = await tx.execute<{ m: number | null }>(sql`SELECT water_distance_m(${row.patch.id}) AS m`);
     const labels = await tx.select({ id: label.id, name: label.name, limits: label.limits }).from(label).orderBy(label.name);
     const method = shippedMethods().find((m) => m.id === row.plan.method);
-    return { ...row, me: { name: me.name, licence: me.licence, licenceExpires: me.licenceExpires }, waterDistanceM: water[0]?.m ?? null, labels: labels as { id: string; name: string; limits: LabelLimits }[], method: method ?? null };
+    const taxon = taxonByName(row.plan.taxon);
+    const [here] = await tx.select({ hemisphere: district.hemisphere }).from(district);
+    return { ...row, stage: taxon ? stageOn(taxon, todayIn(row.site.zone), here.hemisphere) : ("vegetative" as const), me: { name: me.name, licence: me.licence, licenceExpires: me.licenceExpires }, waterDistanceM: water[0]?.m ?? null, labels: labels as { id: string; name: string; limits: LabelLimits }[], method: method ?? null };
   });
 }
 

@@ -68,11 +68,16 @@ async function readPlanning(tx: Transaction, findingId: string): Promise<Plannin
   };
 }
 
+/** The stage most plants of this kind are in on a day. */
+export function stageOn(taxon: NonNullable<ReturnType<typeof taxonByName>>, day: string, hemisphere: "north" | "south"): Stage {
+  const shares = stageShares(taxon, dayOfYear(day, hemisphere));
+  return STAGES[shares.indexOf(Math.max(...shares))];
+}
+
 /** The stage the scout saw, if that was within a month; else the stage most plants of this kind are in today. */
 function stageToday(taxon: NonNullable<ReturnType<typeof taxonByName>>, seen: Stage | null, seenOn: string, today: string, hemisphere: "north" | "south"): Stage {
   if (seen && Math.abs(Date.parse(today) - Date.parse(seenOn)) < 31 * 86400e3) return seen;
-  const shares = stageShares(taxon, dayOfYear(today, hemisphere));
-  return STAGES[shares.indexOf(Math.max(...shares))];
+  return stageOn(taxon, today, hemisphere);
 }
 
 async function overrulingOf(tx: Transaction, findingId: string): Promise<PlanningView["overruling"]> {

@@ -33,7 +33,7 @@ function SureSwitch({ sure, onSure }: { sure: Sure; onSure: (s: Sure) => void })
     <fieldset className="flex border-2 border-[var(--ink)] pill overflow-hidden w-full sm:w-auto">
       <legend className="sr-only">How sure are you of the next answer?</legend>
       {(["sure", "likely", "guess"] as const).map((s) => (
-        <label key={s} className={`flex-1 text-center min-h-[44px] px-4 flex items-center justify-center cursor-pointer border-l first:border-l-0 border-[var(--line)] focus-within:outline-3 focus-within:outline-[var(--focus)] ${sure === s ? "bg-[var(--press)] text-[var(--press-ink)]" : ""}`}>
+        <label key={s} className={`flex-1 text-center whitespace-nowrap min-h-[44px] px-3 flex items-center justify-center cursor-pointer border-l first:border-l-0 border-[var(--line)] focus-within:outline-3 focus-within:outline-[var(--focus)] ${sure === s ? "bg-[var(--press)] text-[var(--press-ink)]" : ""}`}>
           <input type="radio" name="sure" value={s} checked={sure === s} onChange={() => onSure(s)} className="sr-only" />
           {s === "guess" ? "a guess" : s}
         </label>

@@ -79,12 +79,14 @@ function ranking(judgement: Judgement, shares: Float64Array): Candidate[] {
   return order.map((t) => ({ taxon: judgement.model.flora.taxa[t].name, probability: round(shares[t]), status: judgement.status[t], group: judgement.group[t] }));
 }
 
-/** Targets that still fit and get the same treatment: they need not be told apart. */
+/** Targets that still fit and get the same treatment: they need not be told apart. One that harms the hand is never lumped with one that does not. */
 function sameTreatment(judgement: Judgement): string[][] {
   const groups = new Map<string, string[]>();
   judgement.local.taxa.forEach((share, t) => {
     if (share < 0.02 || judgement.keptSide[t]) return;
-    groups.set(judgement.group[t], [...(groups.get(judgement.group[t]) ?? []), judgement.model.flora.taxa[t].name]);
+    const taxon = judgement.model.flora.taxa[t];
+    const key = `${judgement.group[t]}|${taxon.hazards.contact ?? ""}`;
+    groups.set(key, [...(groups.get(key) ?? []), taxon.name]);
   });
   return [...groups.values()].filter((names) => names.length > 1);
 }

@@ -36,7 +36,7 @@ export default async function PatchPage({ params }: { params: Promise<{ id: stri
         <section className="mt-6"><h2 className="ruled">Next</h2>
           <ul>
             {view.plans.filter((p) => p.state === "planned").map((p) => <li key={p.id} className="row py-2"><span className="font-semibold">{methodName(p.method)}</span>, meant for {shortDay(p.intendedOn)} <span className="small">window {shortDay(p.windowFrom)} to {shortDay(p.windowTo)}{p.overruling ? ` · overruled: ${p.overruling}` : ""}</span> <Link href={`/ledger/new?plan=${p.id}`}>Record it</Link></li>)}
-            {due.map((f) => <li key={f.id} className="row py-2">{f.dueOn <= view.today ? <strong className="text-[var(--danger)]">Due {shortDay(f.dueOn)}</strong> : `On ${shortDay(f.dueOn)}`}: {f.what} <Link className="small" href="/today">Record on Today</Link></li>)}
+            {due.map((f) => <li key={f.id} className="row py-2">{f.dueOn <= view.today ? <strong className="text-[var(--danger)]">Due {fullDay(f.dueOn)}</strong> : `On ${fullDay(f.dueOn)}`}: {f.what} <Link className="small" href="/today">Record on Today</Link></li>)}
             {due.length + view.plans.filter((p) => p.state === "planned").length === 0 ? <li className="small py-2">Nothing planned and nothing due. {clear ? "Plan the next step from the finding that is clear." : "Look at a plant here first."}</li> : null}
           </ul>
         </section>
