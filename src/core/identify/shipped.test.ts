@@ -1,0 +1,137 @@
+import { describe, expect, it } from "vitest";
+import { compileFlora } from "@/flora/compile";
+import { loadList } from "@/flora/load";
+import { buildModel, caseSchema, decide, describeScore, foreseeChecks, identify, judge, type ObservationInput, type Stage, stageShares, towardsAction, towardsName } from "./index";
+
+const model = buildModel(compileFlora("flora").flora);
+const list = loadList("otter-valley");
+const c = (id: string) => model.characterIndex.get(id) as number;
+const t = (name: string) => model.taxonIndex.get(name) as number;
+
+function look(day: string, stage: Stage, saw: Record<string, string | number>, site?: string) {
+  const observations: ObservationInput[] = Object.entries(saw).map(([character, value]) => (typeof value === "number" ? { character, value } : { character, states: [value] }));
+  return identify(model, caseSchema.parse({ day, stage, list: { ...list.status, ...(site ? list.sites[site] : {}) }, actions: list.actions, observations }));
+}
+
+/** The valley's stories, each with the twin that must be kept. */
+describe("the stories of the valley", () => {
+  it("a giant umbel and its native cousin", () => {
+    const giant = { "plant-kind": "herb", "stem-marks": "blotched", "stem-hair": "bristly", "leaf-length": 100, "stalk-foot": "bladder", "leaf-lobes": "deep", "leaf-edge": "coarse", "stem-hollow": "hollow", "stem-ridges": "ridged" };
+    expect(look("2026-06-05", "vegetative", giant).candidates[0].taxon).toBe("Heracleum mantegazzianum");
+    const cousin = look("2026-06-05", "vegetative", { ...giant, "stem-marks": "plain", "stem-hair": "woolly", "leaf-length": 35, "leaf-kind": "three" });
+    expect(cousin.candidates[0].taxon).toBe("Heracleum maximum");
+    expect(cousin.verdict).not.toBe("clear");
+  });
+
+  it("a shade grass: the tube of the sheath parts it from the native brome", () => {
+    const both = { "plant-kind": "grasslike", light: "shade", "sheath-hair": "long", "blade-hair": "long", "blade-width": 8, "blade-form": "flat", auricles: "none", "ligule-kind": "membrane" };
+    expect(look("2026-05-10", "vegetative", both).verdict).not.toBe("clear");
+    expect(look("2026-05-10", "vegetative", { ...both, "sheath-closure": "open", tone: "yellow-green" }).candidates[0].taxon).toBe("Brachypodium sylvaticum");
+    const native = look("2026-05-10", "vegetative", { ...both, "sheath-closure": "closed" });
+    expect(native.candidates[0].taxon).toBe("Bromus vulgaris");
+    expect(native.verdict).not.toBe("clear");
+  });
+
+  it("two brambles, one kept", () => {
+    const shared = { "plant-kind": "shrub", arms: "prickles", "leaf-edge": "coarse" };
+    expect(look("2026-05-20", "vegetative", { ...shared, "cane-section": "furrowed", "prickle-shape": "hooked", "leaf-hair-below": "felt", "leaf-kind": "palmate", stance: "arching" }).candidates[0].taxon).toBe("Rubus armeniacus");
+    const native = look("2026-05-20", "vegetative", { ...shared, "cane-section": "round", "prickle-shape": "slender", "cane-bloom": "light", "leaf-kind": "three", stance: "trailing" });
+    expect(native.candidates[0].taxon).toBe("Rubus ursinus");
+    expect(native.verdict).toBe("keep");
+  });
+
+  it("a yellow daisy poisonous in hay, next to a native one", () => {
+    const both = { "plant-kind": "herb", "flower-kind": "daisy", "flower-colour": "yellow", cluster: "flat", "leaf-order": "alternate" };
+    expect(look("2026-07-15", "flowering", { ...both, "leaf-lobes": "deep", "ray-number": 13, "stem-leaf-foot": "clasping", "bract-tips": "black" }).candidates[0].taxon).toBe("Jacobaea vulgaris");
+    expect(look("2026-07-15", "flowering", { ...both, "leaf-lobes": "none", "leaf-shape": "arrow", "ray-number": 8, wetness: "wet" }).candidates[0].taxon).toBe("Senecio triangularis");
+  });
+
+  it("an escaped clematis over the native one: the flowers tell, and until then it holds", () => {
+    const both = { "plant-kind": "climber", "climbs-by": "leaf-stalk", "leaf-order": "opposite", "leaf-kind": "pinnate", leaflets: 5 };
+    const spring = look("2026-05-20", "vegetative", both);
+    expect(spring.verdict).not.toBe("clear");
+    expect(look("2026-08-10", "flowering", { ...both, "flower-sex": "male", "flower-colour": "white" }).candidates[0].taxon).toBe("Clematis ligusticifolia");
+  });
+
+  it("a water weed at the landing: count the threads", () => {
+    const both = { "plant-kind": "water-plant", "water-plan": "whorled", "water-leaf": "feather", "whorl-number": 4 };
+    expect(look("2026-07-15", "vegetative", { ...both, "leaf-pairs": 16, "out-of-water": "limp" }).candidates[0].taxon).toBe("Myriophyllum spicatum");
+    expect(look("2026-07-15", "vegetative", { ...both, "leaf-pairs": 7, "out-of-water": "holds" }).candidates[0].taxon).toBe("Myriophyllum sibiricum");
+  });
+
+  it("the same grass is the crop in one field and a target above it", () => {
+    const fescue = { "plant-kind": "grasslike", "blade-upper": "ribbed", auricles: "stubs", "blade-width": 8, "youngest-leaf": "rolled", "sheath-hair": "none", "ligule-height": 1, clump: "dense-tuft", "sheath-closure": "open", "shoot-section": "round" };
+    expect(look("2026-05-10", "vegetative", fescue).candidates[0].status).toBe("crop");
+    expect(look("2026-05-10", "vegetative", fescue, "Upper Oaks").candidates[0].status).toBe("target");
+  });
+});
+
+describe("on the whole shipped flora", () => {
+  it("judges every plant's own typical answers among its first three, in flower and leaf", () => {
+    let missed = 0;
+    let all = 0;
+    model.flora.taxa.forEach((taxon, own) => {
+      for (const stage of ["vegetative", "flowering"] as const) {
+        if (!taxon.calendar[stage]) continue;
+        const saw: Record<string, string> = {};
+        for (const [character, scores] of model.scoresOf[own]) {
+          const { id, states, stages } = model.flora.characters[character];
+          const shares = scores.find((s) => !s.stage || s.stage === stage)?.shares;
+          if (shares && stages.includes(stage)) saw[id] = states[shares.indexOf(Math.max(...shares))].id;
+        }
+        const [first] = taxon.calendar[stage][0];
+        const shown = look(`2026-${String(first).padStart(2, "0")}-20`, stage, saw).candidatesFlat.slice(0, 3).map((x) => x.taxon);
+        all++;
+        if (!shown.includes(taxon.name)) missed++;
+      }
+    });
+    expect(all).toBeGreaterThan(240);
+    expect(missed / all).toBeLessThan(0.02);
+  }, 120000);
+
+  it("clears no kept plant on its own typical answers, in any of the three districts", () => {
+    for (const id of ["otter-valley", "elm-county", "far-isles"]) {
+      const status = loadList(id).status;
+      for (const [own, taxon] of model.flora.taxa.entries()) {
+        if (["target", "watch"].includes(status[taxon.name])) continue;
+        const observations: ObservationInput[] = [...model.scoresOf[own]].flatMap(([character, scores]) => {
+          const { id: name, states, stages } = model.flora.characters[character];
+          const shares = scores.find((s) => !s.stage)?.shares;
+          return shares && stages.includes("vegetative") ? [{ character: name, states: [states[shares.indexOf(Math.max(...shares))].id] }] : [];
+        });
+        if (observations.length === 0) continue;
+        const verdict = decide(judge(model, caseSchema.parse({ day: "2026-06-01", stage: "vegetative", list: status, observations }))).verdict;
+        expect(verdict, `${taxon.name} in ${id}`).not.toBe("clear");
+      }
+    }
+  }, 120000);
+
+  it("asks for the kind of plant early, and for no collar before it is known to be a grass", () => {
+    const start = judge(model, caseSchema.parse({ day: "2026-05-20", stage: "vegetative", list: list.status }));
+    const checks = foreseeChecks(start);
+    for (const order of [towardsAction(start, checks), towardsName(start, checks)]) {
+      expect(order.slice(0, 2).map((x) => model.flora.characters[x.character].id)).toContain("plant-kind");
+      expect(order.map((x) => model.flora.characters[x.character].station)).not.toContain("collar");
+    }
+    const grass = judge(model, caseSchema.parse({ day: "2026-05-20", stage: "vegetative", list: list.status, observations: [{ character: "plant-kind", states: ["grasslike"] }] }));
+    expect(towardsName(grass, foreseeChecks(grass)).slice(0, 6).map((x) => model.flora.characters[x.character].station)).toContain("collar");
+  });
+
+  it("brings forward what a lens looks at", () => {
+    const grass = judge(model, caseSchema.parse({ day: "2026-05-20", stage: "vegetative", list: list.status, observations: [{ character: "plant-kind", states: ["grasslike"] }] }));
+    const checks = foreseeChecks(grass);
+    const collars = (lens: "collar" | null) => towardsName(grass, checks, lens).slice(0, 6).filter((x) => model.flora.characters[x.character].station === "collar").length;
+    expect(collars("collar")).toBeGreaterThanOrEqual(collars(null));
+    expect(collars("collar")).toBeGreaterThan(3);
+  });
+
+  it("says in words what a plant shows, and nothing where nothing is recorded", () => {
+    expect(describeScore({ model }, t("Heracleum mantegazzianum"), c("stem-marks"), "vegetative")).toContain("purple blotches");
+    expect(describeScore({ model }, t("Heracleum mantegazzianum"), c("leaf-length"), "vegetative")).toBe("60 to 150 cm");
+    expect(describeScore({ model }, t("Aruncus dioicus"), c("seed-leaf"), "seedling")).toBe("");
+  });
+
+  it("has every plant in some stage on every day of the year", () => {
+    for (const taxon of model.flora.taxa) for (let day = 0; day < 365; day += 20) expect(stageShares(taxon, day).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+  });
+});

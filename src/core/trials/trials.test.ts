@@ -1,0 +1,141 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { tinyFlora } from "../../../tests/support/tiny-flora";
+import { buildModel, judge } from "../identify";
+import { seededChance } from "../random";
+import { figuresOf } from "./figures";
+import { drawDay, perturb, SimulatedPlant } from "./plants";
+import { removeTaxon } from "./run-trials";
+import { Scout } from "./scout";
+import { syntheticFlora } from "./synthetic";
+import { type ActionWalk, drawStart, type NameWalk, type Start, walkToAction, walkToName } from "./walks";
+
+const flora = tinyFlora();
+const model = buildModel(flora);
+const lists = [{ id: "a", status: { "Malus prima": "target" as const, "Malus secunda": "target" as const }, actions: {} }];
+
+describe("seeded chance", () => {
+  it("repeats itself for the same seed and not for another", () => {
+    const draw = (seed: number) => Array.from({ length: 5 }, seededChance(seed).uniform);
+    expect(draw(7)).toEqual(draw(7));
+    expect(draw(7)).not.toEqual(draw(8));
+  });
+  it("stays in its bounds and picks by weight", () => {
+    fc.assert(fc.property(fc.integer({ min: 1, max: 1e6 }), fc.integer({ min: 1, max: 50 }), (seed, n) => {
+      const chance = seededChance(seed);
+      const below = chance.below(n);
+      expect(below).toBeGreaterThanOrEqual(0);
+      expect(below).toBeLessThan(n);
+      expect(chance.pick([0, 1, 0])).toBe(1);
+    }), { seed: 61 });
+    const chance = seededChance(3);
+    const hits = Array.from({ length: 6000 }, () => chance.pick([1, 3])).filter((x) => x === 1).length;
+    expect(hits / 6000).toBeCloseTo(0.75, 1);
+  });
+});
+
+describe("a perturbed flora", () => {
+  it("keeps shares that sum to 1 and points that do not fall, and is another flora", () => {
+    for (let seed = 1; seed < 12; seed++) for (const score of perturb(flora, seed).scores) {
+      if (score.shares) expect(score.shares.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+      if (score.points) expect([...score.points]).toEqual([...score.points].sort((a, b) => a - b));
+    }
+    expect(perturb(flora, 1)).not.toEqual(flora);
+    expect(perturb(flora, 1)).toEqual(perturb(flora, 1));
+  });
+  it("leaves what does not apply alone", () => {
+    const own = { ...flora, scores: [{ taxon: 0, character: 0, confidence: 0.9, notApplicable: true as const }] };
+    expect(perturb(own, 5).scores).toEqual(own.scores);
+  });
+});
+
+describe("a simulated plant", () => {
+  it("shows each part once and for all", () => {
+    const plant = new SimulatedPlant(model, 0, "vegetative", seededChance(1));
+    expect(plant.truth(0)).toBe(plant.truth(0));
+  });
+  it("shows no petals before it flowers", () => expect(new SimulatedPlant(model, 0, "vegetative", seededChance(1)).truth(3)).toBeNull());
+  it("shows states as often as they are scored", () => {
+    const smooth = Array.from({ length: 2000 }, (_, i) => new SimulatedPlant(model, 1, "vegetative", seededChance(i)).truth(0)).filter((s) => s === 0).length;
+    expect(smooth / 2000).toBeCloseTo(0.9, 1);
+  });
+  it("stands on a day on which it is in that stage", () => {
+    for (let i = 0; i < 50; i++) expect(Number(drawDay(flora, 0, "flowering", seededChance(i))?.slice(5, 7))).toSatisfy((m: number) => m >= 6 && m <= 8);
+    expect(drawDay(flora, 0, "seedling", seededChance(1))).toBeNull();
+  });
+});
+
+describe("a simulated scout", () => {
+  const errors = (error: number) => {
+    let wrong = 0;
+    let told = 0;
+    for (let i = 0; i < 4000; i++) {
+      const plant = new SimulatedPlant(model, 0, "vegetative", seededChance(i));
+      const seen = new Scout(error, seededChance(i + 0.5)).look(model, plant, 0);
+      if (!seen.states) continue;
+      told++;
+      if (seen.states[0] !== model.flora.characters[0].states[plant.truth(0) as number].id) wrong++;
+    }
+    return wrong / told;
+  };
+  it("errs as often as stated in the mean, though his days differ", () => {
+    expect(errors(0.05)).toBeGreaterThan(0.035);
+    expect(errors(0.05)).toBeLessThan(0.065);
+  });
+  it("errs twice as often when told to", () => expect(errors(0.1) / errors(0.05)).toBeCloseTo(2, 0));
+  it("says not there yet of what the stage does not show", () => expect(new Scout(0.05, seededChance(1)).look(model, new SimulatedPlant(model, 0, "vegetative", seededChance(2)), 3).answer).toBe("not-there-yet"));
+});
+
+describe("walks", () => {
+  const start = drawStart(model, lists, 5) as Start;
+  const walker = { model, nature: model, error: 0.05 };
+  it("repeat themselves for the same start", () => {
+    expect(walkToName(walker, start)).toEqual(walkToName(walker, start));
+    expect(walkToAction(walker, start, "engine")).toEqual(walkToAction(walker, start, "engine"));
+  });
+  it("end with a verdict or are charged all 25", () => {
+    for (let seed = 1; seed < 30; seed++) {
+      const walk = walkToAction(walker, drawStart(model, lists, seed) as Start, seed % 2 ? "engine" : "random");
+      if (walk.verdict !== "clear" && walk.verdict !== "keep") expect(walk.checks).toBe(25);
+      expect(walk.checks).toBeLessThanOrEqual(25);
+    }
+  });
+  it("let one watch each judgement", () => {
+    let seen = 0;
+    walkToAction(walker, start, "engine", [], () => seen++);
+    expect(seen).toBeGreaterThan(0);
+  });
+  it("follow a fixed order where one is given", () => expect(walkToAction(walker, start, "fixed", [1, 0, 2, 4]).checks).toBeGreaterThan(0));
+});
+
+describe("a plant taken out", () => {
+  it("leaves every other score with its own plant", () => {
+    const less = removeTaxon(flora, 1);
+    expect(less.taxa.map((t) => t.name)).toEqual(["Malus prima", "Bonus prima", "Bonus rara"]);
+    const shares = (f: typeof flora, name: string) => f.scores.filter((s) => f.taxa[s.taxon].name === name).map((s) => s.shares ?? s.points);
+    for (const name of ["Malus prima", "Bonus prima", "Bonus rara"]) expect(shares(less, name)).toEqual(shares(flora, name));
+  });
+});
+
+describe("figures", () => {
+  const start = { set: "tiny" } as Start;
+  const action = (verdict: ActionWalk["verdict"], truthKept: boolean, checks = 5): ActionWalk => ({ start, verdict, group: null, checks, seconds: 10 * checks, truthGroup: "g", truthKept });
+  const name = (rank: number): NameWalk => ({ start, rank, confidence: [{ probability: 0.8, right: rank === 1, brier: 0.1 }] });
+  it("count what they say they count", () => {
+    const f = figuresOf([name(1), name(3), name(9)], [action("clear", false), action("hold", false), action("keep", true), action("clear", true)], [action("clear", true), action("open", true)]);
+    expect(f.top1).toBeCloseTo(1 / 3, 4);
+    expect(f.top3).toBeCloseTo(2 / 3, 4);
+    expect(f).toMatchObject({ targetsCleared: 0.5, keptRecognised: 0.5, falseClears: 0.5, keptWalks: 4, falseClearsHeld: 0.5, heldWalks: 2, unknownCleared: 0.5, checksMean: 5, secondsMean: 50 });
+    expect(f.falseClearsUpper95).toBeGreaterThan(f.falseClears);
+  });
+  it("are 0, not nothing, where there were no walks", () => expect(figuresOf([], [], [])).toMatchObject({ top1: 0, falseClears: 0, falseClearsUpper95: 1, checksMean: 0 }));
+});
+
+describe("a made-up flora", () => {
+  it("is of the size asked for, sound, and can be judged", () => {
+    const made = buildModel(syntheticFlora(30, 12, 5));
+    expect(made.flora.scores).toHaveLength(360);
+    const { local } = judge(made, { id: "s", day: "2026-05-01", hemisphere: "north", stage: "vegetative", setting: {}, kit: [], list: {}, actions: {}, confirmed: {}, costs: { wrongClear: 500, missedTarget: 10, hold: 10 }, observations: [{ character: "c3", answer: "seen", states: ["s1"], join: "any", sure: "sure" }] });
+    expect(local.taxa.reduce((a, b) => a + b, 0) + local.unknown).toBeCloseTo(1, 9);
+  });
+});

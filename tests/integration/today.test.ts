@@ -1,0 +1,132 @@
+import { and, eq, sql } from "drizzle-orm";
+import { afterAll, describe, expect, it } from "vitest";
+import { closePools, inDistrict } from "@/db/client";
+import { followUp, listEntry, patch, site } from "@/db/schema";
+import { recordCheck } from "@/server/follow-ups";
+import { findingLines, saveFinding } from "@/server/findings";
+import { districtBounds, mapTile, patchDetail, patchLines, saveSite, siteLines } from "@/server/ground";
+import { health } from "@/server/health";
+import { labelInputSchema, ledgerLines, recordingFor, saveLabel } from "@/server/ledger";
+import { listFor, setStatus } from "@/server/list";
+import { todayFor } from "@/server/today";
+import { readLabelForm, readTreatmentForm } from "@/server/treatment-form";
+import { member, OTTER, PINE, uuidv7 } from "../support/database";
+
+afterAll(closePools);
+const scout = member(["scout"]);
+const specialist = member(["specialist"]);
+
+describe("Today, whatever day it is", () => {
+  it("has something due, a window open and something on hold, in the order of acting on it", async () => {
+    const view = await todayFor(scout);
+    expect(view.checks.some((c) => c.days <= 0)).toBe(true);
+    expect(view.windows.some((w) => w.open)).toBe(true);
+    expect(view.holds.length).toBeGreaterThan(0);
+    expect(view.checks.map((c) => c.dueOn)).toEqual([...view.checks.map((c) => c.dueOn)].sort());
+    const due = view.holds.map((h) => (h.verdict === "open" ? 2 : 0) + (h.due ? 0 : 1));
+    expect(due).toEqual([...due].sort());
+    for (const w of view.windows) expect(w.to >= w.from).toBe(true);
+  });
+
+  it("records a check once, and takes more than before as negative control, not as 0", async () => {
+    const [due] = (await todayFor(scout)).checks;
+    await recordCheck(scout, { id: due.id, doneOn: "2026-11-20", percentControl: "-20", note: "More than last year.", state: "open" });
+    const [row] = await inDistrict(OTTER, (tx) => tx.select().from(followUp).where(eq(followUp.id, due.id)));
+    expect(row.result).toEqual({ percentControl: -20, note: "More than last year." });
+    await expect(recordCheck(scout, { id: due.id, doneOn: "2026-11-21", note: "again", state: "gone" })).rejects.toThrow(/already recorded/);
+    const [place] = await inDistrict(OTTER, (tx) => tx.select({ state: patch.state }).from(patch).where(eq(patch.id, due.patchId)));
+    expect(place.state).toBe("open");
+  });
+
+  it("is empty, not broken, in a district without work", async () => {
+    const view = await todayFor(member(["keeper"], PINE));
+    expect([view.checks, view.windows, view.holds, view.reports]).toEqual([[], [], [], []]);
+  });
+});
+
+describe("the demonstration", () => {
+  it("is of the size that was promised", async () => {
+    const sites = await siteLines(scout);
+    expect(sites).toHaveLength(12);
+    expect((await patchLines(scout)).length).toBeGreaterThanOrEqual(40);
+    const lines = await inDistrict(OTTER, (tx) => findingLines(tx, scout, undefined, 500), true);
+    expect(lines.length).toBeGreaterThanOrEqual(120);
+    expect((await ledgerLines(scout)).count).toBeGreaterThanOrEqual(60);
+    expect(sites.every((s) => s.boundary.type === "Polygon")).toBe(true);
+  });
+  it("shows a patch with its history, its area and the water near it", async () => {
+    const [{ patch_id: id }] = (await inDistrict(OTTER, (tx) => tx.execute<{ patch_id: string }>(sql`SELECT patch_id FROM ledger_entry ORDER BY seq DESC LIMIT 1`))).rows;
+    const view = await patchDetail(scout, id);
+    expect(view.patch.areaM2).toBeGreaterThan(1);
+    expect(view.entries.length + view.findings.length).toBeGreaterThan(0);
+    expect(view.waterDistanceM === null || view.waterDistanceM >= 0).toBe(true);
+    expect(view.patch.outline.coordinates[0].length).toBeGreaterThan(3);
+  });
+  it("serves its map: bounds around the sites, tiles that hold them, nothing for another district's ground", async () => {
+    const bounds = (await districtBounds(scout)) as [number, number, number, number];
+    expect(bounds[0]).toBeLessThan(bounds[2]);
+    const tile = await mapTile(scout, 12, 555, 1483);
+    expect(tile.toString("latin1")).toContain("Fern Wood");
+    expect((await mapTile(member(["scout"], PINE), 12, 555, 1483)).toString("latin1")).not.toContain("Fern Wood");
+  });
+  it("says that it is well", async () => expect(await health()).toMatchObject({ ok: true, database: true, migrations: true, queue: true }));
+});
+
+describe("list, sites and labels", () => {
+  it("lets one site's exception stand over the district's list", async () => {
+    const [field] = await inDistrict(OTTER, (tx) => tx.select().from(site).where(eq(site.name, "Fern Wood")));
+    const of = (siteId: string | null) => inDistrict(OTTER, async (tx) => (await listFor(tx, siteId)).status["Holcus lanatus"]);
+    expect(await of(field.id)).toBe("tolerated");
+    expect(await setStatus(specialist, { taxon: "Holcus lanatus", status: "target", siteId: field.id })).toBe("target");
+    expect([await of(field.id), await of(null)]).toEqual(["target", "tolerated"]);
+    await setStatus(specialist, { taxon: "Holcus lanatus", status: "watch", siteId: field.id });
+    const rows = await inDistrict(OTTER, (tx) => tx.select().from(listEntry).where(and(eq(listEntry.taxon, "Holcus lanatus"), eq(listEntry.siteId, field.id))));
+    expect(rows).toHaveLength(1);
+    await expect(setStatus(specialist, { taxon: "Planta ignota", status: "target" })).rejects.toThrow(/not in the flora/);
+  });
+
+  it("changes the version that goes with a verdict, and no verdict already given", async () => {
+    const version = () => inDistrict(OTTER, async (tx) => (await listFor(tx, null)).version);
+    const [wood] = await inDistrict(OTTER, (tx) => tx.select().from(site).where(eq(site.name, "Fern Wood")));
+    const saved = await saveFinding(scout, { id: uuidv7(), siteId: wood.id, place: { longitude: 0, latitude: 0 }, day: "2026-06-01", stage: "vegetative", observations: [{ character: "plant-kind", states: ["grasslike"] }] });
+    const before = await version();
+    await setStatus(specialist, { taxon: "Poa annua", status: "target" });
+    expect(await version()).not.toBe(before);
+    const [line] = await inDistrict(OTTER, (tx) => findingLines(tx, scout, eq(sql`finding.id`, saved.id), 1), true);
+    expect(line.verdict).toBe(saved.verdict);
+    await setStatus(specialist, { taxon: "Poa annua", status: "tolerated" });
+  });
+
+  it("makes a site with its rules, and none on ground that is no kind of ground", async () => {
+    const outline = { type: "Polygon", coordinates: [[[-131.3, 44.3], [-131.29, 44.3], [-131.29, 44.31], [-131.3, 44.3]]] };
+    const id = uuidv7();
+    const { areaM2 } = await saveSite(member(["keeper"], PINE), { id, name: "Spur", outline, ground: "bluff", rules: { noProduct: true } });
+    expect(areaM2 / 1e4).toBeCloseTo(44.3, 0);
+    const made = (await siteLines(member(["keeper"], PINE))).find((s) => s.id === id);
+    expect(made).toMatchObject({ name: "Spur", setting: { ground: ["bluff"] }, rules: { noProduct: true }, zone: "Etc/GMT+8" });
+    await expect(saveSite(member(["keeper"], PINE), { id: uuidv7(), name: "Moon", outline, ground: "crater", rules: {} })).rejects.toThrow(/no kind of ground/);
+  });
+
+  it("takes a label as it is typed, with a comma for a point, and leaves empty what the label does not say", async () => {
+    const form = new FormData();
+    const id = uuidv7();
+    for (const [name, value] of Object.entries({ id, name: "Typed label (invented)", rateUnit: "L", ratePerHaMax: "2,5", windMaxMS: "4", registration: "" })) form.set(name, value);
+    const input = labelInputSchema.parse(readLabelForm(form));
+    expect(input.limits).toEqual({ rateUnit: "L", ratePerHaMax: 2.5, windMaxMS: 4 });
+    await saveLabel(member(["applicator"]), input);
+    const [planned] = (await inDistrict(OTTER, (tx) => tx.execute<{ id: string }>(sql`SELECT id FROM plan WHERE state = 'planned' LIMIT 1`))).rows;
+    const owner = (await inDistrict(OTTER, (tx) => tx.execute<{ person_id: string }>(sql`SELECT person_id FROM membership WHERE 'applicator' = ANY(roles) LIMIT 1`))).rows[0].person_id;
+    const view = await recordingFor({ ...member(["applicator"]), personId: owner }, planned.id);
+    expect(view.labels.map((l) => l.name)).toContain("Typed label (invented)");
+    expect(view.method).not.toBeNull();
+  });
+
+  it("reads the record form: the site's clock becomes an instant, an empty field is left out, not 0", () => {
+    const form = new FormData();
+    for (const [name, value] of Object.entries({ id: "x", patchId: "p", zone: "Etc/GMT+8", day: "2026-06-10", fromTime: "08:00", toTime: "09:30", areaM2: "12,5", windMS: "", temperatureC: "0" })) form.set(name, value);
+    const { treatment } = readTreatmentForm(form) as { treatment: Record<string, unknown> };
+    expect(treatment).toMatchObject({ from: "2026-06-10T16:00:00.000Z", to: "2026-06-10T17:30:00.000Z", areaM2: 12.5, temperatureC: 0 });
+    expect(treatment.windMS).toBeUndefined();
+    expect(treatment).not.toHaveProperty("product");
+  });
+});
