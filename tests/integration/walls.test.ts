@@ -15,7 +15,9 @@ describe("the wall between districts", () => {
     const otter = await inDistrict(OTTER, (tx) => tx.select().from(site));
     const pine = await inDistrict(PINE, (tx) => tx.select().from(site));
     expect(otter.length).toBe(12);
-    expect(pine.map((s) => s.name)).toEqual(["Ridge Top"]);
+    expect(pine.map((s) => s.name)).toContain("Ridge Top");
+    expect(pine.every((s) => s.districtId === PINE)).toBe(true);
+    expect(otter.every((s) => s.districtId === OTTER)).toBe(true);
     for (const table of [finding, patch, ledgerEntry, followUp]) expect(await inDistrict(PINE, (tx) => tx.select().from(table))).toEqual([]);
   });
 
