@@ -33,8 +33,11 @@ const LENS_STATIONS: Record<Exclude<Lens, null>, string[]> = {
   bark: ["stem"],
 };
 const LENS_WEIGHT = 3;
-/** Seconds to read a question and answer it, whatever it asks. */
-const OVERHEAD_SECONDS = 10;
+/**
+ * Seconds that turning to any question costs, beside the look itself. Towards an action little is added, so that
+ * quick looks come first; towards a name more, so that the telling looks do.
+ */
+const OVERHEAD_SECONDS = { action: 10, name: 25 };
 /** Plants below this share in both rankings do not count in foreseeing answers. */
 const ACTIVE_SHARE = 2e-4;
 /** Share of what still fits that must carry a part before it is asked about. */
@@ -43,6 +46,8 @@ const APPLIES_SHARE = 0.7;
 const FRUITLESS_WEIGHT = 0.35;
 /** Price of a bit about what to do, in visits. */
 const BIT_PRICE = 2;
+/** Bits about the name count a little for the act too: who it is parts the sides in the end. */
+const NAME_SHARE = 0.1;
 const VISIBLE_SHARE = 0.5;
 /** Share of plants that harm the hand above which a bare-handed check is not asked. */
 const HARM_SHARE = 0.02;
@@ -71,7 +76,7 @@ export function foreseeChecks(judgement: Judgement): Check[] {
 }
 
 export function towardsName(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
-  return order(judgement, checks, lens, (check) => check.bits);
+  return order(judgement, checks, lens, (check) => check.bits, OVERHEAD_SECONDS.name);
 }
 
 /**
@@ -79,19 +84,19 @@ export function towardsName(judgement: Judgement, checks: Check[], lens: Lens = 
  * a whole visit costs: looking only one answer ahead would else pass over checks that end it in two.
  */
 export function worthTowardsAction(judgement: Judgement, check: Check): number {
-  return check.saved + BIT_PRICE * judgement.case.costs.hold * check.partBits;
+  return check.saved + BIT_PRICE * judgement.case.costs.hold * (check.partBits + NAME_SHARE * check.bits);
 }
 
 export function towardsAction(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
-  return order(judgement, checks, lens, (check) => worthTowardsAction(judgement, check));
+  return order(judgement, checks, lens, (check) => worthTowardsAction(judgement, check), OVERHEAD_SECONDS.action);
 }
 
-function order(judgement: Judgement, checks: Check[], lens: Lens, value: (check: Check) => number): Check[] {
+function order(judgement: Judgement, checks: Check[], lens: Lens, value: (check: Check) => number, overheadSeconds: number): Check[] {
   const fruitless = fruitlessAnswers(judgement);
   const rate = (check: Check) => {
     const station = judgement.model.flora.characters[check.character].station;
     const weight = (lens && LENS_STATIONS[lens].includes(station) ? LENS_WEIGHT : 1) * FRUITLESS_WEIGHT ** (fruitless.get(station) ?? 0);
-    return (weight * value(check)) / (check.seconds + OVERHEAD_SECONDS);
+    return (weight * value(check)) / (check.seconds + overheadSeconds);
   };
   return [...checks].sort((a, b) => rate(b) - rate(a));
 }
