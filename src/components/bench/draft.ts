@@ -1,5 +1,5 @@
 "use client";
-import Dexie, { type EntityTable } from "dexie";
+import type { Dexie, EntityTable } from "dexie";
 import { useCallback, useEffect, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
 import type { ObservationInput, Stage } from "@/core/identify";
@@ -24,20 +24,18 @@ interface StoredPicture {
   blob: Blob;
 }
 
-class Shelf extends Dexie {
-  drafts!: EntityTable<{ key: string; draft: Draft }, "key">;
-  pictures!: EntityTable<StoredPicture, "id">;
-  constructor() {
-    super("sentinel-bench");
-    this.version(1).stores({ drafts: "key", pictures: "id, draftId" });
-  }
-}
+type Shelf = Dexie & { drafts: EntityTable<{ key: string; draft: Draft }, "key">; pictures: EntityTable<StoredPicture, "id"> };
 
-let shelf: Shelf | undefined;
-const open = () => {
-  shelf ??= new Shelf();
+let shelf: Promise<Shelf> | undefined;
+/** Opened on first use; the library comes after the first paint. */
+function open(): Promise<Shelf> {
+  shelf ??= import("dexie").then(({ Dexie: Store }) => {
+    const made = new Store("sentinel-bench") as Shelf;
+    made.version(1).stores({ drafts: "key", pictures: "id, draftId" });
+    return made;
+  });
   return shelf;
-};
+}
 
 /** The device's own store may be closed to us (private windows) or stuck: the Bench opens without it rather than not at all. */
 function inTime<T>(work: PromiseLike<T>, otherwise: T): Promise<T> {
@@ -55,9 +53,9 @@ export function useDraft(key: string, start: () => Draft) {
   useEffect(() => {
     let current = true;
     (async () => {
-      const held = await inTime(open().drafts.get(key), undefined);
+      const held = await inTime(open().then((s) => s.drafts.get(key)), undefined);
       const found = held?.draft ?? start();
-      const kept = await inTime(open().pictures.where("draftId").equals(found.id).toArray(), []);
+      const kept = await inTime(open().then((s) => s.pictures.where("draftId").equals(found.id).toArray()), []);
       if (!current) return;
       setDraft(found);
       setPictures(kept);
@@ -69,22 +67,22 @@ export function useDraft(key: string, start: () => Draft) {
   const change = useCallback(
     (next: Draft) => {
       setDraft(next);
-      open().drafts.put({ key, draft: next }).catch(() => undefined);
+      open().then((s) => s.drafts.put({ key, draft: next })).catch(() => undefined);
     },
     [key],
   );
   const addPictures = useCallback(async (draftId: string, files: File[]) => {
     const added = files.map((file) => ({ id: uuidv7(), draftId, name: file.name, blob: file as Blob }));
-    await open().pictures.bulkPut(added).catch(() => undefined);
+    await open().then((s) => s.pictures.bulkPut(added)).catch(() => undefined);
     setPictures((old) => [...old, ...added]);
   }, []);
   const removePicture = useCallback(async (id: string) => {
-    await open().pictures.delete(id).catch(() => undefined);
+    await open().then((s) => s.pictures.delete(id)).catch(() => undefined);
     setPictures((old) => old.filter((p) => p.id !== id));
   }, []);
   const finish = useCallback(
     async (fresh: Draft, sentPictures: string[]) => {
-      await open().pictures.bulkDelete(sentPictures).catch(() => undefined);
+      await open().then((s) => s.pictures.bulkDelete(sentPictures)).catch(() => undefined);
       setPictures([]);
       change(fresh);
     },
