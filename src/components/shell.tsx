@@ -27,7 +27,7 @@ export interface ShellProps {
 /** The notebook: index tabs at the left edge in the order of the work; along the top on a phone. */
 export function Shell({ district, districts, person, demonstration, children, chooseDistrict, signOut }: ShellProps) {
   return (
-    <div className="md:grid md:grid-cols-[104px_minmax(0,1fr)] min-h-dvh">
+    <div className="md:grid md:grid-cols-[104px_minmax(0,1fr)] min-h-dvh print:block! print:min-h-0!">
       <a href="#sheet" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-[var(--sheet)] focus:p-3">Skip to the sheet</a>
       <Tabs tabs={TABS} />
       <div className="bg-[var(--sheet)] min-w-0 flex flex-col">
