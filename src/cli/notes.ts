@@ -1,6 +1,6 @@
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { buildModel, caseSchema, identify, type Model, topOnSide } from "@/core/identify";
+import { buildModel, caseSchema, identify, type Model } from "@/core/identify";
 import { compileFlora } from "@/flora/compile";
 import { FLORA_ROOT, loadList } from "@/flora/load";
 import { type FieldNote, readNotes } from "@/flora/read-notes";
@@ -16,19 +16,40 @@ interface Figures {
   unknownNamed: number;
 }
 
+/** What each lot of notes gave when it was first scored: written once, never again. */
 const FIRST_RUN = join(FLORA_ROOT, "notes", "first-run.json");
+type FirstRuns = Record<string, Figures & { day: string }>;
 
-void topOnSide;
 run(() => {
   const model = buildModel(compileFlora(FLORA_ROOT).flora);
   const list = loadList("otter-valley");
   const results = readNotes().map((note) => answer(model, list, note));
-  const now = figures(results);
-  if (!existsSync(FIRST_RUN)) writeFileSync(FIRST_RUN, `${JSON.stringify({ day: new Date().toISOString().slice(0, 10), ...now }, null, 1)}\n`);
-  const firstRun = JSON.parse(readFileSync(FIRST_RUN, "utf8"));
+  const lots = [...new Set(results.map((r) => r.note.lot))].map((lot) => ({ lot, now: figures(results.filter((r) => r.note.lot === lot)) }));
+  const firstRuns = keepFirstRuns(lots);
   const misses = results.filter((r) => r.note.truth && r.rank !== 1).map((r) => ({ id: r.note.id, truth: r.note.truth, got: r.got, rank: r.rank, sealed: r.note.sealed, verdict: r.verdict }));
-  printJson({ notes: results.length, firstRun, now, sealed: figures(results.filter((r) => r.note.sealed)), misses, unknown: results.filter((r) => !r.note.truth).map((r) => ({ id: r.note.id, got: r.got, probability: r.probability, unknown: r.unknown, verdict: r.verdict })) });
+  printJson({ notes: results.length, firstRun: together(lots.map((l) => firstRuns[l.lot])), now: figures(results), sealed: figures(results.filter((r) => r.note.sealed)), misses, lots: lots.map((l) => ({ ...l, firstRun: firstRuns[l.lot] })), unknown: results.filter((r) => !r.note.truth).map((r) => ({ id: r.note.id, got: r.got, probability: r.probability, unknown: r.unknown, verdict: r.verdict })) });
 });
+
+function keepFirstRuns(lots: { lot: string; now: Figures }[]): FirstRuns {
+  const known: FirstRuns = existsSync(FIRST_RUN) ? JSON.parse(readFileSync(FIRST_RUN, "utf8")) : {};
+  const fresh = lots.filter((l) => !known[l.lot]);
+  if (fresh.length === 0) return known;
+  const day = new Date().toISOString().slice(0, 10);
+  const all = { ...known, ...Object.fromEntries(fresh.map((l) => [l.lot, { day, ...l.now }])) };
+  writeFileSync(FIRST_RUN, `${JSON.stringify(all, null, 1)}\n`);
+  return all;
+}
+
+/** Figures of several lots as if they were one: counts are added, shares weighted by the notes named. */
+function together(lots: Figures[]): Figures {
+  const sum = (of: (f: Figures) => number) => lots.reduce((total, f) => total + of(f), 0);
+  const named = sum((f) => f.named);
+  const weighted = (of: (f: Figures) => number) => (named === 0 ? 0 : Math.round((1000 * sum((f) => of(f) * f.named)) / named) / 1000);
+  return {
+    named, top1: weighted((f) => f.top1), top3: weighted((f) => f.top3), wronglyCleared: sum((f) => f.wronglyCleared),
+    clearable: sum((f) => f.clearable), cleared: sum((f) => f.cleared), unknownNamed: sum((f) => f.unknownNamed),
+  };
+}
 
 function answer(model: Model, list: ReturnType<typeof loadList>, note: FieldNote) {
   const given = caseSchema.parse({ id: note.id, day: note.day, stage: note.stage, list: list.status, actions: list.actions, observations: note.observations });

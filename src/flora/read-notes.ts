@@ -6,6 +6,8 @@ import { readYaml } from "./read-yaml";
 
 export interface FieldNote {
   id: string;
+  /** The file it stands in: notes written and committed together. */
+  lot: string;
   truth: string | null;
   day: string;
   stage: Stage;
@@ -20,6 +22,7 @@ export function readNotes(): FieldNote[] {
   return readdirSync(folder).filter((f) => f.endsWith(".yaml") && !f.startsWith("first-run")).sort().flatMap((file) =>
     readYaml(join(folder, file), `flora/notes/${file}`).data.map((raw: { id: string; truth: string | null; day: string; stage: Stage; text: string; saw: Record<string, unknown> }) => ({
       id: raw.id,
+      lot: file.replace(/\.yaml$/, ""),
       truth: raw.truth,
       day: `2026-${raw.day}`,
       stage: raw.stage,
