@@ -34,6 +34,8 @@ export interface Model {
   taxonIndex: Map<string, number>;
   taxonLifeForm: Uint8Array;
   seenAtStage: Uint8Array;
+  /** how far plants of one genus agree in each character, in (0, 1): 1 less the mean distance of their states */
+  kinLikeness: Float64Array;
   scoresOf: Map<number, Score[]>[];
 }
 
@@ -66,9 +68,13 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
     taxonIndex: new Map(flora.taxa.map((t, i) => [t.name, i])),
     taxonLifeForm: Uint8Array.from(flora.taxa, (t) => LIFE_FORMS.indexOf(t.lifeForm)),
     seenAtStage: Uint8Array.from(flora.characters.flatMap((c) => STAGES.map((s) => (c.stages.includes(s) ? 1 : 0)))),
+    kinLikeness: new Float64Array(flora.characters.length),
     scoresOf,
   };
-  for (const c of flora.characters.keys()) fillCharacter(model, c);
+  for (const c of flora.characters.keys()) {
+    fillCharacter(model, c);
+    model.kinLikeness[c] = kinLikeness(model, c);
+  }
   return model;
 }
 
@@ -160,6 +166,28 @@ export function answerChances(model: Model, c: number, condition: Condition, pos
   if (confusion) return blur(doubted, confusion);
   const gross = grossErrorRate(flora.characters[c], model.observerError, "sure");
   return Float32Array.from(doubted, (p, s) => (1 - gross) * p + gross * background[s]);
+}
+
+/** Weight of the general rate beside the pairs counted for one character. */
+const KIN_PRIOR_PAIRS = 4;
+const KIN_PRIOR_LIKENESS = 0.7;
+
+/** Mean overlap of the recorded states of two plants of one genus, smoothed where few pairs are recorded. */
+function kinLikeness(model: Model, c: number): number {
+  const { taxa } = model.flora;
+  const rows = taxa.map((_, t) => model.scoresOf[t].get(c)?.find((s) => !s.stage && !s.position && !s.form && !s.notApplicable));
+  let sum = KIN_PRIOR_PAIRS * KIN_PRIOR_LIKENESS;
+  let pairs = KIN_PRIOR_PAIRS;
+  for (let a = 0; a < taxa.length; a++) {
+    for (let b = a + 1; b < taxa.length; b++) {
+      const scores = [rows[a], rows[b]];
+      if (taxa[a].genus !== taxa[b].genus || !scores.every((s) => s !== undefined)) continue;
+      const [first, second] = scores.map((s) => s.shares ?? classShares(s.points as FourPoints, model.edges[c], model.flora.characters[c].kind));
+      sum += first.reduce((overlap, share, s) => overlap + Math.min(share, second[s]), 0);
+      pairs++;
+    }
+  }
+  return sum / pairs;
 }
 
 export function blur(shares: ArrayLike<number>, confusion: Float64Array): Float32Array {

@@ -1,6 +1,6 @@
 import { STAGES, type Taxon } from "./flora-types";
 import { applies, backgroundRow, recordingOf } from "./model";
-import { type Judgement, KIN } from "./posterior";
+import type { Judgement } from "./posterior";
 import { stageBegins } from "./season";
 import { GROUP_SHARE, KEEP_SHARE, keptLimit, topOnSide } from "./verdict";
 
@@ -204,13 +204,14 @@ function unknownRow(judgement: Judgement, active: Active, rows: Float64Array, c:
     total += weight;
     for (let o = 0; o < n; o++) out[o] += weight * chance(o);
   };
+  const likeness = model.kinLikeness[c];
   unknownParts.byForm.forEach((weight, form) => {
     const background = backgroundRow(model, c, form);
     add(weight, (o) => 0.7 * background[o] + 0.3 / n);
   });
   active.taxa.forEach((t, i) => {
     const background = backgroundRow(model, c, model.taxonLifeForm[t]);
-    for (const [kind, { likeness }] of KIN.entries()) add(unknownParts.kin[kind][t], (o) => likeness * rows[i * n + o] + (1 - likeness) * background[o]);
+    add(unknownParts.kin[t], (o) => likeness * rows[i * n + o] + (1 - likeness) * background[o]);
   });
   for (let o = 0; o < n; o++) out[o] = total > 0 ? out[o] / total : 1 / n;
 }

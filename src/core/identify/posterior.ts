@@ -8,11 +8,11 @@ import { dayOfYear, stageShares, stageStatedChance } from "./season";
 /** Prior chance that the plant is none of this flora. */
 export const UNKNOWN_PRIOR = 0.05;
 /**
- * Unlisted relatives of the plants held: the unknowns that are most like a target. Each kind takes a share of the
- * unknown plant's prior and keeps so much of its listed relative's states; the rest is background.
+ * Share of the unknown plant's prior that goes to unlisted relatives of the plants held, the unknowns that are most
+ * like a target: in each character they agree with their listed relative as far as plants of one genus do
+ * (`model.kinLikeness`), and else are background.
  */
-export const KIN = [{ share: 0.5, likeness: 0.6 }];
-const STRANGER_SHARE = 1 - KIN.reduce((sum, kind) => sum + kind.share, 0);
+const KIN_SHARE = 0.35;
 /** Stage and date may lower a plant's prior by at most this factor. */
 const FINDABLE_FLOOR = 0.1;
 /** How far a set of places for a plant can lower it. */
@@ -30,8 +30,8 @@ interface Block {
   soundShare: Float64Array;
   /** log chance under the widened background of each life form */
   logUnknown: Float64Array;
-  /** log chance for each kind of unlisted relative, in each condition */
-  logKin: Float64Array[];
+  /** log chance for an unlisted relative, in each condition */
+  logKin: Float64Array;
 }
 
 export type EvidenceCache = WeakMap<Observation, Evidence | null>;
@@ -63,8 +63,8 @@ export interface Judgement {
 
 export interface UnknownParts {
   byForm: Float64Array;
-  /** by kind of relative, then by plant */
-  kin: Float64Array[];
+  /** relatives, by the plant that they are like */
+  kin: Float64Array;
 }
 
 export interface Posterior {
@@ -162,17 +162,18 @@ export function blockOf(model: Model, name: string, items: Evidence[], members: 
   const byForm = LIFE_FORMS.map((_, form) => items.reduce((product, item) => product * item.background[form], 1));
   const log = new Float64Array(model.conditions.length);
   const soundShare = new Float64Array(model.conditions.length);
-  const logKin = KIN.map(() => new Float64Array(model.conditions.length));
+  const logKin = new Float64Array(model.conditions.length);
   for (let z = 0; z < log.length; z++) {
     const form = model.taxonLifeForm[model.conditions[z].taxon];
     let product = 1 - doubt;
     for (const item of items) product *= item.chance[z];
     const total = product + doubt * byForm[form];
-    KIN.forEach(({ likeness }, kind) => {
-      let kin = 1 - doubt;
-      for (const item of items) kin *= likeness * item.chance[z] + (1 - likeness) * item.background[form];
-      logKin[kind][z] = Math.log(kin + doubt * byForm[form]);
-    });
+    let kin = 1 - doubt;
+    for (const item of items) {
+      const likeness = model.kinLikeness[item.character];
+      kin *= likeness * item.chance[z] + (1 - likeness) * item.background[form];
+    }
+    logKin[z] = Math.log(kin + doubt * byForm[form]);
     log[z] = Math.log(total);
     soundShare[z] = product / total;
   }
@@ -201,16 +202,14 @@ function unknownLikelihood(model: Model, conditionLog: Float64Array, blocks: Blo
   const counts = new Float64Array(LIFE_FORMS.length);
   for (const form of model.taxonLifeForm) counts[form]++;
   const n = model.flora.taxa.length;
-  const formLog = Float64Array.from(counts, (count, form) => Math.log((STRANGER_SHARE * Math.max(count, 0.5)) / n) + blocks.reduce((sum, b) => sum + b.logUnknown[form], 0));
-  const kinLog = KIN.map(({ share }, kind) => {
-    const condition = Float64Array.from(conditionLog);
-    for (const block of blocks) for (let z = 0; z < condition.length; z++) condition[z] += block.logKin[kind][z];
-    return sumConditions(model, condition).map((value) => value + Math.log(share / n));
-  });
-  const all = [...formLog, ...kinLog.flatMap((kind) => [...kind])];
+  const formLog = Float64Array.from(counts, (count, form) => Math.log(((1 - KIN_SHARE) * Math.max(count, 0.5)) / n) + blocks.reduce((sum, b) => sum + b.logUnknown[form], 0));
+  const condition = Float64Array.from(conditionLog);
+  for (const block of blocks) for (let z = 0; z < condition.length; z++) condition[z] += block.logKin[z];
+  const kinLog = sumConditions(model, condition).map((value) => value + Math.log(KIN_SHARE / n));
+  const all = [...formLog, ...kinLog];
   const log = logSum(all, 0, all.length);
   const share = (value: number) => Math.exp(value - log);
-  return { log, parts: { byForm: formLog.map(share), kin: kinLog.map((kind) => kind.map(share)) } };
+  return { log, parts: { byForm: formLog.map(share), kin: kinLog.map(share) } };
 }
 
 /** District status × confirmed here × setting × findable now, with a floor for every plant; a newcomer is never ruled out. */
