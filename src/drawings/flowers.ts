@@ -1,5 +1,6 @@
 import { all, area, circle, ellipse, faint, flat, hair, inner, outline, type Point, polar, type Shape, smooth, smoothClosed, straight, type Tint } from "./shapes";
 import { drawLeaf } from "./leaf";
+import { FRUITS, specialFlower } from "./flower-detail";
 import { stem } from "./parts";
 
 function petal(cx: number, cy: number, r: number, w: number, degrees: number, tint: Tint): Shape {
@@ -13,6 +14,7 @@ export function openFlower(n: number, tint: Tint = "white", r = 32, cx = 60, cy 
 }
 
 export function flowerKind(kind: string, tint: Tint = "yellow"): Shape[] {
+  if (kind === "lipped" || kind === "iris") return specialFlower(kind);
   const stalk = stem(60, 62, 94, 1.4);
   switch (kind) {
     case "daisy":
@@ -76,6 +78,7 @@ export function cluster(kind: string): Shape[] {
 }
 
 export function fruit(kind: string, tint: Tint = "red"): Shape[] {
+  if (FRUITS[kind]) return FRUITS[kind]();
   switch (kind) {
     case "berry":
       return all(inner(smooth([[60, 4], [58, 20], [60, 34]])), area(circle(60, 58, 26), tint), faint(smooth([[46, 46], [42, 58], [48, 70]])), flat(circle(60, 82, 2), "ink"));

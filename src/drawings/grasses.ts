@@ -1,4 +1,5 @@
 import { all, area, circle, ellipse, faint, flat, hair, inner, outline, type Point, polar, type Shape, smooth, smoothClosed, straight } from "./shapes";
+import { reedHead } from "./grass-detail";
 import { stem } from "./parts";
 
 const spikelet = (x: number, y: number, degrees: number, size = 10, awn = 0): Shape[] => {
@@ -8,6 +9,7 @@ const spikelet = (x: number, y: number, degrees: number, size = 10, awn = 0): Sh
 };
 
 export function head(kind: string): Shape[] {
+  if (kind === "plume" || kind === "burs" || kind === "umbrella") return reedHead(kind);
   const axis = outline(straight([[60, 94], [60, 8]]));
   if (kind === "spike") return all(axis, [14, 26, 38, 50, 62].flatMap((y, i) => spikelet(60, y + 8, i % 2 ? -62 : -118, 15, 8)));
   if (kind === "short-stalks") return all({ ...outline(smooth([[56, 94], [58, 50], [70, 18], [92, 20]])), width: 1.4 }, [[58, 66], [60, 50], [66, 34], [78, 22]].flatMap(([x, y], i) => [outline(straight([[x, y], [x + (i % 2 ? 7 : -6), y - 5]])), ...spikelet(x + (i % 2 ? 7 : -6), y - 5, i % 2 ? -35 : -140, 22, 9)]));

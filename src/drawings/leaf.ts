@@ -1,6 +1,6 @@
 import { all, area, type Point, type Shape, faint, flat, inner, outline, smooth, straight, type Tint } from "./shapes";
 
-export type LeafShape = "linear" | "lance" | "oval" | "egg" | "spoon" | "heart" | "arrow" | "round";
+export type LeafShape = "linear" | "lance" | "oval" | "egg" | "spoon" | "heart" | "arrow" | "round" | "kidney" | "diamond";
 export type LeafEdge = "smooth" | "fine" | "coarse" | "blunt" | "spiny";
 export type LeafLobes = "none" | "shallow" | "deep" | "backward" | "shreds";
 
@@ -8,8 +8,8 @@ export interface Leaf {
   shape: LeafShape;
   edge?: LeafEdge;
   lobes?: LeafLobes;
-  base?: "wedge" | "rounded" | "flat" | "heart" | "ears";
-  tip?: "blunt" | "pointed" | "drawn-out" | "spine";
+  base?: "wedge" | "rounded" | "flat" | "heart" | "ears" | "slanted";
+  tip?: "blunt" | "pointed" | "drawn-out" | "spine" | "notched";
   tint?: Tint;
   veins?: boolean;
 }
@@ -23,6 +23,8 @@ const PROFILES: Record<LeafShape, (u: number) => number> = {
   spoon: (u) => 0.3 * Math.sin(Math.PI * u ** 1.9) ** 0.8 + 0.015,
   heart: (u) => 0.42 * Math.sin(Math.PI * u ** 0.5) ** 0.8,
   arrow: (u) => 0.34 * (1 - u) ** 0.85 * Math.min(1, u * 16),
+  kidney: (u) => 0.56 * Math.sqrt(Math.max(0, 1 - (1.6 * Math.max(0, u - 0.28)) ** 2)) * Math.sqrt(Math.min(1, 0.55 + u)) * Math.min(1, (1 - u) * 9),
+  diamond: (u) => 0.34 * Math.min(u / 0.4, (1 - u) / 0.6),
   round: (u) => 0.46 * Math.sqrt(Math.max(0, 1 - (2 * u - 1) ** 2)),
 };
 
@@ -65,9 +67,11 @@ export function bladeOutline(leaf: Leaf, [x, y]: Point, length: number, angle = 
     Array.from({ length: steps + 1 }, (_, i) => {
       const u = i / steps;
       const half = length * PROFILES[leaf.shape](u) * baseFactor(leaf.base, u) * tipFactor(leaf.tip, u) * lobeFactor(leaf.lobes, u);
+      const foot = leaf.base === "slanted" ? Math.min(1, (sign > 0 ? 0.2 : 1) + u * 2.4) : 1;
+      const dent = leaf.tip === "notched" && u > 0.88 ? (u - 0.88) * length * 0.9 : 0;
       const tooth = u > 0.06 && u < 0.95 ? edgeTooth(leaf.edge, i) : 0;
       const drop = leaf.edge === "coarse" || leaf.edge === "fine" ? tooth * 0.5 : 0;
-      return [x + sign * (half + tooth), y - length * u - drop] as Point;
+      return [x + sign * (half * foot + tooth), y - length * u - drop + dent * (u > 0.97 ? 1.6 : 0)] as Point;
     });
   const right = side(1);
   const left = side(-1).reverse();
@@ -81,6 +85,7 @@ function footLobes(leaf: Leaf, [x, y]: Point, length: number): { right: Point[];
   const make = (points: Point[]) => ({ right: points, left: points.map(([px, py]) => [2 * x - px, py] as Point).reverse() });
   const s = length / 60;
   if (leaf.base === "ears") return make([[x, y], [x + 3 * s, y + 7 * s], [x + 9 * s, y + 10 * s], [x + 13 * s, y + 5 * s], [x + 10 * s, y - 2 * s]]);
+  if (leaf.shape === "kidney") return make([[x, y], [x + 5 * s, y + 8 * s], [x + 16 * s, y + 12 * s], [x + 27 * s, y + 6 * s], [x + 30 * s, y - 4 * s]]);
   if (leaf.base === "heart" || (leaf.shape === "heart" && !leaf.base)) return make([[x, y], [x + 4 * s, y + 6 * s], [x + 11 * s, y + 8.5 * s], [x + 18 * s, y + 4 * s], [x + 21 * s, y - 4 * s]]);
   if (leaf.shape === "arrow" && leaf.base !== "flat") return make([[x, y], [x + 7 * s, y + 4 * s], [x + 20 * s, y + 11 * s], [x + 18 * s, y - 2 * s]]);
   return { right: [], left: [] };

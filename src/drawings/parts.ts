@@ -61,7 +61,7 @@ function grid(n: number, vary: (s: number) => number): Point[] {
 }
 
 /** A cut across a stem: its outline, and what fills it. */
-export function section(shape: "round" | "angled" | "square" | "flattened" | "furrowed" | "oval" | "flat" | "green-ridged", fill: "solid" | "hollow" | "pith" | "plain", tint: Tint = "leaf"): Shape[] {
+export function section(shape: "round" | "angled" | "square" | "flattened" | "furrowed" | "oval" | "flat" | "green-ridged" | "triangular", fill: "solid" | "hollow" | "pith" | "plain", tint: Tint = "leaf"): Shape[] {
   const ring = sectionOutline(shape, 34);
   const parts: Shape[] = [area(ring, tint)];
   if (fill === "hollow") parts.push(area(sectionOutline(shape, 23), "paper"));
@@ -76,6 +76,7 @@ function sectionOutline(shape: string, r: number): string {
     const [x, y] = polar(0, 0, radius((i * 360) / 48), (i * 360) / 48);
     return [60 + x, 48 + y * squash] as Point;
   }));
+  if (shape === "triangular") return straight([polar(60, 54, r * 1.15, -90), polar(60, 54, r * 1.15, 30), polar(60, 54, r * 1.15, 150)], true);
   if (shape === "angled") return straight(Array.from({ length: 6 }, (_, i) => polar(60, 48, r, i * 60 + 15)), true);
   if (shape === "square") return straight([[60 - r * 0.8, 48 - r * 0.8], [60 + r * 0.8, 48 - r * 0.8], [60 + r * 0.8, 48 + r * 0.8], [60 - r * 0.8, 48 + r * 0.8]], true);
   if (shape === "furrowed") return ring((a) => r * (0.86 + 0.16 * Math.cos((5 * a * Math.PI) / 180)));

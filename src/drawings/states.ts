@@ -1,10 +1,15 @@
 import { cluster, flowerKind, fruit, openFlower, pod, umbel } from "./flowers";
 import * as grass from "./grasses";
+import { FLOWER_DETAIL } from "./flower-detail";
+import { GRASS_DETAIL } from "./grass-detail";
 import * as habit from "./habits";
+import { LEAF_DETAIL, pricklyLeaf, veinPiece } from "./leaf-detail";
 import { drawLeaf, type Leaf, type LeafEdge, type LeafLobes, type LeafShape } from "./leaf";
 import { collar, compoundLeaf, earth, ferny, hairyLeaf, hairyStem, type HairKind, leafOrder, section, stem } from "./parts";
 import { all, area, circle, ellipse, faint, flat, hair, inner, outline, polar, type Point, rectangle, type Shape, smooth, smoothClosed, straight, type Tint } from "./shapes";
+import { butterflySeedLeaves, SEEDLINGS } from "./seedlings";
 import * as water from "./water";
+import { specialHair, WOOD } from "./wood";
 
 type Draw = (state: string) => Shape[];
 
@@ -30,6 +35,8 @@ const PRICKLES: Record<string, () => Shape[]> = {
   slender: () => all(barkEdge(), area(straight([[40, 42], [104, 48], [40, 53]], true), "red")),
   bristle: () => all(barkEdge(), [20, 34, 48, 62, 76].map((y, i) => hair(straight([[40, y], [84 + (i % 2) * 10, y - 3]]), 1.4))),
 };
+/** Two leaves grown into one round the stem. */
+const joinedPair = (): Shape[] => all(stem(60, 4, 92, 4), area(smoothClosed([[60, 40], [84, 34], [114, 44], [86, 60], [60, 58], [34, 60], [6, 44], [36, 34]]), "leaf"), inner(straight([[12, 45], [108, 45]])), outline(ellipse(60, 48, 5, 4)));
 const barkEdge = (): Shape[] => [area(straight([[14, 4], [40, 4], [40, 92], [14, 92]], true), "leaf"), faint(straight([[26, 4], [26, 92]]))];
 
 const tinted = (tint: Tint): Shape[] => all(area(smoothClosed([[60, 10], [84, 26], [90, 56], [74, 82], [46, 82], [30, 56], [36, 26]]), tint));
@@ -39,6 +46,11 @@ const COLOUR_MARK: Partial<Record<string, Shape[]>> = {
 
 /** One picture for each state of each character that can be drawn. */
 const DRAWINGS: Record<string, Draw> = {
+  ...WOOD,
+  ...LEAF_DETAIL,
+  ...GRASS_DETAIL,
+  ...SEEDLINGS,
+  ...FLOWER_DETAIL,
   ground: habit.ground,
   light: habit.light,
   wetness: habit.wetness,
@@ -56,12 +68,12 @@ const DRAWINGS: Record<string, Draw> = {
   "stem-section": (s) => section(s as "round", "plain"),
   "stem-hollow": (s) => section("round", s as "hollow"),
   "stem-ridges": (s) => all(stem(60, 6, 90, 22, "leaf"), s === "lined" ? [46, 53, 60, 67, 74].map((x) => inner(straight([[x, 6], [x, 90]]))) : s === "ridged" ? [44, 52, 60, 68, 76].flatMap((x) => [{ ...outline(straight([[x, 6], [x, 90]])), width: 2.6 }, faint(straight([[x + 3, 6], [x + 3, 90]]))]) : []),
-  "stem-hair": (s) => hairyStem(s as HairKind, `stem-${s}`),
+  "stem-hair": (s) => s === "line" || s === "hooked" ? specialHair(s) : hairyStem(s as HairKind, `stem-${s}`),
   "stem-marks": (s) => all(stem(60, 6, 90, 18, s === "flushed" ? "red" : "leaf"), s === "flushed" ? [50, 60, 70].map((x) => faint(straight([[x, 6], [x, 90]]))) : s === "blotched" ? [[52, 20, 6], [68, 34, 7], [54, 48, 5], [66, 62, 8], [52, 76, 6]].map(([x, y, r]) => area(ellipse(x, y, r * 0.7, r), "purple")) : s === "specks" ? Array.from({ length: 32 }, (_, i) => flat(circle(46 + ((i * 11) % 29), 10 + i * 2.5, 1.1), "red")) : []),
   "stem-bloom": bloom,
   sap: (s) => all(stem(40, 6, 60, 10, "leaf"), area(ellipse(40, 60, 10, 4), "pale"), stem(84, 50, 92, 10, "leaf"), area(ellipse(84, 50, 10, 4), "pale"), s === "clear" ? [{ ...outline(smoothClosed([[40, 64], [44, 74], [40, 80], [36, 74]])), dash: true }] : s === "milky" ? [area(smoothClosed([[30, 62], [50, 62], [46, 74], [40, 88], [34, 74]]), "white"), area(ellipse(84, 49, 11, 5), "white")] : [flat(smoothClosed([[32, 62], [48, 62], [44, 76], [40, 82], [36, 74]]), "black"), flat(ellipse(84, 50, 9, 3.4), "black")]),
   joints: (s) => all(stem(60, 6, 90, 8, "leaf"), s === "swollen" ? [area(ellipse(60, 48, 17, 11), "leaf")] : [outline(straight([[52, 48], [68, 48]]))], drawLeaf({ shape: "lance", veins: false }, [s === "swollen" ? 74 : 67, 44], 34, 64)),
-  ocrea: (s) => all(stem(60, 6, 90, 8, "leaf"), drawLeaf({ shape: "lance", veins: false }, [68, 58], 40, 70), s === "none" ? [outline(straight([[52, 60], [68, 60]]))] : [area(straight([[50, 60], [70, 60], [69, 34], [51, 34]], true), "straw"), inner(straight([[56, 58], [56, 36]])), inner(straight([[64, 58], [64, 36]]))], s === "fringed" ? Array.from({ length: 9 }, (_, i) => hair(straight([[51 + i * 2.2, 34], [50 + i * 2.5, 18]]))) : []),
+  ocrea: (s) => all(stem(60, 6, 90, 8, "leaf"), drawLeaf({ shape: "lance", veins: false }, [68, 58], 40, 70), s === "none" ? [outline(straight([[52, 60], [68, 60]]))] : s === "saucer" ? [area(ellipse(60, 56, 34, 11), "leaf"), inner(ellipse(60, 54, 9, 3))] : [area(straight([[50, 60], [70, 60], [69, 34], [51, 34]], true), "straw"), inner(straight([[56, 58], [56, 36]])), inner(straight([[64, 58], [64, 36]]))], s === "fringed" ? Array.from({ length: 9 }, (_, i) => hair(straight([[51 + i * 2.2, 34], [50 + i * 2.5, 18]]))) : []),
   arms: (s) => ARMS[s](),
   "prickle-shape": (s) => PRICKLES[s](),
   "prickle-place": (s) => {
@@ -94,8 +106,8 @@ const DRAWINGS: Record<string, Draw> = {
     return all(trunk, Array.from({ length: 46 }, (_, i) => hair(smooth([[36 + ((i * 13) % 48), 6 + i * 1.9], [30 + ((i * 13) % 52), 12 + i * 1.8], [34 + ((i * 17) % 56), 16 + i * 1.7]]), 1)));
   },
   "wood-colour": (s) => {
-    const tint = ({ green: "green", yellow: "yellow", brown: "brown" } as const)[s as "green"];
-    const marks = s === "green" ? [flat(smoothClosed([[52, 26], [68, 24], [70, 70], [52, 72]]), "white")] : s === "yellow" ? [54, 60, 66].map((x) => outline(straight([[x, 26], [x, 70]]))) : [faint(smooth([[52, 30], [66, 46], [54, 68]]))];
+    const tint = ({ green: "green", yellow: "yellow", brown: "brown", orange: "orange" } as const)[s as "green"];
+    const marks = s === "orange" ? [30, 44, 58].map((y) => outline(straight([[48, y], [74, y - 4]]))) : s === "green" ? [flat(smoothClosed([[52, 26], [68, 24], [70, 70], [52, 72]]), "white")] : s === "yellow" ? [54, 60, 66].map((x) => outline(straight([[x, 26], [x, 70]]))) : [faint(smooth([[52, 30], [66, 46], [54, 68]]))];
     return all(stem(60, 4, 92, 24, "bark"), area(smoothClosed([[44, 20], [76, 16], [78, 76], [46, 80]]), tint), marks, area(straight([[84, 60], [114, 20], [118, 26], [90, 66]], true), "silver"));
   },
   buds: (s) => {
@@ -107,10 +119,10 @@ const DRAWINGS: Record<string, Draw> = {
   },
   "leaf-order": (s) => leafOrder(s as "alternate"),
   "leaf-kind": (s) => compoundLeaf(s as "simple"),
-  "leaf-shape": (s) => bigLeaf({ shape: s as LeafShape, base: s === "heart" || s === "arrow" ? undefined : s === "egg" ? "rounded" : "wedge" }),
+  "leaf-shape": (s) => bigLeaf({ shape: s as LeafShape, base: s === "heart" || s === "arrow" || s === "kidney" || s === "diamond" ? undefined : s === "egg" ? "rounded" : "wedge" }),
   "leaf-lobes": (s) => bigLeaf({ shape: s === "backward" ? "spoon" : "oval", lobes: s as LeafLobes }),
   "leaf-edge": (s) => bigLeaf({ shape: "oval", edge: s as LeafEdge }),
-  "leaf-base": (s) => drawLeaf({ shape: s === "heart" ? "heart" : "egg", base: s as Leaf["base"] }, [60, 76], 66, 0, s === "ears" ? 4 : 14),
+  "leaf-base": (s) => s === "joined" ? joinedPair() : drawLeaf({ shape: s === "heart" ? "heart" : "egg", base: s as Leaf["base"] }, [60, 76], 66, 0, s === "ears" ? 4 : 14),
   "leaf-tip": (s) => drawLeaf({ shape: "oval", tip: s as Leaf["tip"] }, [60, 92], 78),
   "leaf-stalk": (s) => ({ none: () => all(stem(22, 4, 92, 3), drawLeaf({ shape: "oval" }, [26, 56], 60, 76)), short: () => all(stem(22, 4, 92, 3), outline(straight([[25, 60], [44, 54]])), drawLeaf({ shape: "oval" }, [44, 54], 56, 76)), long: () => all(stem(22, 4, 92, 3), { ...outline(straight([[25, 64], [72, 50]])), width: 2 }, drawLeaf({ shape: "oval" }, [72, 50], 42, 76)) })[s as "none"](),
   "stalk-foot": (s) => {
@@ -120,7 +132,7 @@ const DRAWINGS: Record<string, Draw> = {
     if (s === "bladder") return all(axis, area(smoothClosed([[30, 78], [26, 46], [48, 30], [76, 34], [112, 18], [116, 26], [84, 52], [58, 82]]), "pale"), inner(smooth([[46, 74], [60, 52], [110, 24]])));
     return all(axis, area(smoothClosed([[48, 40], [60, 54], [54, 92], [48, 92]]), "leaf"), area(smoothClosed([[32, 40], [20, 54], [26, 92], [32, 92]]), "leaf"), { ...outline(straight([[48, 40], [110, 20]])), width: 3 });
   },
-  "leaf-hair-above": (s) => hairyLeaf(s as HairKind, false, `above-${s}`),
+  "leaf-hair-above": (s) => s === "prickly" ? pricklyLeaf() : hairyLeaf(s as HairKind, false, `above-${s}`),
   "leaf-hair-below": (s) => (s === "scales" ? all(area(smoothClosed([[14, 78], [22, 40], [52, 14], [104, 12], [108, 50], [86, 82], [46, 90]]), "silver"), inner(smooth([[14, 78], [50, 48], [106, 14]])), Array.from({ length: 40 }, (_, i) => inner(circle(26 + ((i * 17) % 74), 30 + ((i * 29) % 46), 1.9)))) : hairyLeaf(leafHair(s), true, `below-${s}`)),
   "under-tone": (s) => all(drawLeaf({ shape: "oval" }, [34, 86], 74), drawLeaf({ shape: "oval", tint: ({ same: "leaf", paler: "pale", white: "white" } as const)[s as "same"], veins: s !== "white" }, [86, 86], 74), s === "white" ? [outline(straight([[86, 86], [86, 16]])), ...Array.from({ length: 14 }, (_, i) => hair(straight([[76 + (i % 5) * 5, 30 + i * 3.2], [80 + (i % 5) * 5, 28 + i * 3.2]]), 0.6))] : s === "paler" ? Array.from({ length: 9 }, (_, i) => flat(circle(78 + (i % 3) * 8, 36 + i * 4, 0.8), "ink")) : []),
   "leaf-gloss": (s) => all(bigLeaf({ shape: "oval" }), s === "shiny" ? [flat(smoothClosed([[50, 70], [44, 50], [50, 30], [54, 48]]), "paper"), flat(smoothClosed([[68, 66], [74, 50], [70, 34], [66, 50]]), "paper")] : []),
@@ -137,6 +149,7 @@ const DRAWINGS: Record<string, Draw> = {
   },
   "middle-stalk": (s) => compoundLeaf("three", s as "same"),
   "vein-run": (s) => {
+    if (s === "arched" || s === "fan") return veinPiece(s);
     const teeth: Point[] = Array.from({ length: 21 }, (_, i) => [10 + i * 5, i % 4 === 0 ? 40 : i % 4 === 2 ? 24 : 32]);
     const piece = area(straight([...(s === "tips" || s === "notches" || s === "loops" ? teeth : ([[10, 24], [110, 24]] as Point[])), [110, 84], [10, 84]], true), "leaf");
     if (s === "single") return all(piece, { ...outline(straight([[10, 56], [110, 56]])), width: 2 });
@@ -190,7 +203,7 @@ const DRAWINGS: Record<string, Draw> = {
     return all(body, s === "solid" ? [faint(straight([[60, 10], [60, 88]]))] : s === "orange" ? [48, 60, 72].map((x) => inner(smooth([[x, 10], [60 + (x - 60) * 0.6, 50], [60, 86]]))) : [20, 38, 56].map((y) => faint(smooth([[40, y], [60, y + 5], [80, y]]))));
   },
   "flower-kind": (s) => flowerKind(s),
-  "flower-colour": (s) => openFlower(s === "green" ? 6 : 5, ({ white: "white", yellow: "yellow", orange: "orange", pink: "pink", purple: "purple", green: "green" } as const)[s as "white"], 38, 60, 48, s === "yellow" ? "orange" : "yellow").concat(HATCHES[s] ?? []),
+  "flower-colour": (s) => openFlower(s === "green" ? 6 : 5, ({ white: "white", yellow: "yellow", orange: "orange", pink: "pink", purple: "purple", green: "green", red: "red" } as const)[s as "white"], 38, 60, 48, s === "yellow" ? "orange" : "yellow").concat(HATCHES[s] ?? []),
   cluster,
   "flower-sex": (s) => all(openFlower(5, "white", 40, 60, 48, "green"), s !== "female" ? Array.from({ length: 10 }, (_, i) => [{ ...outline(straight([polar(60, 48, 8, i * 36), polar(60, 48, 22, i * 36)])) }, area(circle(...polar(60, 48, 23, i * 36), 2.4), "yellow")]).flat() : [], s !== "male" ? [area(circle(60, 48, 9), "green"), ...[-20, 0, 20].map((a) => ({ ...outline(straight([[60, 44], polar(60, 44, 13, -90 + a)])), width: 2 }))] : [flat(circle(60, 48, 7), "paper")]),
   sepals: (s) => all(openFlower(5, "pink", 22, 60, 30), stem(60, 56, 94, 2), [-60, -30, 0, 30, 60].flatMap((a) => {
@@ -247,6 +260,7 @@ const HATCHES: Record<string, Shape[]> = {
   yellow: Array.from({ length: 12 }, (_, i) => flat(circle(...polar(60, 48, 24 + (i % 2) * 6, i * 30), 1), "ink")),
   orange: Array.from({ length: 5 }, (_, i) => inner(straight([polar(60, 48, 14, i * 72 - 90), polar(60, 48, 32, i * 72 - 90)]))),
   pink: Array.from({ length: 5 }, (_, i) => faint(straight([polar(60, 48, 20, i * 72 - 104), polar(60, 48, 30, i * 72 - 76)]))),
+  red: Array.from({ length: 5 }, (_, i) => [16, 22, 28].map((r) => inner(straight([polar(60, 48, r, i * 72 - 98), polar(60, 48, r, i * 72 - 82)])))).flat(),
   purple: Array.from({ length: 5 }, (_, i) => [inner(straight([polar(60, 48, 20, i * 72 - 104), polar(60, 48, 30, i * 72 - 76)])), inner(straight([polar(60, 48, 20, i * 72 - 76), polar(60, 48, 30, i * 72 - 104)]))]).flat(),
 };
 const FRUIT_MARKS: Record<string, Shape[]> = {
@@ -266,6 +280,7 @@ function bloom(state: string): Shape[] {
 function seedLeaves(state: string): Shape[] {
   const shapes: Record<string, Leaf> = { strap: { shape: "linear", veins: false }, lance: { shape: "lance" }, oval: { shape: "oval" }, round: { shape: "round" }, spoon: { shape: "spoon" } };
   const ground = all(earth(86), stem(60, 60, 86, 1.8));
+  if (state === "butterfly") return butterflySeedLeaves();
   if (state === "hidden") return all(earth(60), stem(60, 16, 60, 1.8), area(ellipse(56, 74, 9, 7), "straw"), area(ellipse(66, 74, 8, 7), "straw"), drawLeaf({ shape: "egg", veins: false }, [60, 30], 24, 50), drawLeaf({ shape: "egg", veins: false }, [60, 26], 24, -50));
   if (state === "notched") return all(ground, [-1, 1].flatMap((s) => [area(smoothClosed([[60, 62], [60 + s * 14, 38], [60 + s * 30, 28], [60 + s * 36, 38], [60 + s * 46, 40], [60 + s * 42, 54], [60 + s * 22, 62]]), "leaf"), inner(straight([[60, 62], [60 + s * 34, 40]]))]));
   return all(ground, drawLeaf(shapes[state], [60, 62], state === "strap" ? 56 : 42, 58), drawLeaf(shapes[state], [60, 62], state === "strap" ? 56 : 42, -58));

@@ -1,0 +1,48 @@
+import { drawLeaf, type Leaf } from "./leaf";
+import { earth, stem } from "./parts";
+import { all, along, area, flat, hair, inner, outline, type Point, polar, type Shape, smooth, smoothClosed, straight } from "./shapes";
+
+/** Pictures of broad-leaved seedlings looked at closely. */
+type Draw = (state: string) => Shape[];
+
+const seedLeaf = (leaf: Leaf): Shape[] => drawLeaf(leaf, [60, 92], 82);
+
+const tips: Record<string, () => Shape[]> = {
+  blunt: () => seedLeaf({ shape: "oval", tip: "blunt", veins: false }),
+  pointed: () => seedLeaf({ shape: "oval", tip: "pointed", veins: false }),
+  dented: () => [area(smoothClosed([[60, 92], [40, 66], [38, 30], [48, 12], [60, 24], [72, 12], [82, 30], [80, 66]]), "leaf")],
+};
+
+const stalks: Record<string, number> = { none: 0, short: 12, long: 34 };
+
+const leafHairs = (s: string): Shape[] => {
+  const rim: Point[] = along([0, 20], [0, 84], 14).map(([, y]) => [22 * Math.sin((Math.PI * (92 - y)) / 84) ** 0.8, y]);
+  const edge = rim.flatMap(([w, y]) => [hair(straight([[60 + w, y], [68 + w, y - 5]])), hair(straight([[60 - w, y], [52 - w, y - 5]]))]);
+  const face = Array.from({ length: 26 }, (_, i) => polar(60, 52, 18 * Math.sqrt((i + 0.5) / 26), i * 137.5)).map(([x, y]) => hair(straight([[x, y], [x + 2, y - 7]])));
+  return s === "none" ? [] : s === "edge" ? edge : all(edge, face);
+};
+
+const firstShapes: Record<string, Leaf> = { linear: { shape: "linear" }, lance: { shape: "lance" }, oval: { shape: "oval" }, round: { shape: "kidney" }, heart: { shape: "heart" }, arrow: { shape: "arrow" }, spoon: { shape: "spoon" } };
+
+const veins: Record<string, () => Shape[]> = {
+  hidden: () => [],
+  middle: () => [{ ...inner(straight([[60, 90], [60, 16]])), width: 1.4 }],
+  net: () => all({ ...inner(straight([[60, 90], [60, 14]])), width: 1.4 }, [72, 54, 36].flatMap((y) => [-1, 1].flatMap((d) => [inner(smooth([[60, y], [60 + d * 10, y - 8], [60 + d * 18, y - 8]])), inner(straight([[60 + d * 9, y - 7], [60 + d * 12, y - 18]]))]))),
+};
+
+export const SEEDLINGS: Record<string, Draw> = {
+  "seed-leaf-tip": (s) => tips[s](),
+  "seed-leaf-stalk": (s) => all(earth(86), stem(60, 56, 86, 1.8), [-1, 1].flatMap((d) => {
+    const a = d * 58;
+    const foot = polar(60, 58, stalks[s], a - 90);
+    return [...(stalks[s] ? [{ ...outline(straight([[60, 58], foot])), width: 2 }] : []), ...drawLeaf({ shape: "oval", veins: false }, foot, 30, a)];
+  })),
+  "seed-leaf-hair": (s) => all(seedLeaf({ shape: "oval", veins: false }), leafHairs(s)),
+  "seed-leaf-veins": (s) => all(seedLeaf({ shape: "oval", veins: false }), veins[s]()),
+  "seed-leaf-back": (s) => all(drawLeaf({ shape: "oval", tint: "leaf", veins: false }, [32, 88], 72), drawLeaf({ shape: "oval", tint: s === "purple" ? "purple" : "pale", veins: false }, [86, 88], 72), outline(smooth([[44, 12], [60, 4], [76, 12]])), outline(straight([[76, 12], [69, 11]])), outline(straight([[76, 12], [75, 5]])), s === "purple" ? [-6, 0, 6].map((x) => inner(straight([[86 + x, 74], [86 + x, 34]]))) : []),
+  "below-seed-leaf": (s) => all(earth(86), stem(60, 34, 86, 4, s === "red" ? "red" : "leaf"), s === "red" ? [58, 60, 62].map((x) => inner(straight([[x, 38], [x, 84]]))) : [], drawLeaf({ shape: "oval", veins: false }, [62, 36], 34, 62), drawLeaf({ shape: "oval", veins: false }, [58, 36], 34, -62)),
+  "first-shape": (s) => all(earth(90), stem(60, 76, 90, 1.8), [-72, 72].flatMap((a) => drawLeaf({ shape: "oval", veins: false, tint: "pale" }, [60, 80], 22, a)), drawLeaf(firstShapes[s], [60, 76], 56, 0)),
+};
+
+/** Seed leaves cut in two: each like the wings of a butterfly. */
+export const butterflySeedLeaves = (): Shape[] => all(earth(86), stem(60, 60, 86, 1.8), [-1, 1].flatMap((s) => [area(straight([[60, 60], [60 + s * 20, 50], [60 + s * 44, 16], [60 + s * 50, 20], [60 + s * 34, 52], [60 + s * 52, 66], [60 + s * 48, 72], [60 + s * 22, 60]], true), "leaf"), inner(straight([[60, 60], [60 + s * 30, 51]])), flat(smoothClosed([[60 + s * 2, 60], [60 + s * 4, 58], [60 + s * 5, 61]]), "ink")]));
