@@ -24,7 +24,7 @@ export function handLeaf(lobes: number, notch: number, [x, y]: Point = [60, 84],
 
 const MARKS: Record<string, Shape[]> = {
   plain: [],
-  chevron: [{ ...outline(straight([[44, 60], [60, 40], [76, 60]])), width: 5 }, { d: straight([[44, 60], [60, 40], [76, 60]]), ink: "inner" }],
+  chevron: [area(straight([[45, 56], [60, 36], [75, 56], [73, 64], [60, 46], [47, 64]], true), "white")],
   blotch: [flat(smoothClosed([[52, 56], [60, 38], [70, 52], [62, 66]]), "purple"), outline(smoothClosed([[52, 56], [60, 38], [70, 52], [62, 66]]))],
   "pale-veins": [[60, 80, 60, 20], [60, 66, 78, 52], [60, 66, 42, 52], [60, 50, 78, 36], [60, 50, 42, 36]].flatMap(([a, b, c, d]) => [{ ...outline(straight([[a, b], [c, d]])), width: 4.5 }, flat(straight([[a - 1.2, b], [c - 1.2, d], [c + 1.2, d], [a + 1.2, b]], true), "white")]),
   spots: Array.from({ length: 16 }, (_, i) => area(circle(...polar(60, 50, 18 * Math.sqrt((i + 0.5) / 16), i * 137.5), 1.7), "purple")),
@@ -33,7 +33,7 @@ const MARKS: Record<string, Shape[]> = {
 const dotted = (s: string): Shape[] => {
   const blade = drawLeaf({ shape: "oval", tint: s === "none" ? "pale" : "yellowgreen", veins: false }, [60, 92], 84);
   if (s === "none") return all(blade, inner(straight([[60, 92], [60, 12]])));
-  if (s === "clear") return all(blade, inner(straight([[60, 92], [60, 12]])), Array.from({ length: 40 }, (_, i) => area(circle(...polar(60, 50, 28 * Math.sqrt((i + 0.5) / 40), i * 137.5), 1.3), "white")));
+  if (s === "clear") return all(blade, inner(straight([[60, 92], [60, 12]])), Array.from({ length: 40 }, (_, i) => area(circle(...polar(60, 52, 20 * Math.sqrt((i + 0.5) / 40), i * 137.5), 1.3), "white")));
   return all(blade, inner(straight([[60, 92], [60, 12]])), [-1, 1].flatMap((d) => Array.from({ length: 11 }, (_, i) => flat(circle(60 + d * 22.5 * Math.sin((Math.PI * (i + 1.2)) / 13) ** 0.8, 86 - i * 6.6, 1.5), "black"))));
 };
 

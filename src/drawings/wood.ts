@@ -30,7 +30,7 @@ const leafScar: Draw = (s) => {
   if (s === "line") return all(bark, bud, area(smoothClosed([[36, 52], [60, 60], [84, 52], [60, 64]]), "straw"), traces([[48, 58], [60, 62], [72, 58]]));
   if (s === "half-moon") return all(bark, bud, area(straight([[38, 54], [82, 54], [80, 64], [70, 74], [60, 76], [50, 74], [40, 64]], true), "straw"), traces([[48, 62], [60, 68], [72, 62]]));
   if (s === "shield") return all(bark, bud, area(smoothClosed([[32, 56], [46, 52], [60, 60], [74, 52], [88, 56], [84, 76], [60, 92], [36, 76]]), "straw"), traces([[42, 64], [52, 74], [60, 82], [68, 74], [78, 64], [60, 66]]));
-  return all(bark, { ...outline(smooth([[48, 14], [36, 32], [40, 58], [60, 68], [80, 58], [84, 32], [72, 14]])), width: 7 }, { d: smooth([[48, 14], [36, 32], [40, 58], [60, 68], [80, 58], [84, 32], [72, 14]]), ink: "inner" }, bud);
+  return all(bark, area(smoothClosed([[46, 8], [32, 32], [36, 62], [60, 76], [84, 62], [88, 32], [74, 8], [78, 34], [74, 54], [60, 62], [46, 54], [42, 34]]), "straw"), bud, traces([[36, 44], [50, 68], [70, 68], [84, 44]]));
 };
 
 const twigPith: Draw = (s) => {
