@@ -97,7 +97,7 @@ export const FLOWER_DETAIL: Record<string, Draw> = {
   "sepal-set": sepalSet,
   "petal-notch": (s) => [area(smoothClosed(onePetal[s]), "white"), faint(straight([[60, 88], [60, 60]]))],
   "flower-bracts": flowerBracts,
-  "bract-end": (s) => all([28, 60, 92].map((x) => bractEnds[s](x)).flat()),
+  "bract-end": (s) => all([28, 60, 92].flatMap((x) => bractEnds[s](x))),
   "bract-web": (s) => all(bractEnds.spine(34), bractEnds.spine(60), bractEnds.spine(86), s === "cobweb" ? Array.from({ length: 9 }, (_, i) => hair(smooth([[22, 44 + i * 5], [46, 40 + ((i * 7) % 20) + i * 3], [74, 60 + ((i * 11) % 18) - 8], [98, 42 + i * 5]]), 0.7)) : []),
   "head-nod": (s) => (s === "upright" ? all(stem(60, 60, 94, 2), headOn(60, 36)) : all(outline(smooth([[40, 94], [42, 50], [54, 20], [74, 20], [80, 36]])), headOn(80, 60).map((shape) => shape), area(ellipse(80, 38, 5, 3), "leaf"))),
   "bare-neck": (s) => all(stem(60, 40, 94, 2), headOn(60, 24), s === "leafy" ? [46, 60, 74, 88].flatMap((y, i) => drawLeaf({ shape: "lance", veins: false }, [60, y + 4], 26, i % 2 ? 58 : -58)) : drawLeaf({ shape: "lance", veins: false }, [60, 92], 26, 64)),
