@@ -1,13 +1,8 @@
-import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "@playwright/test";
 import { stateFile } from "./people";
+import { serious } from "./scan";
 
 test.use({ storageState: stateFile("keeper") });
-
-async function serious(page: import("@playwright/test").Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa"]).exclude(".maplibregl-map").analyze();
-  return violations.filter((v) => v.impact === "serious" || v.impact === "critical").map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => n.target.join(" ")).join(" | ")}`);
-}
 
 const SCREENS = ["/today", "/ground", "/bench", "/season", "/ledger", "/ledger/labels", "/flora", "/flora/heracleum-maximum", "/people", "/account"];
 for (const path of SCREENS) {

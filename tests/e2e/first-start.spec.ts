@@ -1,5 +1,6 @@
 import { type ChildProcess, spawn, spawnSync } from "node:child_process";
 import { expect, test } from "@playwright/test";
+import { serious } from "./scan";
 
 const PORT = 3987;
 const address = `http://127.0.0.1:${PORT}`;
@@ -27,6 +28,7 @@ test("a real first start: set-up opened with the printed code, then an empty not
   const page = await (await browser.newContext()).newPage();
   await page.goto(address);
   await expect(page).toHaveURL(/set-up/);
+  expect(await serious(page)).toEqual([]);
   await expect.poll(() => /enter the code\s+([0-9A-F]{8})/.exec(printed)?.[1] ?? "").not.toBe("");
   const code = /enter the code\s+([0-9A-F]{8})/.exec(printed)?.[1] as string;
   const fill = async (label: string, value: string) => page.getByLabel(label).fill(value);
@@ -48,6 +50,7 @@ test("a real first start: set-up opened with the printed code, then an empty not
   await page.getByRole("button", { name: "Sign in", exact: true }).click();
   await expect(page).toHaveURL(/today/);
   await expect(page.getByText("Nothing is due.")).toBeVisible();
+  expect(await serious(page)).toEqual([]);
   await page.goto(`${address}/bench`);
   await expect(page.getByText("this district has none yet")).toBeVisible();
   await page.getByRole("link", { name: /first site/ }).click();

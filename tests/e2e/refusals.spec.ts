@@ -1,5 +1,6 @@
 import { expect, test } from "@playwright/test";
 import { pageOf } from "./people";
+import { serious } from "./scan";
 
 const uuid = () => `0192${crypto.randomUUID().slice(4, 14)}7${crypto.randomUUID().slice(15)}`;
 
@@ -89,6 +90,7 @@ test("an invited person comes in, and signs out everywhere", async ({ browser, v
   const guest = await browser.newContext({ baseURL: process.env.SENTINEL_URL });
   const page = await guest.newPage();
   await page.goto(new URL(link).pathname);
+  expect(await serious(page)).toEqual([]);
   await page.getByLabel("Password").fill("short");
   await page.getByRole("button", { name: "Come in" }).click();
   await expect(page.getByText("at least 10 letters", { exact: true })).toBeVisible();

@@ -1,0 +1,105 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { read, seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
+import type { Observation } from "./case";
+import { checkReason, describeObservation, plainName, untested, verdictReason, weightsOfEvidence } from "./explain";
+import { buildModel } from "./index";
+import { foreseeChecks } from "./next-check";
+import { judge } from "./posterior";
+import { decide } from "./verdict";
+
+const model = buildModel(tinyFlora());
+const words = (observation: Observation) => describeObservation(judge(model, tinyCase([observation])), 0);
+const [prima, kept, rare] = [0, 2, 3];
+
+describe("what was seen, in words", () => {
+  it.each<[Observation, string]>([
+    [seen("edge", "smooth"), "edge: smooth"],
+    [seen("edge", "smooth", { sure: "likely" }), "edge: smooth (likely)"],
+    [seen("edge", "smooth", { sure: "guess" }), "edge: smooth (a guess)"],
+    [seen("edge", "smooth", { states: ["smooth", "teeth"] }), "edge: smooth or teeth"],
+    [seen("edge", "smooth", { states: ["smooth", "teeth"], join: "all" }), "edge: smooth and teeth"],
+    [seen("hair", "some", { answer: "absent" }), "hair: looked for and absent: some"],
+    [seen("hair", "some", { answer: "cannot-tell" }), "hair: can't tell"],
+    [seen("petals", "four", { answer: "not-there-yet" }), "petals: not there yet"],
+    [read("length", 4.5), "length: 4.5 cm"],
+    [read("length", 4, { value: undefined, values: [4, 5, 6], sure: "likely" }), "length: 4, 5, 6 cm (likely)"],
+  ])("%#", (observation, expected) => expect(words(observation)).toBe(expected));
+
+  it("calls a plant by its first common name, with a capital", () => {
+    const named = buildModel({ ...tinyFlora(), taxa: tinyFlora().taxa.map((t) => ({ ...t, common: ["red thing", "other"] })) });
+    expect(plainName({ model: named }, 0)).toBe("Red thing");
+    const bare = buildModel({ ...tinyFlora(), taxa: tinyFlora().taxa.map((t) => ({ ...t, common: [] })) });
+    expect(plainName({ model: bare }, 0)).toBe("Malus prima");
+  });
+});
+
+describe("weights of evidence", () => {
+  it("turn their sign with the order of the two plants, for any observation", () => {
+    const anything = fc.constantFrom(seen("edge", "smooth"), seen("edge", "teeth"), seen("hair", "some"), seen("sap", "milky"), read("length", 5), read("length", 12));
+    fc.assert(
+      fc.property(anything, (observation) => {
+        const judgement = judge(model, tinyCase([observation]));
+        const [forward] = weightsOfEvidence(judgement, prima, kept);
+        const [backward] = weightsOfEvidence(judgement, kept, prima);
+        expect(forward.decibans).toBeCloseTo(-backward.decibans, 9);
+      }),
+      { seed: 81 },
+    );
+  });
+
+  it("add up to the whole where the observations stand in blocks of their own", () => {
+    const judgement = judge(model, tinyCase([seen("edge", "smooth"), seen("hair", "some"), seen("sap", "milky")]));
+    const sum = weightsOfEvidence(judgement, prima, kept).reduce((total, w) => total + w.decibans, 0);
+    const whole = (10 * (judgement.taxonLog[prima] - judgement.taxonLog[kept])) / Math.LN10;
+    const nothing = judge(model, tinyCase([]));
+    const before = (10 * (nothing.taxonLog[prima] - nothing.taxonLog[kept])) / Math.LN10;
+    expect(Math.abs(sum - (whole - before))).toBeLessThan(1.5);
+  });
+
+  it("give none to what could not be told", () => {
+    expect(weightsOfEvidence(judge(model, tinyCase([seen("sap", "milky", { answer: "cannot-tell" })])), prima, kept)[0].decibans).toBe(0);
+  });
+});
+
+describe("what a plant was not tested by", () => {
+  it("is said for a kept plant whose part is not recorded", () => {
+    const judgement = judge(model, tinyCase([seen("sap", "milky")]));
+    const item = untested(judgement).find((u) => u.taxon === rare);
+    expect(item?.characters).toEqual(["sap"]);
+    expect(untested(judgement).some((u) => u.taxon === prima)).toBe(false);
+  });
+});
+
+describe("reasons", () => {
+  const reason = (observations: Observation[], extra = {}) => {
+    const judgement = judge(model, tinyCase(observations, extra));
+    return { result: decide(judgement), text: verdictReason(judgement, decide(judgement)) };
+  };
+  it("say that nothing was seen", () => {
+    expect(reason([]).text).toBe("Nothing seen yet. Start with whatever is plainest.");
+  });
+  it("name what still fits when holding", () => {
+    const { result, text } = reason([seen("edge", "smooth"), seen("hair", "some"), read("length", 5)]);
+    expect(result.verdict).toBe("hold");
+    expect(text).toMatch(/Bonus rara.*still fits?\..*kept here\./);
+  });
+  it("tell to leave what is kept", () => {
+    const { result, text } = reason([seen("edge", "teeth"), seen("hair", "none"), seen("sap", "clear"), read("length", 12)]);
+    expect(result.verdict).toBe("keep");
+    expect(text).toMatch(/leave it/);
+  });
+  it("warn of the hazard of a kept plant all the same", () => {
+    const flora = tinyFlora();
+    flora.taxa[kept].hazards = { people: "The sap blisters." };
+    const own = buildModel(flora);
+    const judgement = judge(own, tinyCase([seen("edge", "teeth"), seen("hair", "none"), seen("sap", "clear"), read("length", 12)]));
+    expect(verdictReason(judgement, decide(judgement))).toContain("The sap blisters.");
+  });
+  it("say of a check what it parts and what kit it needs", () => {
+    const judgement = judge(model, tinyCase([seen("edge", "smooth")]));
+    const sap = foreseeChecks(judgement).find((c) => model.flora.characters[c.character].id === "sap");
+    expect(sap).toBeDefined();
+    if (sap) expect(checkReason(judgement, sap)).toMatch(/^Parts .+ \(.+\) from .+ \(.+\)\./);
+  });
+});

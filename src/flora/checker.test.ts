@@ -1,0 +1,112 @@
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { afterAll, describe, expect, it } from "vitest";
+import { compileFlora } from "./compile";
+import { readNotes } from "./read-notes";
+
+const folders: string[] = [];
+afterAll(() => {
+  for (const folder of folders) rmSync(folder, { recursive: true, force: true });
+});
+
+/** The shipped flora with one file changed. */
+function changed(file: string, change: (text: string) => string) {
+  const folder = mkdtempSync(join(tmpdir(), "flora-"));
+  folders.push(folder);
+  cpSync("flora", folder, { recursive: true });
+  const path = join(folder, file);
+  const before = readFileSync(path, "utf8");
+  const after = change(before);
+  expect(after, "the change must change something").not.toBe(before);
+  writeFileSync(path, after);
+  return compileFlora(folder);
+}
+const said = (file: string, change: (text: string) => string) => changed(file, change).problems.map((p) => p.what).join("\n");
+const swap = (from: string | RegExp, to: string) => (text: string) => text.replace(from, to);
+
+describe("what the checker finds in a set", () => {
+  const canes = "sets/12-canes.yaml";
+  it.each([
+    ["a group that is none", swap("like: [knotweed]", "like: [knotwood]"), 'unknown group "knotwood"'],
+    ["a stage that is none in the calendar", swap(/calendar: \{ seedling:/, "calendar: { sprouting:"), 'unknown stage "sprouting"'],
+    ["months that are none", swap(/flowering: "\d+-\d+"/, 'flowering: "8-14"'), "write months as 5-7"],
+    ["a life of seed that ends before it begins", swap(/seed-years: [\d.]+-[\d.]+/, "seed-years: 9-2"), "write low-high"],
+    ["a cycle that is none", swap(/cycle: annual/, "cycle: yearly"), "write annual, biennial or perennial"],
+    ["a life form that is none", swap(/life-form: herb/, "life-form: bush"), 'life-form "bush"'],
+    ["a place that is no stage, position or form", swap(/\n {4}height: /, "\n    height@noon: "), '"@noon" is no stage'],
+  ])("%s", (_, change, words) => expect(said(canes, change)).toContain(words));
+
+  it("a plant that stands twice", () => {
+    expect(said(canes, (text) => text.replace("- taxon: Impatiens capensis", "- taxon: Impatiens glandulifera"))).toContain("Impatiens glandulifera stands twice");
+  });
+});
+
+describe("what the checker finds in the characters", () => {
+  it("a character that stands twice", () => {
+    expect(said("characters/12-wood-winter.yaml", swap("    end-bud:", "    buds:"))).toContain("buds stands twice");
+  });
+  it("a condition on a character or a state that is none", () => {
+    expect(said("characters/22-leaf-detail.yaml", swap("when: { lobe-plan: [fan] }", "when: { lobe-plan: [hand] }"))).toContain("unknown state hand");
+    expect(said("characters/22-leaf-detail.yaml", swap("when: { lobe-plan: [fan] }", "when: { lobe-map: [fan] }"))).toContain("unknown character lobe-map");
+  });
+  it("a measure without a unit, a question without words", () => {
+    expect(said("characters/12-wood-winter.yaml", swap("      unit: cm\n", ""))).toContain("needs a unit");
+    expect(said("characters/12-wood-winter.yaml", swap("      ask: What stands at the very end of a winter twig?\n", ""))).toContain("a question");
+  });
+});
+
+describe("what the checker finds in the pairs", () => {
+  it("a decider that is no character, with the line", () => {
+    const { problems } = changed("pairs.yaml", swap("sheath-closure, tone, evergreen", "sheath-closing, tone, evergreen"));
+    expect(problems).toHaveLength(1);
+    expect(problems[0]).toMatchObject({ file: "flora/pairs.yaml", what: expect.stringContaining('unknown character "sheath-closing"') });
+    expect(problems[0].line).toBeGreaterThan(1);
+  });
+  it("a pair without the mistake that people make", () => {
+    expect(said("pairs.yaml", swap(/, mistake: "[^"]*" \}/, " }"))).toContain("needs the mistake");
+  });
+});
+
+describe("a file that is no YAML", () => {
+  it("stops with its name and line", () => {
+    expect(() => changed("groups.yaml", (text) => `${text}\n  - : [`)).toThrow(/flora\/groups\.yaml:\d+/);
+  });
+});
+
+describe("states of two layers", () => {
+  it("a plant's own line wins over its group's", () => {
+    const { flora } = changed("groups.yaml", swap("pull: tough", "pull: annual"));
+    const pull = flora.characters.findIndex((c) => c.id === "pull");
+    const annual = flora.characters[pull].states.findIndex((s) => s.id === "annual");
+    const own = flora.taxa.findIndex((t) => t.name === "Festuca roemeri");
+    expect(flora.scores.find((s) => s.taxon === own && s.character === pull)?.shares?.[annual]).toBeGreaterThan(0.9);
+  });
+});
+
+describe("independent notes", () => {
+  const { flora } = compileFlora("flora");
+  const notes = readNotes();
+  it("have ids of their own, a day, a text and something seen", () => {
+    expect(new Set(notes.map((n) => n.id)).size).toBe(notes.length);
+    for (const note of notes) {
+      expect(note.day, note.id).toMatch(/^2026-\d\d-\d\d$/);
+      expect(note.text.length, note.id).toBeGreaterThan(10);
+      expect(note.observations.length, note.id).toBeGreaterThan(2);
+    }
+  });
+  it("use only the vocabulary, and states that it has", () => {
+    for (const { id, observations } of notes) {
+      for (const o of observations) {
+        const character = flora.characters.find((c) => c.id === o.character);
+        expect(character, `${id} ${o.character}`).toBeDefined();
+        for (const s of o.states ?? []) expect(character?.states.map((x) => x.id), `${id} ${o.character}`).toContain(s);
+      }
+    }
+  });
+  it("name a plant that is held, or none", () => {
+    const names = new Set(flora.taxa.map((t) => t.name));
+    expect(notes.filter((n) => n.truth === null).length).toBeGreaterThanOrEqual(15);
+    for (const { id, truth } of notes) if (truth) expect(names, id).toContain(truth);
+  });
+});
