@@ -4,6 +4,8 @@ import { STATUS_WORDS, StatusMark } from "../marks";
 import type { FieldMark } from "./engine.worker";
 import { COLUMN, FOOT, HEIGHT, LEAST, placeMarks, TOP, WIDTH } from "./place-marks";
 
+/** Letters of a name that fit beside its mark. */
+const LONGEST_NAME = 19;
 const TICKS = [1, 0.3, 0.1, 0.03, 0.01, 0.003, 0.001];
 
 /** The hedge: who still fits. Kept side left, targets right; nothing on the left may stand above the dashed line. */
@@ -37,7 +39,8 @@ export function Hedge({ marks, before, limit }: { marks: FieldMark[]; before: Ma
             ) : null}
             {Math.abs(m.labelY - m.y) > 2 || m.labelX - m.x > COLUMN ? <path d={`M${m.x + 10},${m.y}L${m.labelX - 3},${m.labelY - 3}`} stroke="var(--soft)" strokeWidth={0.6} fill="none" /> : null}
             <g transform={`translate(${m.x - 9},${m.y - 9})`}><StatusMark status={m.status} size={18} /></g>
-            <text x={m.labelX} y={m.labelY + 1} fontSize={14} fontWeight={600} fill="var(--ink)" stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"} strokeWidth={3} paintOrder="stroke">{shorten(m.name, 21)} <tspan fontSize={12} className="figure" fontWeight={400}>{percent(m.probability)}</tspan></text>
+            <rect x={m.labelX - 2} y={m.labelY - 12} width={(Math.min(m.name.length, LONGEST_NAME) + 5) * 7} height={m.taxon === "unknown" ? 16 : 29} fill={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"} opacity={0.86} />
+            <text x={m.labelX} y={m.labelY + 1} fontSize={14} fontWeight={600} fill="var(--ink)" stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"} strokeWidth={3} paintOrder="stroke">{shorten(m.name, LONGEST_NAME)} <tspan fontSize={12} className="figure" fontWeight={400}>{percent(m.probability)}</tspan></text>
             {m.taxon !== "unknown" ? <text x={m.labelX} y={m.labelY + 14} fontSize={11.5} fontStyle="italic" fill="var(--soft)" stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"} strokeWidth={2.4} paintOrder="stroke">{m.taxon}</text> : null}
           </g>
         ))}
