@@ -253,6 +253,9 @@ const DRAWINGS: Record<string, Draw> = {
   branching: water.branching,
   mass: water.mass,
   "winter-water": water.winterWater,
+  "water-stalk": water.waterStalk,
+  "water-veins": water.waterVeins,
+  "float-leaf": water.floatLeaf,
 };
 
 /** Hatching that tells colours apart in black and white: the direction stands for the colour, as in heraldry. */

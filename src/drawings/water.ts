@@ -182,3 +182,29 @@ export function winterWater(kind: string): Shape[] {
   if (kind === "young") return all(lake, [30, 56, 82].flatMap((x) => [area(ellipse(x, 82, 5, 4), "brown"), outline(straight([[x, 78], [x + 2, 60]])), inner(straight([[x, 68], [x + 8, 62]]))]));
   return all(lake, [30, 60, 90].map((x) => ({ ...outline(smooth([[x, 84], [x + 12, 76], [x + 4, 70]])), dash: true })));
 }
+
+/** A leaf under water and its stalk. */
+export function waterStalk(state: string): Shape[] {
+  const length = { none: 0, short: 18, long: 44 }[state] ?? 0;
+  const foot: Point = [26 + length, 58 - length * 0.3];
+  return all(pond(), area(rectangle(16, 4, 9, 88), "green"), length > 0 ? [{ ...outline(straight([[25, 60], foot])), width: 2.4 }] : [], strap(foot[0], foot[1], 50, -18, 9));
+}
+
+/** A broad strap against the light, with its veins. */
+export function waterVeins(state: string): Shape[] {
+  const blade = area(smoothClosed([[60, 92], [38, 70], [36, 34], [60, 6], [84, 34], [82, 70]]), "green");
+  const middle = { ...inner(straight([[60, 90], [60, 10]])), width: 1.6 };
+  if (state === "none") return all(pond(), blade);
+  if (state === "one") return all(pond(), blade, middle);
+  if (state === "several") return all(pond(), blade, middle, [-15, -8, 8, 15].map((x) => inner(smooth([[60 + x * 0.3, 88], [60 + x, 50], [60 + x * 0.4, 14]]))));
+  return all(pond(), blade, middle, [70, 54, 38, 24].flatMap((y) => [-1, 1].flatMap((d) => [inner(straight([[60, y], [60 + d * 20, y - 10]])), inner(straight([[60 + d * 10, y - 5], [60 + d * 12, y - 16]]))])));
+}
+
+/** What floats, seen from above and from the side. */
+export function floatLeaf(state: string): Shape[] {
+  const surface = all([flat(rectangle(4, 52, 112, 40), "water")], outline(straight([[4, 52], [116, 52]])));
+  if (state === "oval") return all(surface, area(ellipse(60, 50, 34, 11), "green"), inner(straight([[28, 50], [92, 50]])), outline(smooth([[60, 60], [56, 76], [62, 92]])));
+  if (state === "diamond") return all(surface, area(straight([[60, 30], [78, 38], [92, 50], [60, 68], [28, 50], [42, 38]], true), "green"), inner(straight([[60, 66], [60, 34]])), outline(straight([[60, 68], [60, 92]])));
+  if (state === "rosette") return all(surface, [40, 60, 80].flatMap((x) => [outline(straight([[x, 90], [x, 22]])), ...[-60, -30, 30, 60].flatMap((a) => feather(x, 44, 22, a - 90))]));
+  return all(surface, [46, 60, 74].map((x) => outline(smooth([[x, 92], [x + 3, 74], [x - 2, 60]]))));
+}

@@ -4,7 +4,7 @@ import { join } from "node:path";
 import type { Character, CompiledFlora, Pair, Score, Stage, Taxon } from "@/core/identify/flora-types";
 import { readCharacters } from "./read-characters";
 import { readTaxon } from "./read-taxa";
-import { type Problem, readYaml } from "./read-yaml";
+import { type Problem, readYaml, type YamlFile } from "./read-yaml";
 
 /** Share of the time that a whole block of characters goes wrong together, and so the most that it can prove. */
 const BLOCK_DOUBT: Record<string, number> = { kind: 0.01, colour: 0.12, smell: 0.1, setting: 0.15, distance: 0.1, hair: 0.04, size: 0.05, texture: 0.08 };
@@ -20,6 +20,7 @@ export function compileFlora(root: string, options = { found: true }): { flora: 
   const taxa: Taxon[] = [];
   const scores: Score[] = [];
   const sets: CompiledFlora["sets"] = [];
+  const guests: Guests[] = [];
   for (const file of list("sets")) {
     const source = readYaml(join(root, "sets", file), `flora/sets/${file}`);
     const ids: string[] = [];
@@ -31,12 +32,32 @@ export function compileFlora(root: string, options = { found: true }): { flora: 
       for (const score of read.scores) scores.push({ taxon: number, ...score });
     });
     sets.push({ id: source.data.set, name: source.data.name, taxa: ids, read: readingOf(root, source.data.set) });
+    guests.push({ source, set: source.data.set, names: source.data.also ?? [] });
   }
+  for (const guest of guests) admit(guest, taxa, sets, problems);
   const pairs = ["pairs.yaml", ...(options.found ? ["pairs-found.yaml"] : [])].flatMap((file) => readPairs(root, file, characters, taxa, problems));
   const blocks = Object.fromEntries([...new Set(characters.map((c) => c.block))].map((block) => [block, BLOCK_DOUBT[block] ?? DEFAULT_BLOCK_DOUBT]));
   const body = { blocks, characters, taxa, sets, scores, pairs };
   const version = createHash("sha256").update(JSON.stringify(body)).digest("hex").slice(0, 12);
   return { flora: { version, ...body }, problems };
+}
+
+interface Guests {
+  source: YamlFile;
+  set: string;
+  names: string[];
+}
+
+/** Plants written in another set's file that are mistaken for this set's too (`also:`). */
+function admit({ source, set, names }: Guests, taxa: Taxon[], sets: CompiledFlora["sets"], problems: Problem[]): void {
+  for (const name of names) {
+    const taxon = taxa.find((t) => t.name === name);
+    if (!taxon) problems.push({ file: source.file, line: source.lineOf(["also"]), what: `also: unknown taxon "${name}"` });
+    else if (!taxon.sets.includes(set)) {
+      taxon.sets.push(set);
+      sets.find((s) => s.id === set)?.taxa.push(taxon.id);
+    }
+  }
 }
 
 /** The second, sceptical reading of a set, kept beside the data. */
