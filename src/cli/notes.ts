@@ -57,7 +57,7 @@ function answer(model: Model, list: ReturnType<typeof loadList>, note: FieldNote
   const order = result.candidatesFlat.map((c) => c.taxon);
   const rank = note.truth ? order.indexOf(note.truth) + 1 : 0;
   const status = note.truth ? (list.status[note.truth] ?? "kept") : null;
-  return { note, rank, got: order[0], probability: result.candidatesFlat[0].probability, unknown: result.unknown, verdict: result.verdict, status };
+  return { note, rank, got: order[0], probability: result.candidatesFlat[0].probability, unknown: result.unknown, verdict: result.verdict, named: result.named, status };
 }
 
 function figures(results: ReturnType<typeof answer>[]): Figures {
@@ -71,7 +71,7 @@ function figures(results: ReturnType<typeof answer>[]): Figures {
     wronglyCleared: results.filter((r) => r.verdict === "clear" && !target(r)).length,
     clearable: clearable.length,
     cleared: clearable.filter((r) => r.verdict === "clear").length,
-    unknownNamed: results.filter((r) => !r.note.truth && (r.verdict === "clear" || r.verdict === "keep") && r.unknown < 0.5).length,
+    unknownNamed: results.filter((r) => !r.note.truth && r.named).length,
   };
 }
 

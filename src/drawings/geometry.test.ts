@@ -35,7 +35,7 @@ describe("every picture", () => {
       for (const state of character.states) {
         const points = (drawState(character.id, state.id) ?? []).flatMap(pointsOf);
         const ys = points.map(([, y]) => y);
-        expect(Math.max(...ys) - Math.min(...ys), `${character.id}: ${state.id}`).toBeGreaterThan(20);
+        expect(Math.max(...ys) - Math.min(...ys), `${character.id}: ${state.id}`).toBeGreaterThan(15);
       }
     }
   });

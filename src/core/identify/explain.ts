@@ -116,6 +116,7 @@ export function verdictReason(judgement: Judgement, result: VerdictResult): stri
   }
   if (result.verdict === "keep") {
     const danger = judgement.model.flora.taxa[result.about].hazards.people;
+    if (!result.named) return `${name} fits best, but another may fit too. All that fits is on the side that stays: leave it, and do not take it for named.${danger ? ` Take care all the same: ${danger}` : ""}`;
     return `${name} fits. It is on the side that stays: leave it.${danger ? ` Take care all the same: ${danger}` : ""}`;
   }
   if (result.verdict === "unknown") return "Nothing in this flora fits well. Take a specimen and pictures, and ask for a second opinion.";

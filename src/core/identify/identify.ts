@@ -25,6 +25,8 @@ export interface Identification {
   unknown: number;
   keptSide: number;
   verdict: VerdictResult["verdict"];
+  /** one plant alone is named by the verdict, not only the side it is on */
+  named: boolean;
   reportFirst?: true;
   because: string;
   sameTreatment: string[][];
@@ -60,6 +62,7 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
     unknown: round(judgement.local.unknown),
     keptSide: round(Math.max(judgement.local.keptSide, judgement.flat.keptSide)),
     verdict: result.verdict,
+    named: result.named || result.verdict === "clear",
     ...(result.reportFirst ? { reportFirst: true as const } : {}),
     because: verdictReason(judgement, result),
     sameTreatment: sameTreatment(judgement),

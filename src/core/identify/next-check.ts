@@ -48,6 +48,8 @@ const FRUITLESS_WEIGHT = 0.35;
 const BIT_PRICE = 2;
 /** Bits about the name count a little for the act too: who it is parts the sides in the end. */
 const NAME_SHARE = 0.1;
+/** At most this many plants, the likeliest, are foreseen: the rest changes no order that is worth waiting for. */
+const MOST_ACTIVE = 110;
 const VISIBLE_SHARE = 0.5;
 /** Share of plants that harm the hand above which a bare-handed check is not asked. */
 const HARM_SHARE = 0.02;
@@ -144,7 +146,8 @@ function protectedShare(judgement: Judgement): number {
 
 function activePlants(judgement: Judgement): Active {
   const { local, flat, group, keptSide } = judgement;
-  const taxa = [...local.taxa.keys()].filter((t) => local.taxa[t] > ACTIVE_SHARE || flat.taxa[t] > ACTIVE_SHARE);
+  const share = (t: number) => Math.max(local.taxa[t], flat.taxa[t]);
+  const taxa = [...local.taxa.keys()].filter((t) => share(t) > ACTIVE_SHARE).sort((a, b) => share(b) - share(a)).slice(0, MOST_ACTIVE);
   const names = ["kept"];
   const partition = Int32Array.from(taxa, (t) => {
     if (keptSide[t]) return 0;

@@ -9,6 +9,8 @@ export interface VerdictResult {
   limit: number;
   /** index of the plant that the verdict is about, or -1 */
   about: number;
+  /** true where that one plant alone holds the share that a verdict to keep asks for, under both priors: it is named, not only its side */
+  named: boolean;
   /** action group that holds the target side, where clear */
   group: string | null;
   reportFirst: boolean;
@@ -39,14 +41,18 @@ export function decide(judgement: Judgement): VerdictResult {
   const telling = judgement.evidence.filter(Boolean).length;
   const top = argMax(local.taxa);
   const stillFit = [...keptAbove(judgement, limit)];
-  const base = { limit, about: top, group: null, reportFirst: false, stillFit, leansOn: null };
+  const names = (t: number) => t >= 0 && Math.min(local.taxa[t], flat.taxa[t]) >= KEEP_SHARE;
+  const base = { limit, about: top, named: false, group: null, reportFirst: false, stillFit, leansOn: null };
   if (telling > 0 && local.unknown >= UNKNOWN_SHARE && flat.unknown >= UNKNOWN_SHARE) return { ...base, verdict: "unknown", about: -1 };
-  if (telling > 0 && local.keptSide >= KEEP_SHARE && flat.keptSide >= KEEP_SHARE) return { ...base, verdict: "keep", about: topOnSide(judgement, 1) };
+  if (telling > 0 && local.keptSide >= KEEP_SHARE && flat.keptSide >= KEEP_SHARE) {
+    const about = topOnSide(judgement, 1);
+    return { ...base, verdict: "keep", about, named: names(about) };
+  }
   const gates = [local, flat].map((p) => groupGate(judgement, p, limit));
   if (gates[0] && gates[0] === gates[1]) {
     const leansOn = weakBlock(judgement, limit);
     const about = topOnSide(judgement, 0);
-    if (!leansOn) return { ...base, verdict: "clear", about, group: gates[0], reportFirst: status[about] === "watch" };
+    if (!leansOn) return { ...base, verdict: "clear", about, named: names(about), group: gates[0], reportFirst: status[about] === "watch" };
     return { ...base, verdict: "hold", about, leansOn };
   }
   const targetSide = 1 - Math.max(local.keptSide, flat.keptSide);
