@@ -2,7 +2,7 @@ import { InputError } from "../errors";
 import type { Observation } from "./case";
 import { LIFE_FORMS, STAGES } from "./flora-types";
 import { minimumWidth, readingChance, readingHalfWidth } from "./measures";
-import { answerChances, backgroundRow, type Model, recordingOf, scoreFor } from "./model";
+import { answerChances, backgroundRow, type Model, recordingOf, scoreFor, variesWithCondition } from "./model";
 import { confusionTable, grossErrorRate, widening } from "./observer";
 
 /** What one observation says: its chance in every condition, and under the background of every life form. */
@@ -84,7 +84,14 @@ function measureEvidence(model: Model, c: number, observation: Observation, fiel
   const width = minimumWidth(character.kind);
   const byForm = measuredBackground(model, c, mean, half, width);
   const gross = grossErrorRate(character, model.observerError, observation.sure);
-  const chance = Float64Array.from(model.conditions, (condition) => {
+  const chance = new Float64Array(model.conditions.length);
+  model.conditions.forEach((condition, z) => {
+    const first = model.firstCondition[condition.taxon];
+    chance[z] = z > first && !variesWithCondition(model, condition.taxon, c) ? chance[first] : chanceIn(condition);
+  });
+  return { chance, background: byForm, even: byForm.reduce((a, b) => a + b, 0) / byForm.length };
+
+  function chanceIn(condition: Model["conditions"][number]): number {
     const lifeForm = model.taxonLifeForm[condition.taxon];
     const recording = recordingOf(model, condition.taxon, c);
     if (recording === "not-applicable") return byForm[lifeForm] * 0.05;
@@ -92,8 +99,7 @@ function measureEvidence(model: Model, c: number, observation: Observation, fiel
     if (!score?.points) return byForm[lifeForm];
     const own = score.confidence * readingChance(score.points, mean, half, width) + (1 - score.confidence) * byForm[lifeForm];
     return (1 - gross) * own + gross * byForm[lifeForm];
-  });
-  return { chance, background: byForm, even: byForm.reduce((a, b) => a + b, 0) / byForm.length };
+  }
 }
 
 /** Mean chance of the reading over the plants of each life form, smoothed with a wide even spread. */
@@ -102,8 +108,8 @@ function measuredBackground(model: Model, c: number, value: number, half: number
   const counts = new Float64Array(LIFE_FORMS.length);
   let low = Number.POSITIVE_INFINITY;
   let high = Number.NEGATIVE_INFINITY;
-  for (const score of model.flora.scores) {
-    if (score.character !== c || !score.points) continue;
+  for (const score of model.measuredScores[c]) {
+    if (!score.points) continue;
     const form = model.taxonLifeForm[score.taxon];
     sums[form] += readingChance(score.points, value, half, width);
     counts[form]++;

@@ -37,6 +37,15 @@ export interface Model {
   /** how far plants of one genus agree in each character, in (0, 1): 1 less the mean distance of their states */
   kinLikeness: Float64Array;
   scoresOf: Map<number, Score[]>[];
+  /** scores of each measured character */
+  measuredScores: Score[][];
+  /** what the plants of each genus and of each family show, summed, by character: for plants without a score of their own */
+  kinShares: Map<string, KinShares>[];
+}
+
+interface KinShares {
+  sums: Float64Array;
+  plants: number;
 }
 
 /**
@@ -53,7 +62,9 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
     for (let form = 0; form < taxon.forms.length; form++) for (let stage = 0; stage < STAGES.length; stage++) conditions.push({ taxon: t, stage, form });
   });
   firstCondition[flora.taxa.length] = conditions.length;
-  const edges = flora.characters.map((c, i) => (c.states.length > 0 ? [] : classEdges(flora.scores.filter((s) => s.character === i), c.kind)));
+  const measured: Score[][] = flora.characters.map(() => []);
+  for (const score of flora.scores) if (score.points) measured[score.character].push(score);
+  const edges = flora.characters.map((c, i) => (c.states.length > 0 ? [] : classEdges(measured[i], c.kind)));
   const model: Model = {
     flora,
     observerError,
@@ -70,8 +81,11 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
     seenAtStage: Uint8Array.from(flora.characters.flatMap((c) => STAGES.map((s) => (c.stages.includes(s) ? 1 : 0)))),
     kinLikeness: new Float64Array(flora.characters.length),
     scoresOf,
+    measuredScores: measured,
+    kinShares: flora.characters.map(() => new Map()),
   };
   for (const c of flora.characters.keys()) {
+    model.kinShares[c] = sharesOfKin(model, c);
     fillCharacter(model, c);
     model.kinLikeness[c] = kinLikeness(model, c);
   }
@@ -141,10 +155,15 @@ function fillCharacter(model: Model, c: number): void {
   const confusion = character.states.length > 0 ? confusionTable(character, model.observerError, "sure") : null;
   conditions.forEach((condition, z) => {
     const first = model.firstCondition[condition.taxon];
-    const constant = z > first && !model.scoresOf[condition.taxon].get(c)?.some((s) => s.stage || s.form);
+    const constant = z > first && !variesWithCondition(model, condition.taxon, c);
     table.set(constant ? table.subarray(first * n, first * n + n) : answerChances(model, c, condition, undefined, confusion), z * n);
   });
   model.table[c] = table;
+}
+
+/** True where a plant shows a character differently by stage or form. */
+export function variesWithCondition(model: Model, taxon: number, c: number): boolean {
+  return model.scoresOf[taxon].get(c)?.some((s) => s.stage || s.form) ?? false;
 }
 
 /**
@@ -174,17 +193,21 @@ const KIN_PRIOR_LIKENESS = 0.7;
 
 /** Mean overlap of the recorded states of two plants of one genus, smoothed where few pairs are recorded. */
 function kinLikeness(model: Model, c: number): number {
-  const { taxa } = model.flora;
-  const rows = taxa.map((_, t) => model.scoresOf[t].get(c)?.find((s) => !s.stage && !s.position && !s.form && !s.notApplicable));
+  const byGenus = new Map<string, ArrayLike<number>[]>();
+  model.flora.taxa.forEach((taxon, t) => {
+    const score = baseScore(model, t, c);
+    if (!score) return;
+    const shares = score.shares ?? classShares(score.points as FourPoints, model.edges[c], model.flora.characters[c].kind);
+    byGenus.set(taxon.genus, [...(byGenus.get(taxon.genus) ?? []), shares]);
+  });
   let sum = KIN_PRIOR_PAIRS * KIN_PRIOR_LIKENESS;
   let pairs = KIN_PRIOR_PAIRS;
-  for (let a = 0; a < taxa.length; a++) {
-    for (let b = a + 1; b < taxa.length; b++) {
-      const scores = [rows[a], rows[b]];
-      if (taxa[a].genus !== taxa[b].genus || !scores.every((s) => s !== undefined)) continue;
-      const [first, second] = scores.map((s) => s.shares ?? classShares(s.points as FourPoints, model.edges[c], model.flora.characters[c].kind));
-      sum += first.reduce((overlap, share, s) => overlap + Math.min(share, second[s]), 0);
-      pairs++;
+  for (const rows of byGenus.values()) {
+    for (let a = 0; a < rows.length; a++) {
+      for (let b = a + 1; b < rows.length; b++) {
+        for (let s = 0; s < rows[a].length; s++) sum += Math.min(rows[a][s], rows[b][s]);
+        pairs++;
+      }
     }
   }
   return sum / pairs;
@@ -221,20 +244,27 @@ export function inapplicableChances(character: Character, n: number): Float32Arr
 /** What a plant without a score of its own is taken to show: its genus, else its family, else its life form. */
 function inheritedChances(model: Model, c: number, taxon: number, background: Float32Array): Float32Array {
   const own = model.flora.taxa[taxon];
-  for (const rank of ["genus", "family"] as const) {
-    const sums = new Float64Array(model.answers[c]);
-    let found = 0;
-    model.flora.taxa.forEach((kin, k) => {
-      if (k === taxon || kin[rank] !== own[rank]) return;
-      const score = model.scoresOf[k].get(c)?.find((s) => !s.stage && !s.position && !s.form && !s.notApplicable);
-      if (!score) return;
-      const shares = score.shares ?? classShares(score.points as FourPoints, model.edges[c], model.flora.characters[c].kind);
-      for (let s = 0; s < sums.length; s++) sums[s] += shares[s];
-      found++;
-    });
-    if (found > 0) return Float32Array.from(sums, (sum, s) => 0.6 * (sum / found) + 0.4 * background[s]);
-  }
-  return background;
+  const kin = model.kinShares[c].get(`genus ${own.genus}`) ?? model.kinShares[c].get(`family ${own.family}`);
+  return kin ? Float32Array.from(kin.sums, (sum, s) => 0.6 * (sum / kin.plants) + 0.4 * background[s]) : background;
+}
+
+/** The score of a plant that holds for every stage, position and form; undefined where there is none or it does not apply. */
+const baseScore = (model: Model, taxon: number, c: number): Score | undefined => model.scoresOf[taxon].get(c)?.find((s) => !s.stage && !s.position && !s.form && !s.notApplicable);
+
+function sharesOfKin(model: Model, c: number): Map<string, KinShares> {
+  const byName = new Map<string, KinShares>();
+  model.flora.taxa.forEach((taxon, t) => {
+    const score = baseScore(model, t, c);
+    if (!score) return;
+    const shares = score.shares ?? classShares(score.points as FourPoints, model.edges[c], model.flora.characters[c].kind);
+    for (const name of [`genus ${taxon.genus}`, `family ${taxon.family}`]) {
+      const kin = byName.get(name) ?? { sums: new Float64Array(shares.length), plants: 0 };
+      for (let s = 0; s < shares.length; s++) kin.sums[s] += shares[s];
+      kin.plants++;
+      byName.set(name, kin);
+    }
+  });
+  return byName;
 }
 
 /** Shares over the plants of each life form, smoothed, so that nothing is ever impossible. */
@@ -245,10 +275,11 @@ function backgrounds(model: Model, c: number): Float32Array {
   const all = new Float64Array(n).fill(0.5);
   const sums = LIFE_FORMS.map(() => new Float64Array(n));
   const counts = new Float64Array(LIFE_FORMS.length);
-  for (const score of flora.scores) {
-    if (score.character !== c || score.stage || score.position || score.form || score.notApplicable) continue;
+  for (const t of flora.taxa.keys()) {
+    const score = baseScore(model, t, c);
+    if (!score) continue;
     const shares = score.shares ?? classShares(score.points as FourPoints, model.edges[c], flora.characters[c].kind);
-    const form = model.taxonLifeForm[score.taxon];
+    const form = model.taxonLifeForm[t];
     counts[form]++;
     for (let s = 0; s < n; s++) {
       sums[form][s] += shares[s];
