@@ -2,7 +2,8 @@ import { describe, expect, it } from "vitest";
 import { compileFlora } from "@/flora/compile";
 import { bladeOutline } from "./leaf";
 import { liveliness } from "./shapes";
-import { drawState, NOT_DRAWN } from "./states";
+import { NOT_DRAWN } from "./not-drawn";
+import { drawState } from "./states";
 import { shapesToSvg } from "./svg";
 
 const { flora } = compileFlora("flora");

@@ -4,7 +4,8 @@ import { compileFlora } from "@/flora/compile";
 import { bladeOutline, type Leaf } from "./leaf";
 import { handLeaf } from "./leaf-detail";
 import { HEIGHT, polar, type Point, type Shape, WIDTH } from "./shapes";
-import { drawState, NOT_DRAWN } from "./states";
+import { NOT_DRAWN } from "./not-drawn";
+import { drawState } from "./states";
 
 const { flora } = compileFlora("flora");
 

@@ -13,8 +13,6 @@ import { specialHair, WOOD } from "./wood";
 
 type Draw = (state: string) => Shape[];
 
-/** What cannot be drawn: smells. Everything else must have a picture, and no two states of a character the same one. */
-export const NOT_DRAWN = ["smell", "limbs-smell"];
 
 const bigLeaf = (leaf: Leaf): Shape[] => drawLeaf(leaf, [60, 84], leaf.shape === "round" ? 66 : 72, 0, 8);
 const leafHair = (state: string): HairKind => (state === "scales" ? "felt" : (state as HairKind));

@@ -2,7 +2,8 @@ import { existsSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 import { join } from "node:path";
 import { buildModel, type CompiledFlora, judge, type Model, scoreFor, STAGES, type Stage, variation } from "@/core/identify";
-import { drawState, NOT_DRAWN } from "@/drawings/states";
+import { NOT_DRAWN } from "@/drawings/not-drawn";
+import { drawState } from "@/drawings/states";
 import type { Problem } from "./read-yaml";
 import { readYaml } from "./read-yaml";
 

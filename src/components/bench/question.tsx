@@ -1,9 +1,8 @@
 "use client";
 import { useState } from "react";
-import { drawState } from "@/drawings/states";
-import { Drawing } from "@/drawings/render";
-import { ruler } from "@/drawings/parts";
 import type { Character, ObservationInput } from "@/core/identify";
+import { NOT_DRAWN } from "@/drawings/not-drawn";
+import { LazyPicture } from "./lazy-picture";
 
 export type Sure = "sure" | "likely" | "guess";
 
@@ -44,17 +43,17 @@ function SureSwitch({ sure, onSure }: { sure: Sure; onSure: (s: Sure) => void })
 
 function StateAnswers({ character, sure, onAnswer }: { character: Character; sure: Sure; onAnswer: (o: ObservationInput) => void }) {
   const [several, setSeveral] = useState<string[] | null>(null);
+  const drawn = !NOT_DRAWN.includes(character.id);
   const answer = (states: string[]) => onAnswer({ character: character.id, states, sure, ...(states.length > 1 ? { join: "any" as const } : {}) });
   const columns = character.states.length <= 4 ? "md:grid-cols-4" : character.states.length === 5 ? "md:grid-cols-5" : character.states.length === 6 ? "md:grid-cols-3" : "md:grid-cols-4";
   return (
     <>
       <div className={`mt-3 grid grid-cols-2 ${columns} gap-2`}>
         {character.states.map((state, i) => {
-          const shapes = drawState(character.id, state.id);
           const chosen = several?.includes(state.id) ?? false;
           return (
             <button key={state.id} type="button" className="answer" data-answer={i + 1} data-state={state.id} aria-pressed={several ? chosen : undefined} onClick={() => (several ? setSeveral(chosen ? several.filter((s) => s !== state.id) : [...several, state.id]) : answer([state.id]))}>
-              {shapes ? <span className="picture"><Drawing shapes={shapes} className="w-full h-full" /></span> : null}
+              {drawn ? <span className="picture"><LazyPicture of={{ character: character.id, state: state.id }} /></span> : null}
               <span className="words">{i < 9 ? <span className="keycap mr-1" aria-hidden>{i + 1}</span> : null}{state.name}</span>
               {state.help ? <span className="help">{state.help}</span> : null}
             </button>
@@ -84,7 +83,7 @@ function NumberAnswer({ character, sure, onAnswer }: { character: Character; sur
         if (sound) onAnswer({ character: character.id, values: readings, sure });
       }}
     >
-      <Drawing shapes={ruler(character.unit ?? "")} className="w-[150px] bg-[#fdfbf5] border border-[var(--rule)]" />
+      <LazyPicture of={{ unit: character.unit ?? "" }} className="w-[150px] bg-[#fdfbf5] border border-[var(--rule)]" />
       <div>
         <label className="field"><span className="label">Reading in {character.unit}; several with a space between</span><input inputMode="decimal" autoComplete="off" value={text} onChange={(e) => setText(e.target.value)} className="figure text-[21px]" aria-describedby="reading-hint" /></label>
         <p id="reading-hint" className={text && !sound ? "fault" : "small"}>{text && !sound ? "Write numbers such as 4 or 3.5" : readings.length > 1 ? `Mean of ${readings.length}: ${Number((readings.reduce((a, b) => a + b, 0) / readings.length).toPrecision(3))} ${character.unit}` : "Two or three parts tell more than one."}</p>

@@ -1,14 +1,8 @@
 "use client";
 import type { Stage } from "@/core/identify";
-import { compoundLeaf } from "@/drawings/parts";
-import { cluster } from "@/drawings/flowers";
-import { winter } from "@/drawings/habits";
-import { Drawing } from "@/drawings/render";
-import type { Shape } from "@/drawings/shapes";
-import { drawState } from "@/drawings/states";
+import { LazyPicture } from "./lazy-picture";
 
 export const STAGE_WORDS: Record<Stage, string> = { seedling: "Seedling", vegetative: "In leaf", flowering: "In flower or bud", fruiting: "In seed or fruit", winter: "Winter rest" };
-const PICTURES: Record<Stage, () => Shape[]> = { seedling: () => drawState("first-order", "opposite") ?? [], vegetative: () => compoundLeaf("pinnate"), flowering: () => cluster("flat"), fruiting: () => drawState("fruit-kind", "parachute") ?? [], winter: () => winter("bare") };
 
 /** The first thing to say of a plant: how far along it is. It decides what can be asked. */
 export function StageQuestion({ onAnswer }: { onAnswer: (stage: Stage | null) => void }) {
@@ -19,7 +13,7 @@ export function StageQuestion({ onAnswer }: { onAnswer: (stage: Stage | null) =>
       <div className="mt-3 grid grid-cols-2 md:grid-cols-5 gap-2">
         {(Object.keys(STAGE_WORDS) as Stage[]).map((stage, i) => (
           <button key={stage} type="button" className="answer" data-answer={i + 1} onClick={() => onAnswer(stage)}>
-            <span className="picture"><Drawing shapes={PICTURES[stage]()} className="w-full h-full" /></span>
+            <span className="picture"><LazyPicture of={{ stage }} /></span>
             <span className="words"><span className="keycap mr-1" aria-hidden>{i + 1}</span>{STAGE_WORDS[stage]}</span>
           </button>
         ))}
