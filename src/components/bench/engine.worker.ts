@@ -1,5 +1,5 @@
 import { expose } from "comlink";
-import { buildModel, caseSchema, type CaseInput, type Character, type CompiledFlora, type Identification, judge, type Lens, type Model, plainName, report, type Status, topOnSide, weightsOfEvidence } from "@/core/identify";
+import { buildModel, type Case, caseSchema, type CaseInput, type Character, type CompiledFlora, type EvidenceCache, type Identification, judge, type Lens, type Model, type Observation, plainName, report, type Status, topOnSide, weightsOfEvidence } from "@/core/identify";
 
 export interface BenchView {
   identification: Identification;
@@ -21,6 +21,27 @@ export interface FieldMark {
 }
 
 let model: Model | undefined;
+/** What was worked out for an observation holds until the list changes: only the new answer is reckoned. */
+let list = "";
+let cache: EvidenceCache = new WeakMap();
+let observations = new Map<string, Observation>();
+
+function remembered(given: Case): [Case, EvidenceCache] {
+  const now = JSON.stringify(given.list);
+  if (now !== list) {
+    list = now;
+    cache = new WeakMap();
+    observations = new Map();
+  }
+  const own = given.observations.map((observation) => {
+    const key = JSON.stringify(observation);
+    const known = observations.get(key) ?? observation;
+    observations.set(key, known);
+    return known;
+  });
+  return [{ ...given, observations: own }, cache];
+}
+
 const SHOWN_ON_FIELD = 0.001;
 
 const engine = {
@@ -35,7 +56,7 @@ const engine = {
   view(input: CaseInput, lens: Lens): BenchView {
     if (!model) throw new Error("the flora is not loaded");
     const ready = model;
-    const judgement = judge(ready, caseSchema.parse(input));
+    const judgement = judge(ready, ...remembered(caseSchema.parse(input)));
     const target = topOnSide(judgement, 0);
     const kept = topOnSide(judgement, 1);
     const marks: FieldMark[] = [];

@@ -1,7 +1,7 @@
 import { type Character, STAGES } from "./flora-types";
 import { recordingOf, scoreFor } from "./model";
 import type { Check } from "./next-check";
-import { type Judgement, without } from "./posterior";
+import { type Judgement, taxonLogWithout } from "./posterior";
 import type { VerdictResult } from "./verdict";
 
 /** The name that a scout would use: the first common name, else the accepted one. */
@@ -25,8 +25,7 @@ export function weightsOfEvidence(judgement: Judgement, first: number, second: n
   return judgement.case.observations.map((_, i) => {
     const seen = describeObservation(judgement, i);
     if (!judgement.evidence[i]) return { observation: i, decibans: 0, seen };
-    const left = without(judgement, new Set([i]));
-    const rest = left.taxonLog[first] - left.taxonLog[second];
+    const rest = taxonLogWithout(judgement, first, i) - taxonLogWithout(judgement, second, i);
     return { observation: i, decibans: (10 * (all - rest)) / Math.LN10, seen };
   });
 }

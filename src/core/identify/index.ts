@@ -5,6 +5,6 @@ export { type Candidate, type Identification, identify, report } from "./identif
 export { minimumWidth, quantile } from "./measures";
 export { buildModel, type Model, recordingOf, scoreFor } from "./model";
 export { type Check, foreseeChecks, type Lens, laterChecks, towardsAction, towardsName, variation, worthTowardsAction } from "./next-check";
-export { type Judgement, judge } from "./posterior";
+export { type EvidenceCache, type Judgement, judge } from "./posterior";
 export { dayOfYear, type Hemisphere, monthOf, stageBegins, stageShares } from "./season";
 export { decide, keptLimit, topOnSide, type Verdict, type VerdictResult } from "./verdict";

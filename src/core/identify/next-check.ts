@@ -49,7 +49,7 @@ const BIT_PRICE = 2;
 /** Bits about the name count a little for the act too: who it is parts the sides in the end. */
 const NAME_SHARE = 0.1;
 /** At most this many plants, the likeliest, are foreseen: the rest changes no order that is worth waiting for. */
-const MOST_ACTIVE = 110;
+const MOST_ACTIVE = 72;
 const VISIBLE_SHARE = 0.5;
 /** Share of plants that harm the hand above which a bare-handed check is not asked. */
 const HARM_SHARE = 0.02;

@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { read, seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
 import { InputError } from "../errors";
 import { buildModel, judge, type Observation } from "./index";
+import { taxonLogWithout, without } from "./posterior";
 
 const model = buildModel(tinyFlora());
 const anyObservation = fc.oneof(
@@ -131,5 +132,32 @@ describe("posterior", () => {
       expect((error as InputError).code).toBe(code);
       expect((error as InputError).field).toBe(field);
     }
+  });
+});
+
+describe("one observation left out", () => {
+  it("gives a plant the same log likelihood as reckoning everything again without it", () => {
+    fc.assert(
+      fc.property(fc.array(anyObservation, { minLength: 1, maxLength: 4 }), (list) => {
+        const judgement = judge(model, tinyCase(distinct(list)));
+        for (const i of judgement.case.observations.keys()) {
+          const again = without(judgement, new Set([i])).taxonLog;
+          for (const t of [0, 1, 2, 3]) expect(taxonLogWithout(judgement, t, i)).toBeCloseTo(again[t], 9);
+        }
+      }),
+      { seed: 14, numRuns: 60 },
+    );
+  });
+  it("changes nothing where it told nothing", () => {
+    const judgement = judge(model, tinyCase([seen("sap", "milky"), seen("edge", "smooth", { answer: "cannot-tell" })]));
+    expect(taxonLogWithout(judgement, 0, 1)).toBe(judgement.taxonLog[0]);
+  });
+  it("and a cache of what was worked out changes no answer", () => {
+    const given = tinyCase([seen("sap", "milky"), seen("edge", "smooth"), read("length", 5)]);
+    const cache = new WeakMap();
+    const first = judge(model, given, cache);
+    const second = judge(model, given, cache);
+    expect([...second.local.taxa]).toEqual([...first.local.taxa]);
+    expect([...second.local.taxa]).toEqual([...judge(model, given).local.taxa]);
   });
 });

@@ -181,6 +181,30 @@ export function blockOf(model: Model, name: string, items: Evidence[], members: 
   return { name, doubt, members, log, soundShare, logUnknown, logKin };
 }
 
+/** Log chance of a block's observations in one condition. */
+const blockLogAt = (model: Model, doubt: number, items: Evidence[], z: number): number => {
+  const form = model.taxonLifeForm[model.conditions[z].taxon];
+  let sound = 1 - doubt;
+  let gone = doubt;
+  for (const item of items) {
+    sound *= item.chance[z];
+    gone *= item.background[form];
+  }
+  return Math.log(sound + gone);
+};
+
+/** Log likelihood of one plant with one observation left out: only its block is reckoned again. */
+export function taxonLogWithout(judgement: Judgement, taxon: number, observation: number): number {
+  const { model, evidence, blocks, log } = judgement;
+  const item = evidence[observation];
+  const block = item && blocks.get(item.block);
+  if (!block) return judgement.taxonLog[taxon];
+  const left = block.members.filter((i) => i !== observation).map((i) => evidence[i] as Evidence);
+  const [from, to] = [model.firstCondition[taxon], model.firstCondition[taxon + 1]];
+  const own = Array.from({ length: to - from }, (_, k) => log[from + k] - block.log[from + k] + (left.length > 0 ? blockLogAt(model, block.doubt, left, from + k) : 0));
+  return logSum(own, 0, own.length);
+}
+
 function logSum(values: ArrayLike<number>, from: number, to: number): number {
   let max = Number.NEGATIVE_INFINITY;
   for (let i = from; i < to; i++) if (values[i] > max) max = values[i];
