@@ -42,7 +42,7 @@ function remembered(given: Case): [Case, EvidenceCache] {
   return [{ ...given, observations: own }, cache];
 }
 
-const SHOWN_ON_FIELD = 0.001;
+const SHOWN_ON_FIELD = 0.002;
 
 const engine = {
   /** Loads the compiled flora and makes the model; answers with the vocabulary. */
