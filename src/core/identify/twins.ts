@@ -1,0 +1,100 @@
+import { STAGES, type Stage } from "./flora-types";
+import { type Model, recordingOf } from "./model";
+import { type Hemisphere, stageBegins } from "./season";
+
+/** Looks that a person makes before naming a plant. */
+const LOOKS = 6;
+/** Below this a character does not part two plants. */
+const PARTS_BITS = 0.02;
+/** Seconds that turning to any check costs beside the look itself. */
+const OVERHEAD_SECONDS = 25;
+
+export interface Parting {
+  character: number;
+  /** bits that the answer tells about which of the plants it is, from 0 to log₂ of their number */
+  bits: number;
+  seconds: number;
+}
+
+/** The chance of each answer to a character for a plant at a stage, from a sure observer, in its first form. */
+function rowAt(model: Model, taxon: number, c: number, stage: Stage): Float32Array {
+  const n = model.answers[c];
+  const z = model.firstCondition[taxon] + STAGES.indexOf(stage);
+  return model.table[c].subarray(z * n, z * n + n);
+}
+
+/** True where a plant has the part, the flora says how it looks, and this stage shows it. */
+function shows(model: Model, taxon: number, c: number, stage: Stage): boolean {
+  return recordingOf(model, taxon, c) === "recorded" && model.flora.characters[c].stages.includes(stage);
+}
+
+/**
+ * How often two plants would be taken for each other at a stage, in [0, 1]: the Bhattacharyya affinity of their answers,
+ * in the geometric mean over the parts that both show, after six looks. 1 is the same plant.
+ * Bhattacharyya 1943, On a measure of divergence between two statistical populations.
+ * @returns 0 where they share no part that is recorded at this stage
+ */
+export function likeness(model: Model, a: number, b: number, stage: Stage): number {
+  let sum = 0;
+  let parts = 0;
+  for (const c of model.flora.characters.keys()) {
+    if (!shows(model, a, c, stage) || !shows(model, b, c, stage)) continue;
+    const [first, second] = [rowAt(model, a, c, stage), rowAt(model, b, c, stage)];
+    let affinity = 0;
+    let masses = [0, 0];
+    for (let o = 0; o < first.length; o++) {
+      affinity += Math.sqrt(first[o] * second[o]);
+      masses = [masses[0] + first[o], masses[1] + second[o]];
+    }
+    sum += Math.log(Math.min(1, affinity / Math.sqrt(masses[0] * masses[1])));
+    parts++;
+  }
+  return parts === 0 ? 0 : Math.exp((LOOKS * sum) / parts);
+}
+
+export interface Twin {
+  taxon: number;
+  likeness: number;
+}
+
+/** Plants that would most often be taken for this one at a stage, likest first. Both must show the stage at all. */
+export function twinsOf(model: Model, taxon: number, stage: Stage, most = 12): Twin[] {
+  const { taxa } = model.flora;
+  if (!taxa[taxon].calendar[stage]) return [];
+  return [...taxa.keys()]
+    .filter((t) => t !== taxon && taxa[t].calendar[stage])
+    .map((t) => ({ taxon: t, likeness: likeness(model, taxon, t, stage) }))
+    .sort((x, y) => y.likeness - x.likeness)
+    .slice(0, most);
+}
+
+/**
+ * Checks that part these plants at a stage, most bits for the time first. Each plant is held for as likely as any other;
+ * the bits are the mutual information of plant and answer (Shannon 1948).
+ * @param taxa indices of two to four plants
+ */
+export function partingChecks(model: Model, taxa: number[], stage: Stage): Parting[] {
+  const found: Parting[] = [];
+  for (const [c, { seconds }] of model.flora.characters.entries()) {
+    if (!taxa.every((t) => shows(model, t, c, stage))) continue;
+    const rows = taxa.map((t) => rowAt(model, t, c, stage));
+    let bits = 0;
+    for (let o = 0; o < rows[0].length; o++) {
+      const mean = rows.reduce((sum, row) => sum + row[o], 0) / rows.length;
+      for (const row of rows) if (row[o] > 0) bits += (row[o] / rows.length) * Math.log2(row[o] / mean);
+    }
+    if (bits > PARTS_BITS) found.push({ character: c, bits, seconds });
+  }
+  return found.sort((x, y) => y.bits / (y.seconds + OVERHEAD_SECONDS) - x.bits / (x.seconds + OVERHEAD_SECONDS));
+}
+
+/** The best check of each later stage that parts the plants better than any now, and the first day on which all show it. */
+export function partLater(model: Model, taxa: number[], now: Stage, day: string, hemisphere: Hemisphere): { stage: Stage; from: string; check: Parting }[] {
+  const best = Math.max(0, ...partingChecks(model, taxa, now).map((p) => p.bits));
+  return STAGES.filter((stage) => stage !== now).flatMap((stage) => {
+    const [check] = partingChecks(model, taxa, stage).filter((p) => p.bits > best + PARTS_BITS);
+    const days = taxa.map((t) => stageBegins(model.flora.taxa[t], stage, day, hemisphere));
+    const last = days.every((d) => d !== null) ? (days as string[]).sort().at(-1) : undefined;
+    return check && last ? [{ stage, from: last, check }] : [];
+  }).sort((x, y) => x.from.localeCompare(y.from));
+}

@@ -1,0 +1,76 @@
+import MiniSearch from "minisearch";
+import type { Status, Taxon } from "../identify";
+
+export interface NameMatch {
+  taxon: number;
+  /** the name that matched, as the flora writes it */
+  matched: string;
+  kind: "accepted" | "synonym" | "common";
+  /** the text is this very name, spelling and case apart */
+  exact: boolean;
+  score: number;
+}
+
+export interface Resolution {
+  matches: NameMatch[];
+  /** plants that carry this very name, or a name that ends in it: two or more where the name is ambiguous */
+  carriers: number[];
+}
+
+export interface NameIndex {
+  taxa: Taxon[];
+  search: MiniSearch;
+  entries: { taxon: number; name: string; kind: NameMatch["kind"] }[];
+}
+
+/** Plants that are looked for on this ground come first among equals. */
+const STATUS_LIFT: Record<Status, number> = { target: 1.25, watch: 1.2, protected: 1.15, crop: 1.05, kept: 1, tolerated: 1 };
+/** An accepted name that fits as well as a common one is what was meant. */
+const KIND_LIFT: Record<NameMatch["kind"], number> = { accepted: 1.15, common: 1.1, synonym: 1 };
+
+/** Folds case, accents, hyphens and apostrophes, so that "St Johns-wort" finds "St. John's wort". */
+export const foldName = (text: string): string =>
+  text.normalize("NFD").replace(/[\u0300-\u036f]/g, "").toLowerCase().replace(/[’'.×]/g, "").replace(/[-_,;/]+/g, " ").replace(/\s+/g, " ").trim();
+
+/** Every accepted name, synonym and common name of the flora, ready to be searched while typing. */
+export function indexNames(taxa: Taxon[]): NameIndex {
+  const entries = taxa.flatMap((taxon, t) => [
+    { taxon: t, name: taxon.name, kind: "accepted" as const },
+    ...taxon.synonyms.map((name) => ({ taxon: t, name, kind: "synonym" as const })),
+    ...taxon.common.map((name) => ({ taxon: t, name, kind: "common" as const })),
+  ]);
+  const search = new MiniSearch({ fields: ["name"], processTerm: (term) => foldName(term) || null, tokenize: (text) => foldName(text).split(" ") });
+  search.addAll(entries.map((entry, id) => ({ id, name: entry.name })));
+  return { taxa, search, entries };
+}
+
+/**
+ * What plant a person means: exact names first, then beginnings, then misspellings (a fifth of the letters may be wrong),
+ * lifted by the status where one stands.
+ * @param text as typed; anything, also the beginning of a word
+ * @param status status by accepted name in this district
+ */
+export function resolveName(index: NameIndex, text: string, status: Record<string, Status> = {}, most = 12): Resolution {
+  const wanted = foldName(text);
+  if (wanted.length < 2) return { matches: [], carriers: [] };
+  const best = new Map<number, NameMatch>();
+  for (const hit of index.search.search(wanted, { prefix: true, fuzzy: (term) => (term.length > 3 ? 0.25 : false), combineWith: "AND", weights: { fuzzy: 0.35, prefix: 0.7 } })) {
+    const { taxon, name, kind } = index.entries[hit.id as number];
+    const exact = foldName(name) === wanted;
+    const score = hit.score * KIND_LIFT[kind] * STATUS_LIFT[status[index.taxa[taxon].name] ?? "kept"] * (exact ? 4 : 1);
+    const known = best.get(taxon);
+    if (!known || score > known.score) best.set(taxon, { taxon, matched: name, kind, exact, score });
+  }
+  return { matches: [...best.values()].sort((a, b) => b.score - a.score).slice(0, most), carriers: carriersOf(index, wanted) };
+}
+
+/** Plants with a common name that is this text or ends in it: "bindweed" is carried by field bindweed and hedge bindweed. */
+function carriersOf(index: NameIndex, wanted: string): number[] {
+  const carriers = new Set<number>();
+  for (const { taxon, name, kind } of index.entries) {
+    if (kind !== "common") continue;
+    const folded = foldName(name);
+    if (folded === wanted || folded.endsWith(` ${wanted}`)) carriers.add(taxon);
+  }
+  return carriers.size > 1 ? [...carriers] : [];
+}
