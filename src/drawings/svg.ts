@@ -5,6 +5,23 @@ const WIDTHS = { outline: 1.4, inner: 0.7, hair: 0.9, key: 2.2, faint: 0.45 };
 
 /** A drawing as a free-standing SVG file, for PNG, print and sample pictures. */
 export function shapesToSvg(shapes: Shape[], scale = 1): string {
-  const paths = shapes.map((s) => `<path d="${s.d}" fill="${s.tint ? TINTS[s.tint] : "none"}" stroke="${s.ink ? "#1d2a24" : "none"}" stroke-width="${s.width ?? (s.ink ? WIDTHS[s.ink] : 0)}" stroke-linecap="round" stroke-linejoin="round"${s.dash ? ' stroke-dasharray="3 3"' : ""}/>`);
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH * scale}" height="${HEIGHT * scale}" viewBox="0 0 ${WIDTH} ${HEIGHT}"><rect width="100%" height="100%" fill="#fdfbf5"/>${paths.join("")}</svg>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH * scale}" height="${HEIGHT * scale}" viewBox="0 0 ${WIDTH} ${HEIGHT}"><rect width="100%" height="100%" fill="#fdfbf5"/>${pathsOf(shapes)}</svg>`;
 }
+
+const pathsOf = (shapes: Shape[]): string => shapes.map((s) => `<path d="${s.d}" fill="${s.tint ? TINTS[s.tint] : "none"}" stroke="${s.ink ? "#1d2a24" : "none"}" stroke-width="${s.width ?? (s.ink ? WIDTHS[s.ink] : 0)}" stroke-linecap="round" stroke-linejoin="round"${s.dash ? ' stroke-dasharray="3 3"' : ""}/>`).join("");
+
+const PANEL = { width: WIDTH + 14, height: HEIGHT + 34, columns: 5 };
+
+/** A whole plate as one sheet: each part with its name and measures; a part that is not recorded stays blank and says so. */
+export function sheetToSvg(panels: { part: string; shapes: Shape[] | null; measures: string }[]): string {
+  const rows = Math.ceil(panels.length / PANEL.columns);
+  const [width, height] = [PANEL.columns * PANEL.width, rows * PANEL.height];
+  const cells = panels.map(({ part, shapes, measures }, i) => {
+    const [x, y] = [(i % PANEL.columns) * PANEL.width + 7, Math.floor(i / PANEL.columns) * PANEL.height + 6];
+    const picture = shapes ? pathsOf(shapes) : `<text x="60" y="52" text-anchor="middle" font-size="10" fill="#5a6258">not recorded</text>`;
+    return `<g transform="translate(${x},${y})"><rect width="${WIDTH}" height="${HEIGHT}" fill="#fdfbf5" stroke="#cfc8b4" stroke-width="0.6"/>${picture}<text y="${HEIGHT + 12}" font-size="10" font-weight="600" fill="#1d2a24">${escapeXml(part)}</text><text y="${HEIGHT + 23}" font-size="8.5" fill="#5a6258">${escapeXml(measures)}</text></g>`;
+  });
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}" font-family="Atkinson Hyperlegible Next, sans-serif"><rect width="100%" height="100%" fill="#ffffff"/>${cells.join("")}</svg>`;
+}
+
+const escapeXml = (text: string) => text.replace(/&/g, "&amp;").replace(/</g, "&lt;");

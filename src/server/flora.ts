@@ -2,11 +2,13 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { parse } from "yaml";
 import { type Method, methodSchema } from "@/core/control";
+import { indexNames, type NameIndex } from "@/core/names";
 import { buildModel, type CompiledFlora, type Model, type Taxon } from "@/core/identify";
 
 let flora: CompiledFlora | undefined;
 let model: Model | undefined;
 let methods: Method[] | undefined;
+let names: NameIndex | undefined;
 
 /** The shipped flora, as compiled. Read-only, so one copy per process is enough. */
 export function shippedFlora(): CompiledFlora {
@@ -17,6 +19,12 @@ export function shippedFlora(): CompiledFlora {
 export function shippedModel(): Model {
   model ??= buildModel(shippedFlora());
   return model;
+}
+
+/** Every name of the shipped flora, ready to be searched. */
+export function shippedNames(): NameIndex {
+  names ??= indexNames(shippedFlora().taxa);
+  return names;
 }
 
 export function taxonByName(name: string): Taxon | undefined {

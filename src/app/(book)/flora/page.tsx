@@ -1,29 +1,39 @@
 import Link from "next/link";
 import { STATUS_WORDS, StatusMark } from "@/components/marks";
+import { NameFinder } from "@/components/name-finder";
+import { LIFE_FORMS, STATUSES } from "@/core/identify";
 import { commonName, shippedFlora } from "@/server/flora";
 import { listFor } from "@/server/list";
 import { asMember, memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Flora" };
 
-export default async function FloraPage({ searchParams }: { searchParams: Promise<{ q?: string }> }) {
+type Search = { q?: string; status?: string; form?: string; hazard?: string };
+
+export default async function FloraPage({ searchParams }: { searchParams: Promise<Search> }) {
   const member = await memberOrSignIn();
-  const q = ((await searchParams).q ?? "").trim();
+  const { q, status, form, hazard } = await searchParams;
   const list = await asMember(member, (tx) => listFor(tx, null));
   const flora = shippedFlora();
-  const found = (name: string, common: string[], synonyms: string[]) => !q || [name, ...common, ...synonyms].some((text) => text.toLowerCase().includes(q.toLowerCase()));
-  const carrying = q ? flora.taxa.filter((t) => t.common.some((c) => c.toLowerCase() === q.toLowerCase())) : [];
+  const statusOf = (name: string) => list.status[name] ?? "kept";
+  const shown = (t: (typeof flora.taxa)[number]) => (!status || statusOf(t.name) === status) && (!form || t.lifeForm === form) && (!hazard || t.hazards[hazard === "stock" ? "stock" : "people"] !== undefined);
+  const count = flora.taxa.filter(shown).length;
   return (
     <div className="px-4 md:px-6 py-5">
       <h1>Flora</h1>
-      <p className="text-[var(--soft)]">{flora.taxa.length} plants in {flora.sets.length} sets of look-alikes, as far as this first part goes. The status is this district’s.</p>
-      <form className="mt-3 max-w-[420px] flex gap-3 items-end"><label className="field flex-1"><span className="label">Name, old name or common name</span><input name="q" defaultValue={q} /></label><button type="submit" className="button">Find</button></form>
-      {carrying.length > 1 ? <p className="mt-3"><strong>“{q}” is the name of {carrying.length} plants:</strong> {carrying.map((t) => t.name).join(", ")}.</p> : null}
+      <p className="text-[var(--soft)]">{flora.taxa.length} plants in {flora.sets.length} sets of look-alikes; a plant may stand in several. The status is this district’s.</p>
+      <NameFinder start={q ?? ""} />
+      <form className="mt-5 flex flex-wrap gap-x-5 gap-y-3 items-end">
+        <label className="field"><span className="label">Status here</span><select name="status" defaultValue={status ?? ""}><option value="">any</option>{STATUSES.map((x) => <option key={x} value={x}>{STATUS_WORDS[x]}</option>)}</select></label>
+        <label className="field"><span className="label">Life form</span><select name="form" defaultValue={form ?? ""}><option value="">any</option>{LIFE_FORMS.map((x) => <option key={x} value={x}>{x}</option>)}</select></label>
+        <label className="field"><span className="label">Harms</span><select name="hazard" defaultValue={hazard ?? ""}><option value="">any or none</option><option value="people">people</option><option value="stock">stock</option></select></label>
+        <button type="submit" className="button">Show these</button><span className="small">{count} of {flora.taxa.length}</span>
+      </form>
       {flora.sets.map((set) => {
-        const taxa = flora.taxa.filter((t) => t.sets.includes(set.id) && found(t.name, t.common, t.synonyms));
+        const taxa = flora.taxa.filter((t) => t.sets.includes(set.id) && shown(t));
         return taxa.length === 0 ? null : (
           <section key={set.id} className="mt-6"><h2 className="ruled">{set.name}<span className="small">{taxa.length}</span></h2>
-            <ul className="grid sm:grid-cols-2 xl:grid-cols-3 gap-x-8">{taxa.map((t) => <li key={t.id} className="row"><Link href={`/flora/${t.id}`} style={{ textDecoration: "none" }} className="flex gap-3 items-center py-2 min-h-[48px] hover:underline"><StatusMark status={list.status[t.name] ?? "kept"} size={18} /><span><span className="font-semibold">{commonName(t.name)}</span> <span className="latin">{t.name}</span><br /><span className="small">{STATUS_WORDS[list.status[t.name] ?? "kept"]}{t.hazards.people ? " · harms people" : ""}{t.hazards.stock ? " · harms stock" : ""}</span></span></Link></li>)}</ul>
+            <ul className="grid sm:grid-cols-2 xl:grid-cols-3 gap-x-8">{taxa.map((t) => <li key={t.id} className="row"><Link href={`/flora/${t.id}`} style={{ textDecoration: "none" }} className="flex gap-3 items-center py-2 min-h-[64px] hover:underline">{/* biome-ignore lint/performance/noImgElement: a drawing of our own, already small and cached */}<img src={`/api/v1/plates/${t.id}`} alt="" width={70} height={56} loading="lazy" className="flex-none border border-[var(--rule)] bg-[#fdfbf5]" /><StatusMark status={list.status[t.name] ?? "kept"} size={18} /><span><span className="font-semibold">{commonName(t.name)}</span> <span className="latin">{t.name}</span><br /><span className="small">{STATUS_WORDS[list.status[t.name] ?? "kept"]}{t.hazards.people ? " · harms people" : ""}{t.hazards.stock ? " · harms stock" : ""}</span></span></Link></li>)}</ul>
           </section>
         );
       })}

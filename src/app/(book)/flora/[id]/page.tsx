@@ -2,20 +2,24 @@ import Link from "next/link";
 import { notFound } from "next/navigation";
 import { statusAction } from "@/app/actions";
 import { STATUS_WORDS, StatusMark } from "@/components/marks";
+import { Plate } from "@/components/plate";
 import { ActionForm, Field } from "@/components/ui/action-form";
-import { STATUSES } from "@/core/identify";
+import { STAGES, STATUSES, type Stage } from "@/core/identify";
 import { Drawing } from "@/drawings/render";
+import { plateOf } from "@/drawings/plate";
 import { drawState } from "@/drawings/states";
-import { commonName, shippedFlora } from "@/server/flora";
+import { commonName, shippedFlora, shippedModel } from "@/server/flora";
 import { siteLines } from "@/server/ground";
 import { listFor } from "@/server/list";
 import { asMember, memberOrSignIn } from "@/server/session";
+import { findTwins } from "@/server/twins";
 
 export const metadata = { title: "Plant" };
+const STAGE_WORDS: Record<Stage, string> = { seedling: "Seedling", vegetative: "In leaf", flowering: "In flower", fruiting: "In seed", winter: "Winter" };
 const MONTHS = ["J", "F", "M", "A", "M", "J", "J", "A", "S", "O", "N", "D"];
 const inRange = ([first, last]: [number, number], month: number) => (first <= last ? month >= first && month <= last : month >= first || month <= last);
 
-export default async function TaxonPage({ params }: { params: Promise<{ id: string }> }) {
+export default async function TaxonPage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ stage?: string }> }) {
   const member = await memberOrSignIn();
   const flora = shippedFlora();
   const { id } = await params;
@@ -27,6 +31,10 @@ export default async function TaxonPage({ params }: { params: Promise<{ id: stri
   const sites = mayList ? await siteLines(member) : [];
   const scores = flora.scores.filter((s) => s.taxon === index && !s.notApplicable);
   const twins = flora.pairs.filter((p) => !p.found && (p.a === id || p.b === id));
+  const shown = STAGES.filter((s) => taxon.calendar[s]);
+  const asked = (await searchParams).stage;
+  const stage = shown.find((s) => s === asked) ?? (shown.includes("flowering") ? "flowering" : shown[0]);
+  const found = findTwins(id, stage, list.status);
   const status = list.status[taxon.name] ?? "kept";
   const stations = [...new Set(scores.map((s) => flora.characters[s.character].station))];
   return (
@@ -38,6 +46,9 @@ export default async function TaxonPage({ params }: { params: Promise<{ id: stri
       {taxon.hazards.people || taxon.hazards.stock || taxon.hazards.handling ? <ul className="mt-3 border-l-4 border-[var(--madder)] pl-3">{[taxon.hazards.people, taxon.hazards.stock, taxon.hazards.handling].filter(Boolean).map((h) => <li key={h}>{h}</li>)}</ul> : null}
       <div className="grid lg:grid-cols-[minmax(0,1fr)_360px] gap-x-10">
         <div>
+          <nav aria-label="Stage" className="no-print flex flex-wrap gap-2 mt-5">{shown.map((s) => <Link key={s} href={`/flora/${id}?stage=${s}`} scroll={false} aria-current={s === stage ? "page" : undefined} className={`button pill ${s === stage ? "press" : ""}`} style={{ textDecoration: "none" }}>{STAGE_WORDS[s]}</Link>)}</nav>
+          <Plate panels={plateOf(shippedModel(), index, stage)} />
+          <p className="small mt-2">Drawn from this plant’s own scores at this stage: what it mostly shows. <a href={`/api/v1/plates/${id}?stage=${stage}&format=png`}>As a picture for print</a></p>
           {stations.map((station) => (
             <section key={station} className="mt-6"><h2 className="ruled">{station.charAt(0).toUpperCase() + station.slice(1).replace(/-/g, " ")}</h2>
               <ul className="grid sm:grid-cols-2">{scores.filter((s) => flora.characters[s.character].station === station).map((s) => {
@@ -52,6 +63,9 @@ export default async function TaxonPage({ params }: { params: Promise<{ id: stri
         <aside>
           <h2 className="ruled mt-6">Calendar<span className="small">north</span></h2>
           <table className="w-full small"><tbody><tr><th scope="row" className="sr-only">Month</th>{MONTHS.map((m, i) => <td key={`${m}${String(i)}`} className="text-center">{m}</td>)}</tr>{Object.entries(taxon.calendar).map(([stage, ranges]) => <tr key={stage}><th scope="row" className="text-left font-normal pr-2">{stage}</th>{MONTHS.map((m, i) => <td key={`${m}${String(i)}`} className={`h-5 border border-[var(--rule)] ${ranges.some((r) => inRange(r, i + 1)) ? "bg-[var(--moss)]" : ""}`}><span className="sr-only">{ranges.some((r) => inRange(r, i + 1)) ? "yes" : ""}</span></td>)}</tr>)}</tbody></table>
+          <h2 className="ruled mt-6">Twins, {STAGE_WORDS[stage].toLowerCase()}<span className="small">found by the engine</span></h2>
+          <ul>{found.map((f) => <li key={f.id} className="row"><Link href={`/twins?t=${id}&t=${f.id}&stage=${stage}`} style={{ textDecoration: "none" }} className="flex gap-2 items-center py-1.5 min-h-[44px] hover:underline"><StatusMark status={f.status} size={16} /><span className="flex-1"><span className="font-semibold">{f.common}</span> <span className="latin">{f.name}</span></span><span className="figure small">{Math.round(100 * f.likeness)} %</span></Link></li>)}</ul>
+          <p className="small mt-1">How alike they are after six looks; the kept ones first. Follow one to see what parts them.</p>
           <h2 className="ruled mt-6">Taken for</h2>
           <ul>{twins.map((p) => { const other = p.a === id ? p.b : p.a; const t = flora.taxa.find((x) => x.id === other); return <li key={other} className="row py-2"><Link href={`/flora/${other}`} className="font-semibold">{t ? commonName(t.name) : other}</Link> <StatusMark status={list.status[t?.name ?? ""] ?? "kept"} size={14} /><br /><span className="small">{p.mistake} Look at: {p.deciders.flatMap((d) => d.characters).filter((c, i, all) => all.indexOf(c) === i).slice(0, 5).map((c) => flora.characters.find((x) => x.id === c)?.name.toLowerCase()).join(", ")}.</span></li>; })}</ul>
           {mayList ? (

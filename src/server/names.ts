@@ -1,0 +1,46 @@
+import { STAGES, partingChecks, type Stage, type Status } from "@/core/identify";
+import { resolveName } from "@/core/names";
+import { shippedFlora, shippedModel, shippedNames } from "./flora";
+import { listFor } from "./list";
+import { asMember, type Member } from "./session";
+
+export interface FoundName {
+  id: string;
+  name: string;
+  common: string;
+  /** the name that matched, where it is not the one shown */
+  matched: string | null;
+  status: Status;
+}
+
+export interface FoundNames {
+  text: string;
+  plants: FoundName[];
+  /** where the name is carried by several plants: how many, and the first check that parts them */
+  ambiguous: { plants: number; check: { ask: string; stage: Stage } | null } | null;
+}
+
+/** More carriers than this are not parted by one check. */
+const MOST_PARTED = 12;
+
+/** What plants a name may mean, where this member works. */
+export async function findNames(member: Member, text: string): Promise<FoundNames> {
+  const list = await asMember(member, (tx) => listFor(tx, null));
+  const { taxa } = shippedFlora();
+  const { matches, carriers } = resolveName(shippedNames(), text, list.status, 20);
+  const order = [...new Set([...matches.map((m) => m.taxon), ...carriers])];
+  const plants = order.map((t) => {
+    const common = taxa[t].common[0] ?? taxa[t].name;
+    const matched = matches.find((m) => m.taxon === t)?.matched ?? null;
+    return { id: taxa[t].id, name: taxa[t].name, common: common.charAt(0).toUpperCase() + common.slice(1), matched: matched && matched !== taxa[t].name && matched !== common ? matched : null, status: list.status[taxa[t].name] ?? ("kept" as const) };
+  });
+  return { text, plants, ambiguous: carriers.length > 1 ? { plants: carriers.length, check: firstCheck(carriers) } : null };
+}
+
+/** The check that tells most about which of these it is, at the stage at which it tells most. */
+function firstCheck(taxa: number[]): { ask: string; stage: Stage } | null {
+  if (taxa.length > MOST_PARTED) return null;
+  const model = shippedModel();
+  const best = STAGES.flatMap((stage) => partingChecks(model, taxa, stage).slice(0, 1).map((check) => ({ stage, check }))).sort((a, b) => b.check.bits - a.check.bits)[0];
+  return best ? { ask: model.flora.characters[best.check.character].ask, stage: best.stage } : null;
+}

@@ -1,0 +1,86 @@
+import { caseSchema, describeScore, judge, type Model, partingChecks, partLater, STAGES, stageShares, dayOfYear, type Stage, type Status, twinsOf } from "@/core/identify";
+import { district } from "@/db/schema";
+import { todayIn } from "./clock";
+import { shippedModel } from "./flora";
+import { listFor } from "./list";
+import { asMember, type Member } from "./session";
+
+const MOST_ROWS = 24;
+/** From this share of what could be told, a check is marked as parting the plants well. */
+const WELL = 0.5;
+
+export interface TwinsView {
+  model: Model;
+  stage: Stage;
+  stages: Stage[];
+  plants: { index: number; id: string; name: string; common: string; status: Status }[];
+  rows: { character: string; name: string; ask: string; seconds: number; parts: boolean; cells: string[] }[];
+  later: { stage: Stage; from: string; name: string; ask: string }[];
+  sameTreatment: boolean;
+  mistake: string | null;
+  hazards: string[];
+}
+
+/**
+ * Two to four plants side by side, what parts them best at this stage first.
+ * @returns null unless two to four known plants are asked for
+ */
+export async function compareTwins(member: Member, ids: string[], asked: Stage | undefined): Promise<TwinsView | null> {
+  const model = shippedModel();
+  const taxa = [...new Set(ids)].map((id) => model.flora.taxa.findIndex((t) => t.id === id));
+  if (taxa.length < 2 || taxa.some((t) => t < 0)) return null;
+  const { list, here } = await asMember(member, async (tx) => ({ list: await listFor(tx, null), here: (await tx.select().from(district))[0] }));
+  const day = todayIn(here.zone);
+  const stages = STAGES.filter((stage) => taxa.every((t) => model.flora.taxa[t].calendar[stage]));
+  const stage = stages.find((s) => s === asked) ?? stageNow(model, taxa, stages, day, here.hemisphere);
+  const full = Math.log2(taxa.length);
+  const judgement = judge(model, caseSchema.parse({ day, hemisphere: here.hemisphere, list: known(model, list.status), actions: known(model, list.actions) }));
+  const [a, b] = taxa.map((t) => model.flora.taxa[t].id);
+  const pair = model.flora.pairs.find((p) => !p.found && ((p.a === a && p.b === b) || (p.a === b && p.b === a)));
+  return {
+    model,
+    stage,
+    stages,
+    plants: taxa.map((index) => ({ index, id: model.flora.taxa[index].id, name: model.flora.taxa[index].name, common: commonOf(model, index), status: list.status[model.flora.taxa[index].name] ?? "kept" })),
+    rows: partingChecks(model, taxa, stage).slice(0, MOST_ROWS).map(({ character, bits, seconds }) => {
+      const c = model.flora.characters[character];
+      return { character: c.id, name: c.name, ask: c.ask, seconds, parts: bits >= WELL * full, cells: taxa.map((t) => describeScore({ model }, t, character, stage) || "varies") };
+    }),
+    later: partLater(model, taxa, stage, day, here.hemisphere).map((l) => ({ stage: l.stage, from: l.from, name: model.flora.characters[l.check.character].name, ask: model.flora.characters[l.check.character].ask })),
+    sameTreatment: taxa.every((t) => !judgement.keptSide[t] && judgement.group[t] === judgement.group[taxa[0]]),
+    mistake: taxa.length === 2 ? (pair?.mistake ?? null) : null,
+    hazards: [...new Set(taxa.flatMap((t) => [model.flora.taxa[t].hazards.people, model.flora.taxa[t].hazards.handling].filter((h) => h !== undefined).map((h) => `${commonOf(model, t)}: ${h}`)))],
+  };
+}
+
+function stageNow(model: Model, taxa: number[], stages: Stage[], day: string, hemisphere: "north" | "south"): Stage {
+  const sums = STAGES.map((_, s) => taxa.reduce((sum, t) => sum + stageShares(model.flora.taxa[t], dayOfYear(day, hemisphere))[s], 0));
+  return [...stages].sort((x, y) => sums[STAGES.indexOf(y)] - sums[STAGES.indexOf(x)])[0] ?? "vegetative";
+}
+
+const known = <T>(model: Model, record: Record<string, T>): Record<string, T> => Object.fromEntries(Object.entries(record).filter(([name]) => model.taxonIndex.has(name)));
+
+const commonOf = (model: Model, taxon: number): string => {
+  const { common, name } = model.flora.taxa[taxon];
+  const first = common[0] ?? name;
+  return first.charAt(0).toUpperCase() + first.slice(1);
+};
+
+export interface FoundTwin {
+  id: string;
+  name: string;
+  common: string;
+  status: Status;
+  likeness: number;
+}
+
+/** What this plant would be taken for at a stage, worked out by the engine: the kept ones first, for they are what is lost. */
+export function findTwins(taxonId: string, stage: Stage, status: Record<string, Status>): FoundTwin[] {
+  const model = shippedModel();
+  const taxon = model.flora.taxa.findIndex((t) => t.id === taxonId);
+  if (taxon < 0) return [];
+  const target = (s: Status) => s === "target" || s === "watch";
+  return twinsOf(model, taxon, stage, 10)
+    .map(({ taxon: t, likeness }) => ({ id: model.flora.taxa[t].id, name: model.flora.taxa[t].name, common: commonOf(model, t), status: status[model.flora.taxa[t].name] ?? ("kept" as const), likeness }))
+    .sort((x, y) => Number(target(x.status)) - Number(target(y.status)) || y.likeness - x.likeness);
+}
