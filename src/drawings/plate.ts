@@ -80,7 +80,7 @@ function broadLeaf(stage: Stage, at: At, state: State, measure: (character: stri
   const kind = at("leaf-kind");
   const order = at("leaf-order");
   const panels: Panel[] = [
-    { part: kind && kind !== "simple" ? "Leaf, divided" : "Leaf", shapes: leaf ? (kind && kind !== "simple" ? compoundLeaf(kind as "three", (at("middle-stalk") ?? "longer") as "same", leaf) : drawLeaf(leaf, [60, 84], 70, 0, at("leaf-stalk") === "none" ? 0 : 9)) : null, measures: [measure("leaf-length"), measure("leaflets")].filter(Boolean).join(", ") },
+    { part: kind && kind !== "simple" ? "Leaf, divided" : "Leaf", shapes: leaf ? (kind && kind !== "simple" ? compoundLeaf(kind as "three", (at("middle-stalk") ?? "longer") as "same", leaf) : drawLeaf(leaf, [60, 74], 62, 0, at("leaf-stalk") === "none" ? 0 : 16)) : null, measures: [measure("leaf-length"), measure("leaflets")].filter(Boolean).join(", ") },
     { part: "Order on the stem", shapes: order ? leafOrder(order as "alternate", leaf ? { ...leaf, veins: false } : undefined) : null, measures: measure("height") },
     { part: "Stem cut across", shapes: stemSection(at), measures: "" },
     state("Hair of the stem", "stem-hair"),

@@ -14,7 +14,9 @@ import { specialHair, WOOD } from "./wood";
 type Draw = (state: string) => Shape[];
 
 
-const bigLeaf = (leaf: Leaf): Shape[] => drawLeaf(leaf, [60, 84], leaf.shape === "round" ? 66 : 72, 0, 8);
+/** Shapes with lobes below the stalk's foot stand higher, so that the lobes stay on the field. */
+const EARED: LeafShape[] = ["heart", "arrow", "kidney"];
+const bigLeaf = (leaf: Leaf): Shape[] => (EARED.includes(leaf.shape) ? drawLeaf(leaf, [60, 72], 60, 0, 14) : drawLeaf(leaf, [60, 84], leaf.shape === "round" ? 66 : 72, 0, 8));
 const leafHair = (state: string): HairKind => (state === "scales" ? "felt" : (state as HairKind));
 
 const ARMS: Record<string, () => Shape[]> = {

@@ -91,7 +91,7 @@ describe("independent notes", () => {
     expect(new Set(notes.map((n) => n.id)).size).toBe(notes.length);
     for (const note of notes) {
       expect(note.day, note.id).toMatch(/^2026-\d\d-\d\d$/);
-      expect(note.text.length, note.id).toBeGreaterThanOrEqual(10);
+      expect(note.text.length, note.id).toBeGreaterThanOrEqual(8);
       expect(note.observations.length, note.id).toBeGreaterThan(2);
     }
   });
