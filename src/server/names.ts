@@ -1,6 +1,6 @@
 import { STAGES, partingChecks, type Stage, type Status } from "@/core/identify";
 import { resolveName } from "@/core/names";
-import { shippedFlora, shippedModel, shippedNames } from "./flora";
+import { commonName, shippedFlora, shippedModel, shippedNames } from "./flora";
 import { listFor } from "./list";
 import { asMember, type Member } from "./session";
 
@@ -30,9 +30,8 @@ export async function findNames(member: Member, text: string): Promise<FoundName
   const { matches, carriers } = resolveName(shippedNames(), text, list.status, 20);
   const order = [...new Set([...matches.map((m) => m.taxon), ...carriers])];
   const plants = order.map((t) => {
-    const common = taxa[t].common[0] ?? taxa[t].name;
     const matched = matches.find((m) => m.taxon === t)?.matched ?? null;
-    return { id: taxa[t].id, name: taxa[t].name, common: common.charAt(0).toUpperCase() + common.slice(1), matched: matched && matched !== taxa[t].name && matched !== common ? matched : null, status: list.status[taxa[t].name] ?? ("kept" as const) };
+    return { id: taxa[t].id, name: taxa[t].name, common: commonName(taxa[t].name), matched: matched && matched !== taxa[t].name && matched !== taxa[t].common[0] ? matched : null, status: list.status[taxa[t].name] ?? ("kept" as const) };
   });
   return { text, plants, ambiguous: carriers.length > 1 ? { plants: carriers.length, check: firstCheck(carriers) } : null };
 }

@@ -1,4 +1,4 @@
-import { caseSchema, describeScore, judge, type Model, partingChecks, partLater, STAGES, stageShares, dayOfYear, type Stage, type Status, twinsOf } from "@/core/identify";
+import { caseSchema, describeScore, judge, type Model, partingChecks, partLater, plainName, STAGES, stageShares, dayOfYear, type Stage, type Status, twinsOf } from "@/core/identify";
 import { district } from "@/db/schema";
 import { todayIn } from "./clock";
 import { shippedModel } from "./flora";
@@ -41,7 +41,7 @@ export async function compareTwins(member: Member, ids: string[], asked: Stage |
     model,
     stage,
     stages,
-    plants: taxa.map((index) => ({ index, id: model.flora.taxa[index].id, name: model.flora.taxa[index].name, common: commonOf(model, index), status: list.status[model.flora.taxa[index].name] ?? "kept" })),
+    plants: taxa.map((index) => ({ index, id: model.flora.taxa[index].id, name: model.flora.taxa[index].name, common: plainName({ model }, index), status: list.status[model.flora.taxa[index].name] ?? "kept" })),
     rows: partingChecks(model, taxa, stage).slice(0, MOST_ROWS).map(({ character, bits, seconds }) => {
       const c = model.flora.characters[character];
       return { character: c.id, name: c.name, ask: c.ask, seconds, parts: bits >= WELL * full, cells: taxa.map((t) => describeScore({ model }, t, character, stage) || "varies") };
@@ -49,7 +49,7 @@ export async function compareTwins(member: Member, ids: string[], asked: Stage |
     later: partLater(model, taxa, stage, day, here.hemisphere).map((l) => ({ stage: l.stage, from: l.from, name: model.flora.characters[l.check.character].name, ask: model.flora.characters[l.check.character].ask })),
     sameTreatment: taxa.every((t) => !judgement.keptSide[t] && judgement.group[t] === judgement.group[taxa[0]]),
     mistake: taxa.length === 2 ? (pair?.mistake ?? null) : null,
-    hazards: [...new Set(taxa.flatMap((t) => [model.flora.taxa[t].hazards.people, model.flora.taxa[t].hazards.handling].filter((h) => h !== undefined).map((h) => `${commonOf(model, t)}: ${h}`)))],
+    hazards: [...new Set(taxa.flatMap((t) => [model.flora.taxa[t].hazards.people, model.flora.taxa[t].hazards.handling].filter((h) => h !== undefined).map((h) => `${plainName({ model }, t)}: ${h}`)))],
   };
 }
 
@@ -59,12 +59,6 @@ function stageNow(model: Model, taxa: number[], stages: Stage[], day: string, he
 }
 
 const known = <T>(model: Model, record: Record<string, T>): Record<string, T> => Object.fromEntries(Object.entries(record).filter(([name]) => model.taxonIndex.has(name)));
-
-const commonOf = (model: Model, taxon: number): string => {
-  const { common, name } = model.flora.taxa[taxon];
-  const first = common[0] ?? name;
-  return first.charAt(0).toUpperCase() + first.slice(1);
-};
 
 export interface FoundTwin {
   id: string;
@@ -81,6 +75,6 @@ export function findTwins(taxonId: string, stage: Stage, status: Record<string, 
   if (taxon < 0) return [];
   const target = (s: Status) => s === "target" || s === "watch";
   return twinsOf(model, taxon, stage, 10)
-    .map(({ taxon: t, likeness }) => ({ id: model.flora.taxa[t].id, name: model.flora.taxa[t].name, common: commonOf(model, t), status: status[model.flora.taxa[t].name] ?? ("kept" as const), likeness }))
+    .map(({ taxon: t, likeness }) => ({ id: model.flora.taxa[t].id, name: model.flora.taxa[t].name, common: plainName({ model }, t), status: status[model.flora.taxa[t].name] ?? ("kept" as const), likeness }))
     .sort((x, y) => Number(target(x.status)) - Number(target(y.status)) || y.likeness - x.likeness);
 }

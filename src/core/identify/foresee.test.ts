@@ -1,0 +1,136 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { compileFlora } from "@/flora/compile";
+import { loadList } from "@/flora/load";
+import { readNotes } from "@/flora/read-notes";
+import { buildModel, caseSchema, describeScore, foreseeChecks, identify, judge, laterChecks, type Observation, STAGES, towardsAction, towardsName } from "./index";
+
+const { flora } = compileFlora("flora");
+const model = buildModel(flora);
+const list = loadList("otter-valley");
+const notes = readNotes();
+const anyNote = fc.constantFrom(...notes);
+const anyDepth = fc.integer({ min: 0, max: 6 });
+const caseOf = (note: (typeof notes)[number], depth: number, extra = {}) => caseSchema.parse({ id: note.id, day: note.day, stage: note.stage, list: list.status, actions: list.actions, observations: note.observations.slice(0, depth), ...extra });
+
+describe("what is asked next, on real notes", () => {
+  it("is never what was answered, needs no tool that is not at hand, and has a price above nothing", () => {
+    fc.assert(
+      fc.property(anyNote, anyDepth, (note, depth) => {
+        const given = caseOf(note, depth, { kit: ["ruler"] });
+        const judgement = judge(model, given);
+        for (const check of foreseeChecks(judgement)) {
+          const character = flora.characters[check.character];
+          expect(given.observations.map((o) => o.character)).not.toContain(character.id);
+          for (const tool of character.kit) expect(tool).toBe("ruler");
+          expect(check.bits).toBeGreaterThan(0);
+          expect(check.saved).toBeGreaterThanOrEqual(0);
+          expect(check.partBits).toBeLessThanOrEqual(check.bits + 1e-6);
+        }
+      }),
+      { seed: 171, numRuns: 40 },
+    );
+  });
+
+  it("holds the same checks towards a name and towards an action, in two orders", () => {
+    fc.assert(
+      fc.property(anyNote, anyDepth, (note, depth) => {
+        const judgement = judge(model, caseOf(note, depth));
+        const checks = foreseeChecks(judgement);
+        const ids = (order: typeof checks) => order.map((c) => c.character).sort((a, b) => a - b);
+        expect(ids(towardsName(judgement, checks))).toEqual(ids(checks));
+        expect(ids(towardsAction(judgement, checks))).toEqual(ids(checks));
+      }),
+      { seed: 172, numRuns: 25 },
+    );
+  });
+
+  it("tells no more than there is to tell", () => {
+    fc.assert(
+      fc.property(anyNote, anyDepth, (note, depth) => {
+        const judgement = judge(model, caseOf(note, depth));
+        const entropy = [...judgement.local.taxa, judgement.local.unknown].reduce((sum, p) => sum - (p > 0 ? p * Math.log2(p) : 0), 0);
+        for (const check of foreseeChecks(judgement)) expect(check.bits).toBeLessThanOrEqual(entropy + 0.05);
+      }),
+      { seed: 173, numRuns: 25 },
+    );
+  });
+});
+
+describe("what will settle it later", () => {
+  it("comes on a day from now on, and parts a target from a kept plant", () => {
+    fc.assert(
+      fc.property(anyNote, anyDepth, (note, depth) => {
+        const judgement = judge(model, caseOf(note, depth));
+        for (const later of laterChecks(judgement)) {
+          expect(later.from >= note.day).toBe(true);
+          expect(judgement.keptSide[later.parts[0]]).toBe(0);
+          expect(judgement.keptSide[later.parts[1]]).toBe(1);
+        }
+      }),
+      { seed: 174, numRuns: 30 },
+    );
+  });
+});
+
+describe("the whole answer", () => {
+  it("adds up and is the same each time, whatever was seen", () => {
+    fc.assert(
+      fc.property(anyNote, anyDepth, (note, depth) => {
+        const given = caseOf(note, depth);
+        const answer = identify(model, given);
+        expect(answer).toEqual(identify(model, given));
+        expect(answer.candidates.reduce((sum, c) => sum + c.probability, 0) + answer.unknown).toBeLessThanOrEqual(1.001);
+        expect(answer.because.length).toBeGreaterThan(10);
+        for (const { seconds, why } of [...answer.next.name, ...answer.next.action]) {
+          expect(seconds).toBeGreaterThan(0);
+          expect(why).toMatch(/^Parts /);
+        }
+      }),
+      { seed: 175, numRuns: 30 },
+    );
+  });
+
+  it("never clears on nothing, and never names on nothing", () => {
+    for (const stage of [null, ...STAGES]) {
+      const answer = identify(model, caseSchema.parse({ day: "2026-06-01", stage, list: list.status, observations: [] }));
+      expect(answer.verdict).not.toBe("clear");
+      expect(answer.named).toBe(false);
+    }
+  });
+
+  it("names a plant to keep only where that plant alone holds nearly all", () => {
+    for (const note of notes.slice(0, 120)) {
+      const answer = identify(model, caseOf(note, 20));
+      if (answer.verdict === "keep" && answer.named) expect(answer.candidatesFlat[0].probability).toBeGreaterThanOrEqual(0.95);
+      if (answer.verdict === "keep" && !answer.named) expect(answer.because).toContain("do not take it for named");
+    }
+  });
+
+  it("loses nothing by an answer that tells nothing", () => {
+    fc.assert(
+      fc.property(anyNote, fc.constantFrom("sap", "leaf-edge", "head-kind", "bark"), (note, character) => {
+        const silent: Observation = { character, answer: "cannot-tell", join: "any", sure: "sure" };
+        const given = caseOf(note, 4);
+        if (given.observations.some((o) => o.character === character)) return;
+        const before = identify(model, given);
+        const after = identify(model, { ...given, observations: [...given.observations, silent] });
+        expect(after.candidates).toEqual(before.candidates);
+        expect(after.verdict).toBe(before.verdict);
+      }),
+      { seed: 176, numRuns: 25 },
+    );
+  });
+});
+
+describe("words on what a plant shows", () => {
+  it("are there for every recorded score and name a state of the character, or a range with its unit", () => {
+    for (const taxon of flora.taxa.keys()) {
+      for (const [c, character] of flora.characters.entries()) {
+        if (model.recording[taxon * flora.characters.length + c] !== 0) continue;
+        const words = describeScore({ model }, taxon, c, "vegetative");
+        if (words && character.unit) expect(words).toContain(character.unit);
+      }
+    }
+  });
+});

@@ -1,0 +1,106 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { describe, expect, it } from "vitest";
+import { parse } from "yaml";
+import { STAGES } from "@/core/identify";
+import { compileFlora } from "./compile";
+import { loadList } from "./load";
+
+const { flora } = compileFlora("flora");
+const names = new Set(flora.taxa.map((t) => t.name));
+
+describe("every plant", () => {
+  it("has a common name, a family, and months for its flower or its leaf", () => {
+    for (const t of flora.taxa) {
+      expect(t.common.length, t.name).toBeGreaterThan(0);
+      expect(t.family, t.name).toMatch(/^[A-Z][a-z]+ceae$/);
+      expect(t.calendar.vegetative ?? t.calendar.flowering, t.name).toBeDefined();
+    }
+  });
+  it("says how it spreads, and how long its seed lives", () => {
+    for (const t of flora.taxa) {
+      expect(t.spread.length, t.name).toBeGreaterThan(0);
+      expect(t.seedYears[1], t.name).toBeGreaterThanOrEqual(t.seedYears[0]);
+    }
+  });
+  it("carries no other plant's accepted name as a synonym", () => {
+    for (const t of flora.taxa) for (const synonym of t.synonyms) expect(names.has(synonym), `${t.name}: ${synonym}`).toBe(false);
+  });
+  it("crosses only with plants that cross with it", () => {
+    for (const t of flora.taxa) {
+      for (const other of t.interfertile) {
+        const partner = flora.taxa.find((x) => x.name === other);
+        if (partner) expect(partner.interfertile, `${t.name} × ${other}`).toContain(t.name);
+      }
+    }
+  });
+  it("that burns the skin says so to people", () => {
+    for (const t of flora.taxa) if (t.hazards.contact) expect(t.hazards.people ?? t.hazards.handling, t.name).toBeDefined();
+  });
+  it("is scored as a seedling or in winter only where its calendar has that stage, or the line is shared by its group", () => {
+    const late = flora.taxa.filter((t) => !t.calendar.flowering && flora.scores.some((s) => flora.taxa[s.taxon] === t && s.stage === "flowering"));
+    expect(late.map((t) => t.name)).toEqual([]);
+  });
+});
+
+describe("every set", () => {
+  it("has at least eight plants and was read again with at least four objections", () => {
+    for (const set of flora.sets) {
+      expect(set.taxa.length, set.id).toBeGreaterThanOrEqual(8);
+      expect(set.read?.objections, set.id).toBeGreaterThanOrEqual(4);
+      expect(new Set(set.taxa).size, set.id).toBe(set.taxa.length);
+    }
+  });
+  it("lets a plant of another set stand in it without being written twice", () => {
+    const bindweed = flora.taxa.find((t) => t.name === "Convolvulus arvensis");
+    expect(bindweed?.sets).toEqual(expect.arrayContaining(["climbers", "twiners", "knotgrasses-crops"]));
+    expect(flora.taxa.filter((t) => t.name === "Convolvulus arvensis")).toHaveLength(1);
+  });
+  it("keeps each reading's objections whole: what about, what was said, what became of it", () => {
+    for (const file of readdirSync("flora/readings")) {
+      const reading = parse(readFileSync(`flora/readings/${file}`, "utf8"));
+      expect(reading.by.length, file).toBeGreaterThan(20);
+      for (const o of reading.objections) for (const field of ["about", "objection", "outcome"]) expect(o[field]?.length, `${file} ${o.about}`).toBeGreaterThan(3);
+    }
+  });
+});
+
+describe("pairs that people take for one another", () => {
+  const written = flora.pairs.filter((p) => !p.found);
+  it("say the mistake in words, and each pair once", () => {
+    for (const p of written) expect(p.mistake.length, `${p.a} ${p.b}`).toBeGreaterThan(8);
+    const keys = flora.pairs.map((p) => [p.a, p.b].sort().join(" "));
+    expect(keys.filter((k, i) => keys.indexOf(k) !== i)).toEqual([]);
+  });
+  it("have a decider at some stage, unless it is said why nobody can part them", () => {
+    for (const p of written) if (!p.inseparable) expect(p.deciders.some((d) => d.characters.length > 0), `${p.a} ${p.b}`).toBe(true);
+  });
+  it("decide only by what can be seen at that stage", () => {
+    const wrong: string[] = [];
+    for (const p of written) {
+      for (const { stage, characters } of p.deciders) {
+        if (stage === "any" || !(STAGES as readonly string[]).includes(stage)) continue;
+        for (const id of characters) if (!flora.characters.find((c) => c.id === id)?.stages.includes(stage)) wrong.push(`${p.a} / ${p.b}: ${id} ${stage}`);
+      }
+    }
+    expect(wrong.length / written.length, wrong.slice(0, 20).join("; ")).toBe(0);
+  });
+});
+
+describe("the three invented lists", () => {
+  it.each(["otter-valley", "elm-county", "far-isles"])("%s names plants of the flora, each with one status", (id) => {
+    const { status } = loadList(id);
+    for (const name of Object.keys(status)) expect(names, name).toContain(name);
+    const text = readFileSync(`flora/lists/${id}.yaml`, "utf8");
+    const raw = parse(text).status as Record<string, string[]>;
+    const all = Object.values(raw).flat();
+    expect(all.filter((n, i) => all.indexOf(n) !== i)).toEqual([]);
+  });
+  it("put most plants on both sides, so that trials meet every plant as target and as kept", () => {
+    const lists = ["otter-valley", "elm-county", "far-isles"].map((id) => loadList(id).status);
+    const sides = flora.taxa.filter((t) => {
+      const target = lists.map((l) => l[t.name] === "target" || l[t.name] === "watch");
+      return target.some(Boolean) && !target.every(Boolean);
+    });
+    expect(sides.length / flora.taxa.length).toBeGreaterThan(0.6);
+  });
+});
