@@ -57,5 +57,5 @@ test("a plate comes as a picture, and an unknown plant has none", async ({ page 
   expect((await png.body()).subarray(1, 4).toString()).toBe("PNG");
   expect((await page.request.get("/api/v1/plates/conium-maculatum?stage=spring")).status()).toBe(400);
   expect((await page.request.get("/api/v1/plates/planta-ignota")).status()).toBe(404);
-  expect((await page.request.get("/api/v1/names?q=" + "x".repeat(90))).status()).toBe(400);
+  expect((await page.request.get(`/api/v1/names?q=${"x".repeat(90)}`)).status()).toBe(400);
 });

@@ -1,0 +1,60 @@
+import { describe, expect, it } from "vitest";
+import { buildModel, STAGES } from "@/core/identify";
+import { compileFlora } from "@/flora/compile";
+import { plateOf, usualState } from "./plate";
+import { WIDTH } from "./shapes";
+import { shapesToSvg, sheetToSvg } from "./svg";
+
+const model = buildModel(compileFlora("flora").flora);
+const count = (text: string, what: RegExp) => text.match(what)?.length ?? 0;
+
+describe("a sheet of a plate", () => {
+  it("holds a frame for every part, drawn or blank, and says which are blank", () => {
+    for (const name of ["Aruncus dioicus", "Avena fatua", "Rhamnus cathartica", "Trapa natans", "Ipomoea hederacea"]) {
+      const t = model.taxonIndex.get(name) as number;
+      for (const stage of STAGES) {
+        const panels = plateOf(model, t, stage);
+        const svg = sheetToSvg(panels);
+        expect(count(svg, /<g transform/g), `${name} ${stage}`).toBe(panels.length);
+        expect(count(svg, /not recorded/g), `${name} ${stage}`).toBe(panels.filter((p) => !p.shapes).length);
+      }
+    }
+  });
+  it("grows by rows of five", () => {
+    const height = (n: number) => Number(/height="([\d.]+)"/.exec(sheetToSvg(Array.from({ length: n }, () => ({ part: "x", shapes: null, measures: "" }))))?.[1]);
+    expect(height(5)).toBe(height(1));
+    expect(height(6)).toBe(2 * height(5));
+  });
+  it("lets no name break the picture", () => {
+    expect(sheetToSvg([{ part: "a < b & c", shapes: null, measures: "<5 mm" }])).toContain("a &lt; b &amp; c");
+  });
+  it("is drawn within a fraction of the time of compiling the flora", () => {
+    const began = performance.now();
+    for (let t = 0; t < 100; t++) sheetToSvg(plateOf(model, t, "vegetative"));
+    const plates = (performance.now() - began) / 100;
+    const again = performance.now();
+    buildModel(model.flora);
+    expect(plates).toBeLessThan((performance.now() - again) / 10);
+  });
+});
+
+describe("a single drawing", () => {
+  it("stands on its own field and scales", () => {
+    expect(shapesToSvg([], 2)).toContain(`width="${2 * WIDTH}"`);
+    expect(shapesToSvg([{ d: "M0,0L1,1", ink: "outline", dash: true }])).toContain("stroke-dasharray");
+  });
+});
+
+describe("what a plant usually shows", () => {
+  it("is a state of the character that the plant has at least 45 times in 100, at a stage that shows it", () => {
+    for (const t of model.flora.taxa.keys()) {
+      for (const c of model.flora.characters) {
+        const state = usualState(model, t, c.id, "flowering");
+        if (state === null) continue;
+        expect(c.stages).toContain("flowering");
+        expect(c.states.map((s) => s.id)).toContain(state);
+      }
+    }
+  });
+  it("is nothing for a character that there is not", () => expect(usualState(model, 0, "glow", "flowering")).toBeNull());
+});
