@@ -25,7 +25,7 @@ export function SignInForm({ action, offered, password }: { action: FormAction; 
           <ul>
             {offered.map((person) => (
               <li key={person.email} className="row">
-                <button type="button" onClick={() => take(person.email)} className="w-full text-left py-2 min-h-[48px] flex flex-wrap gap-x-3 items-baseline hover:underline">
+                <button type="button" onClick={() => take(person.email)} className="w-full text-left py-2 min-h-[48px] grid sm:flex sm:gap-x-3 sm:items-baseline hover:underline">
                   <span className="font-semibold">{person.name}</span>
                   <span className="small">{person.what}</span>
                 </button>

@@ -6,6 +6,8 @@ import * as schema from "./schema";
 export type Database = NodePgDatabase<typeof schema>;
 export type Transaction = Parameters<Parameters<Database["transaction"]>[0]>[0];
 
+/** A laptop that wakes, or a disk that stalls, may take some seconds to answer. */
+const CONNECTION_WAIT_MS = 15_000;
 const pools = new Map<string, pg.Pool>();
 
 function pool(variable: "DATABASE_APP_URL" | "DATABASE_AUTH_URL" | "DATABASE_VERIFY_URL"): pg.Pool {
@@ -13,7 +15,7 @@ function pool(variable: "DATABASE_APP_URL" | "DATABASE_AUTH_URL" | "DATABASE_VER
   if (!url) throw new Error(`${variable} is not set; start with npm run demo or npm start`);
   const known = pools.get(variable);
   if (known) return known;
-  const made = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 5000 });
+  const made = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: CONNECTION_WAIT_MS, keepAlive: true });
   made.on("error", () => undefined);
   pools.set(variable, made);
   return made;

@@ -3,6 +3,7 @@ import Link from "next/link";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { CaseInput, Character, Identification, Lens, ObservationInput, Stage } from "@/core/identify";
 import { StatusMark, Tape } from "../marks";
+import { shortDay } from "../dates";
 import { newDraft, useDraft } from "./draft";
 import { Evidence } from "./evidence";
 import { AnyPart } from "./any-part";
@@ -106,7 +107,7 @@ export function Bench(props: BenchProps) {
         <Conditions {...{ props, draft, shelf, lens, setLens, towards, setTowards, kit, setKit }} />
       </div>
       <details className="md:hidden px-4 small">
-        <summary className="min-h-[44px] flex items-center gap-2">{site.name} · {draft.stage ? STAGE_WORDS[draft.stage] : "stage not said"} · {draft.day}</summary>
+        <summary className="min-h-[44px] flex items-center gap-2">{site.name} · {draft.stage ? STAGE_WORDS[draft.stage] : "stage not said"} · {shortDay(draft.day)} <span className="plain-button ml-auto">change</span></summary>
         <div className="grid grid-cols-2 gap-3 pb-3"><Conditions {...{ props, draft, shelf, lens, setLens, towards, setTowards, kit, setKit }} /></div>
       </details>
       <div className="sticky top-0 z-20"><Tape verdict={found?.verdict ?? "open"} reason={fault ?? found?.because ?? "Reckoning …"} todo={todo} /></div>
@@ -129,7 +130,7 @@ export function Bench(props: BenchProps) {
           {others.length > 0 && draft.stageAsked ? (
             <p className="mt-4 flex flex-wrap gap-2 items-center"><span className="small">Or look at:</span>{others.map((o) => <button key={o.character} type="button" className="button !min-h-[44px] !py-1 small" onClick={() => setChosen(o.character)}>{nameOf(o.character)}</button>)}</p>
           ) : null}
-          <div className={sheet === "any" ? "" : "hidden lg:block"}><AnyPart inputRef={search} characters={state.vocabulary.characters} onChoose={(id) => { setChosen(id); setSheet("none"); }} /></div>
+          <div className={sheet === "any" ? "" : "hidden lg:block"}><AnyPart inputRef={search} characters={state.vocabulary.characters} askable={view?.askable ?? null} onChoose={(id) => { setChosen(id); setSheet("none"); }} /></div>
           <Evidence rows={view?.evidence.length === draft.observations.length ? view.evidence : draft.observations.map((o) => ({ seen: nameOf(o.character), decibans: 0 }))} pair={view?.pair ?? null} onRemove={remove} />
           <Later later={draft.observations.length > 0 ? (found?.next.later ?? []) : []} nameOf={nameOf} names={view?.names ?? {}} />
         </div>

@@ -1,5 +1,5 @@
 import { expose } from "comlink";
-import { buildModel, type Case, caseSchema, type CaseInput, type Character, type CompiledFlora, type EvidenceCache, type Identification, judge, type Lens, type Model, type Observation, plainName, report, type Status, topOnSide, weightsOfEvidence } from "@/core/identify";
+import { askableCharacters, buildModel, type Case, caseSchema, type CaseInput, type Character, type CompiledFlora, type EvidenceCache, type Identification, judge, type Lens, type Model, type Observation, plainName, report, type Status, topOnSide, weightsOfEvidence } from "@/core/identify";
 
 export interface BenchView {
   identification: Identification;
@@ -8,6 +8,8 @@ export interface BenchView {
   pair: { kept: string; target: string } | null;
   field: FieldMark[];
   names: Record<string, string>;
+  /** parts that suit what still fits */
+  askable: string[];
 }
 
 /** One mark on the hedge: who still fits, and how well. */
@@ -73,6 +75,7 @@ const engine = {
       pair: target >= 0 && kept >= 0 ? { target: plainName(judgement, target), kept: plainName(judgement, kept) } : null,
       field: marks.sort((a, b) => b.probability - a.probability),
       names: Object.fromEntries(ready.flora.taxa.map((t, i) => [t.name, plainName(judgement, i)])),
+      askable: askableCharacters(judgement),
     };
   },
 };

@@ -5,7 +5,7 @@ export function Evidence({ rows, pair, onRemove }: { rows: { seen: string; decib
   const most = Math.max(6, ...rows.map((r) => Math.abs(r.decibans)));
   return (
     <section className="mt-6">
-      <h2 className="ruled">What you have seen{pair ? <span className="small font-normal" style={{ fontFamily: "inherit" }}>◀ for {pair.kept} · for {pair.target} ▶ (decibans)</span> : null}</h2>
+      <h2 className="ruled">What you have seen{pair && rows.length > 0 ? <span className="small font-normal" style={{ fontFamily: "inherit" }}>◀ for {pair.kept} · for {pair.target} ▶ (decibans)</span> : null}</h2>
       {rows.length === 0 ? <p className="small py-3">Nothing yet. Each answer will stand here with its weight, and can be taken back.</p> : null}
       <ol>
         {rows.map((row, i) => (

@@ -2,10 +2,11 @@
 import { scaleLog } from "d3-scale";
 import { STATUS_WORDS, StatusMark } from "../marks";
 import type { FieldMark } from "./engine.worker";
-import { COLUMN, FOOT, HEIGHT, LEAST, placeMarks, TOP, WIDTH } from "./place-marks";
+import { AXIS, COLUMN, FOOT, HEIGHT, LEAST, MIDDLE, type Placed, placeMarks, TOP, WIDTH } from "./place-marks";
 
-/** Letters of a name that fit beside its mark. */
-const LONGEST_NAME = 19;
+/** Units of the drawing that one letter of a name takes, and the figure after it. */
+const LETTER = 7.3;
+const FIGURE = 52;
 const TICKS = [1, 0.3, 0.1, 0.03, 0.01, 0.003, 0.001];
 
 /** The hedge: who still fits. Kept side left, targets right; nothing on the left may stand above the dashed line. */
@@ -16,19 +17,19 @@ export function Hedge({ marks, before, limit }: { marks: FieldMark[]; before: Ma
   return (
     <figure>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full" aria-hidden>
-        <rect x={0} y={0} width={WIDTH / 2} height={HEIGHT} fill="var(--kept-ground)" />
-        <rect x={WIDTH / 2} y={0} width={WIDTH / 2} height={HEIGHT} fill="var(--target-ground)" />
-        <line x1={WIDTH / 2} x2={WIDTH / 2} y1={0} y2={HEIGHT} stroke="var(--line)" />
-        <text x={8} y={18} className="slab" fontSize={16} fontWeight={640} fill="var(--teal)">Kept side</text>
+        <rect x={0} y={0} width={MIDDLE} height={HEIGHT} fill="var(--kept-ground)" />
+        <rect x={MIDDLE} y={0} width={WIDTH - MIDDLE} height={HEIGHT} fill="var(--target-ground)" />
+        <line x1={MIDDLE} x2={MIDDLE} y1={0} y2={HEIGHT} stroke="var(--line)" />
+        <text x={AXIS + 2} y={18} className="slab" fontSize={16} fontWeight={640} fill="var(--teal)">Kept side</text>
         <text x={WIDTH - 8} y={18} textAnchor="end" fontSize={16} fontWeight={640} className="slab" fill="var(--madder)">Targets</text>
         {TICKS.map((t) => (
           <g key={t}>
             <line x1={0} x2={WIDTH} y1={y(t)} y2={y(t)} stroke="var(--rule)" strokeWidth={0.7} />
-            <text x={WIDTH / 2 - 6} y={y(t) - 3} textAnchor="end" fontSize={11.5} className="figure" fill="var(--soft)">{t * 100} %</text>
+            <text x={AXIS - 5} y={y(t) - 3} textAnchor="end" fontSize={11} className="figure" fill="var(--soft)">{t * 100} %</text>
           </g>
         ))}
-        <line x1={0} x2={WIDTH / 2} y1={y(limit)} y2={y(limit)} stroke="var(--ink)" strokeWidth={1.8} strokeDasharray="8 5" />
-        <text x={8} y={HEIGHT - 4} fontSize={12} fontWeight={600} fill="var(--ink)">nothing may stand above the dashed line</text>
+        <line x1={AXIS} x2={MIDDLE} y1={y(limit)} y2={y(limit)} stroke="var(--ink)" strokeWidth={1.8} strokeDasharray="8 5" />
+        <text x={AXIS + 2} y={HEIGHT - 4} fontSize={12} fontWeight={600} fill="var(--ink)">nothing may stand above the dashed line</text>
         {placed.map((m) => (
           <g key={m.taxon}>
             {m.before !== null && Math.abs(m.before - m.y) > 3 ? (
@@ -39,8 +40,8 @@ export function Hedge({ marks, before, limit }: { marks: FieldMark[]; before: Ma
             ) : null}
             {Math.abs(m.labelY - m.y) > 2 || m.labelX - m.x > COLUMN ? <path d={`M${m.x + 10},${m.y}L${m.labelX - 3},${m.labelY - 3}`} stroke="var(--soft)" strokeWidth={0.6} fill="none" /> : null}
             <g transform={`translate(${m.x - 9},${m.y - 9})`}><StatusMark status={m.status} size={18} /></g>
-            <rect x={m.labelX - 2} y={m.labelY - 12} width={(Math.min(m.name.length, LONGEST_NAME) + 5) * 7} height={m.taxon === "unknown" ? 16 : 29} fill={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"} opacity={0.86} />
-            <text x={m.labelX} y={m.labelY + 1} fontSize={14} fontWeight={600} fill="var(--ink)" stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"} strokeWidth={3} paintOrder="stroke">{shorten(m.name, LONGEST_NAME)} <tspan fontSize={12} className="figure" fontWeight={400}>{percent(m.probability)}</tspan></text>
+            <rect x={m.labelX - 2} y={m.labelY - 12} width={Math.min(m.name.length, lettersFor(m)) * LETTER + FIGURE} height={m.taxon === "unknown" ? 16 : 29} fill={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"} opacity={0.86} />
+            <text x={m.labelX} y={m.labelY + 1} fontSize={14} fontWeight={600} fill="var(--ink)" stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"} strokeWidth={3} paintOrder="stroke">{shorten(m.name, lettersFor(m))} <tspan fontSize={12} className="figure" fontWeight={400}>{percent(m.probability)}</tspan></text>
             {m.taxon !== "unknown" ? <text x={m.labelX} y={m.labelY + 14} fontSize={11.5} fontStyle="italic" fill="var(--soft)" stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"} strokeWidth={2.4} paintOrder="stroke">{m.taxon}</text> : null}
           </g>
         ))}
@@ -61,4 +62,6 @@ export function Hedge({ marks, before, limit }: { marks: FieldMark[]; before: Ma
   );
 }
 
+/** Letters that fit between where a name begins and the end of its side. */
+const lettersFor = (m: Placed) => Math.max(8, Math.floor(((m.side === "kept" ? MIDDLE : WIDTH) - 4 - FIGURE - m.labelX) / LETTER));
 const shorten = (name: string, most: number) => (name.length > most ? `${name.slice(0, most - 1)}…` : name);

@@ -2,6 +2,10 @@ import type { FieldMark } from "./engine.worker";
 
 /** The field of the hedge, in its own units. */
 export const WIDTH = 532;
+/** The figures of the scale stand left of this. */
+export const AXIS = 42;
+/** Kept plants stand left of this, targets right. */
+export const MIDDLE = 290;
 export const HEIGHT = 440;
 export const TOP = 26;
 export const FOOT = 14;
@@ -21,7 +25,7 @@ export interface Placed extends FieldMark {
 /** Places the marks of one side: height is the chance, exactly; names are moved apart and tied to their mark by a leader. */
 export function placeMarks(marks: FieldMark[], before: Map<string, number>, y: (p: number) => number): Placed[] {
   return (["kept", "target"] as const).flatMap((side) => {
-    const left = side === "kept" ? 14 : WIDTH / 2 + 14;
+    const left = side === "kept" ? AXIS + 12 : MIDDLE + 14;
     const own = marks.filter((m) => m.side === side).slice(0, MOST_SIDE);
     const heights = own.map((m) => y(Math.max(LEAST, m.probability)));
     const columns: number[] = [];

@@ -4,7 +4,7 @@ export * from "./flora-types";
 export { type Candidate, type Identification, identify, report } from "./identify";
 export { minimumWidth, quantile } from "./measures";
 export { buildModel, type Model, recordingOf, scoreFor } from "./model";
-export { type Check, foreseeChecks, type Lens, laterChecks, towardsAction, towardsName, variation, worthTowardsAction } from "./next-check";
+export { askableCharacters, type Check, foreseeChecks, type Lens, laterChecks, towardsAction, towardsName, variation, worthTowardsAction } from "./next-check";
 export { type EvidenceCache, type Judgement, judge } from "./posterior";
 export { dayOfYear, type Hemisphere, monthOf, stageBegins, stageShares } from "./season";
 export { likeness, type Parting, partingChecks, partLater, type Twin, twinsOf } from "./twins";

@@ -157,6 +157,12 @@ function activePlants(judgement: Judgement): Active {
   return { taxa, share: Float64Array.from(taxa, (t) => local.taxa[t]), partition, partitions: names.length };
 }
 
+/** Ids of the characters that suit what still fits, at its stage: what free order offers first. */
+export function askableCharacters(judgement: Judgement): string[] {
+  const active = activePlants(judgement);
+  return judgement.model.flora.characters.filter((_, c) => !ruledOut(judgement, c) && worthAsking(judgement, active, c)).map((character) => character.id);
+}
+
 /** Enough of what fits carries the part, and shows it at this stage. */
 function worthAsking(judgement: Judgement, active: Active, c: number): boolean {
   const { model, conditionShare } = judgement;

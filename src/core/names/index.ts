@@ -1,1 +1,2 @@
 export * from "./resolve";
+export * from "./parts";

@@ -18,7 +18,7 @@ export default async function TodayPage() {
   const nothing = view.reports.length + view.checks.length + view.windows.length + view.unplanned.length + view.holds.length === 0;
   return (
     <div className="px-4 md:px-6 py-5">
-      <div className="flex flex-wrap items-baseline gap-x-4"><h1>{longDay(view.today)}</h1><p className="text-[var(--soft)]">{view.district}</p></div>
+      <div className="flex flex-wrap items-baseline gap-x-4"><h1>{longDay(view.today)}</h1><p className="text-[var(--soft)] md:hidden">{view.district}</p></div>
       <p className="mt-1 text-[18px]">{summary(due.length, open.length, view.holds.filter((h) => h.due).length)}</p>
       <p className="mt-3 no-print"><Link href="/bench" className="button press">Look at a plant</Link></p>
       {nothing ? <p className="mt-8 max-w-[60ch]">Nothing is due. What has been found, planned and done will stand here in the order of doing it. Begin by looking at a plant on the Bench.</p> : null}
@@ -65,7 +65,7 @@ function CheckLine({ check }: { check: TodayView["checks"][number] }) {
   return (
     <li className="row">
       <details>
-        <summary className="py-2 min-h-[48px] cursor-pointer"><span className="font-semibold">{check.patch}: {check.plant}</span> <span className={check.days < 0 ? "font-bold text-[var(--danger)]" : "small"}>{when}</span><br /><span className="small ml-4">{check.site} · {check.what}</span></summary>
+        <summary className="py-2 min-h-[48px] cursor-pointer"><span className="font-semibold">{check.patch}: {check.plant}</span> <span className={check.days < 0 ? "font-bold text-[var(--danger)]" : "small"}>{when}</span><span className="small block pl-[1.1em]">{check.site} · {check.what}</span></summary>
         <ActionForm action={checkAction} draft={`check-${check.id}`} label={`Record the check of ${check.patch}`} className="grid sm:grid-cols-2 gap-x-4 gap-y-3 pb-4 pl-4">
           <input type="hidden" name="id" value={check.id} />
           <Field name="doneOn" label="Looked on"><input type="date" name="doneOn" defaultValue={[check.dueOn, check.today].sort()[1]} required /></Field>
