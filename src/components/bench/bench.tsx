@@ -29,6 +29,9 @@ export interface BenchProps {
 const KIT = ["lens", "ruler", "knife", "trowel", "gloves"] as const;
 const LENSES: [string, string][] = [["", "Whatever tells most"], ["collar", "Collar"], ["touch", "Touch"], ["distance", "Distance"], ["dig", "Dig"], ["bark", "Bark in winter"]];
 
+/** The tape that stays in sight at the top, in pixels. */
+const TAPE_HEIGHT = 80;
+
 /** The Bench: one question at a time, the verdict never out of sight, and who still fits beside it. */
 export function Bench(props: BenchProps) {
   const first = props.sites.find((s) => s.id === props.chosenSite) ?? props.sites[0];
@@ -91,10 +94,22 @@ export function Bench(props: BenchProps) {
     return () => window.removeEventListener("keydown", onKey);
   }, []);
 
+  const asked = character?.id;
+  useEffect(() => {
+    // On a phone the answer tapped may lie far down: the next question begins at its own heading.
+    const heading = document.getElementById("question");
+    if (asked && heading && heading.getBoundingClientRect().top < TAPE_HEIGHT) heading.scrollIntoView({ block: "start" });
+  }, [asked]);
+
   if (!site) return <div className="p-6"><h1>Bench</h1><p className="mt-3">A finding belongs to a place, and this district has none yet. <Link href="/ground">Draw the first site on Ground.</Link></p></div>;
   if (!draft || state.status === "loading") return <p className="p-6" role="status">Opening the flora …</p>;
   if (state.status === "failed") return <div className="p-6"><h1>The flora could not be opened</h1><p className="mt-2">{state.why}. Your draft is safe on this device.</p><button type="button" className="button mt-3" onClick={() => location.reload()}>Try again</button></div>;
 
+  /** Opens a sheet of the phone and brings it into sight, or closes it. */
+  const toggle = (wanted: "fits" | "any" | "save") => {
+    setSheet(sheet === wanted ? "none" : wanted);
+    requestAnimationFrame(() => document.getElementById(sheet === wanted ? "question" : `${wanted}-panel`)?.scrollIntoView());
+  };
   const found = view?.identification;
   const nextCheck = found?.next[towards].find((c) => c.character === character?.id);
   const todo = !found || draft.observations.length === 0 ? undefined : todoFor(found, state.vocabulary.characters);
@@ -130,12 +145,12 @@ export function Bench(props: BenchProps) {
           {others.length > 0 && draft.stageAsked ? (
             <p className="mt-4 flex flex-wrap gap-2 items-center"><span className="small">Or look at:</span>{others.map((o) => <button key={o.character} type="button" className="button !min-h-[44px] !py-1 small" onClick={() => setChosen(o.character)}>{nameOf(o.character)}</button>)}</p>
           ) : null}
-          <div className={sheet === "any" ? "" : "hidden lg:block"}><AnyPart inputRef={search} characters={state.vocabulary.characters} askable={view?.askable ?? null} onChoose={(id) => { setChosen(id); setSheet("none"); }} /></div>
+          <div id="any-panel" className={`scroll-mt-[88px] ${sheet === "any" ? "" : "hidden lg:block"}`}><AnyPart inputRef={search} characters={state.vocabulary.characters} askable={view?.askable ?? null} onChoose={(id) => { setChosen(id); setSheet("none"); }} /></div>
           <Evidence rows={view?.evidence.length === draft.observations.length ? view.evidence : draft.observations.map((o) => ({ seen: nameOf(o.character), decibans: 0 }))} pair={view?.pair ?? null} onRemove={remove} />
           <Later later={draft.observations.length > 0 ? (found?.next.later ?? []) : []} nameOf={nameOf} names={view?.names ?? {}} />
         </div>
         <div className="px-4 md:px-6 py-4 min-w-0">
-          <div className={sheet === "fits" ? "" : "hidden lg:block"}>
+          <div id="fits-panel" className={`scroll-mt-[88px] ${sheet === "fits" ? "" : "hidden lg:block"}`}>
             <h2 className="ruled">Who still fits<span className="small">higher fits better · the dashed line is your limit{found ? `, ${Number((found.limit * 100).toPrecision(2))} %` : ""}</span></h2>
             {view ? <Hedge marks={view.field} before={before.current} limit={view.identification.limit} /> : null}
             {found && draft.observations.length > 0 && found.sameTreatment.length > 0 ? <p className="mt-2">No need to tell these apart, they get the same treatment here: {found.sameTreatment[0].map((n) => view?.names[n] ?? n).join(", ")}.</p> : null}
@@ -148,9 +163,9 @@ export function Bench(props: BenchProps) {
       </div>
       <div className="lg:hidden fixed bottom-0 inset-x-0 z-30 grid grid-cols-4 border-t border-[var(--line)] bg-[var(--paper)] no-print">
         <BarButton onClick={undo} disabled={!draft.stageAsked}>↶ Undo</BarButton>
-        <BarButton pressed={sheet === "fits"} onClick={() => setSheet(sheet === "fits" ? "none" : "fits")}>Who fits</BarButton>
-        <BarButton pressed={sheet === "any"} onClick={() => setSheet(sheet === "any" ? "none" : "any")}>Any part…</BarButton>
-        <BarButton pressed={sheet === "save"} onClick={() => { setSheet(sheet === "save" ? "none" : "save"); requestAnimationFrame(() => document.getElementById("save-panel")?.scrollIntoView()); }}>Save</BarButton>
+        <BarButton pressed={sheet === "fits"} onClick={() => toggle("fits")}>Who fits</BarButton>
+        <BarButton pressed={sheet === "any"} onClick={() => toggle("any")}>Any part…</BarButton>
+        <BarButton pressed={sheet === "save"} onClick={() => toggle("save")}>Save</BarButton>
       </div>
     </div>
   );

@@ -3,14 +3,16 @@ import type { FieldMark } from "./engine.worker";
 /** The field of the hedge, in its own units. */
 export const WIDTH = 532;
 /** The figures of the scale stand left of this. */
-export const AXIS = 42;
+export const AXIS = 50;
 /** Kept plants stand left of this, targets right. */
-export const MIDDLE = 290;
+export const MIDDLE = 296;
 export const HEIGHT = 440;
 export const TOP = 26;
 export const FOOT = 14;
 export const LEAST = 0.001;
 export const COLUMN = 22;
+/** More columns would leave no room for the names; beyond these, marks of like height overlap. */
+const MOST_COLUMNS = 3;
 const GAP = 29;
 const MOST_SIDE = 6;
 
@@ -32,7 +34,7 @@ export function placeMarks(marks: FieldMark[], before: Map<string, number>, y: (
     heights.forEach((h, i) => {
       let column = 0;
       while (heights.some((other, k) => k < i && columns[k] === column && Math.abs(other - h) < COLUMN)) column++;
-      columns.push(column);
+      columns.push(column % MOST_COLUMNS);
     });
     const labels = spreadLabels(heights);
     const labelX = left + (Math.max(0, ...columns) + 1) * COLUMN - 4;
