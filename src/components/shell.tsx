@@ -41,7 +41,7 @@ export function Shell({ district, districts, person, demonstration, children, ch
             <span className="hidden md:inline">{districts[0]?.name}</span>
           )}
           {demonstration ? <span className="chip"><span className="md:hidden">Demonstration: all invented</span><span className="hidden md:inline">Demonstration: all places and people are invented</span></span> : null}
-          <span className="ml-auto flex items-center gap-3"><ThemeSwitch /><KeyHelp tabs={TABS} /><Link href="/account" className="hidden sm:inline">{person}</Link><form action={signOut}><button type="submit" className="plain-button">Sign out</button></form></span>
+          <span className="ml-auto flex items-center gap-3"><ThemeSwitch /><KeyHelp tabs={TABS} /><Link href="/account"><span className="sm:hidden">Account</span><span className="hidden sm:inline">{person}</span></Link><form action={signOut}><button type="submit" className="plain-button">Sign out</button></form></span>
         </header>
         <main id="sheet" className="flex-1 min-w-0">{children}</main>
       </div>

@@ -91,11 +91,11 @@ async function loadOtter(tx: Transaction, people: Person[]): Promise<void> {
   for (let round = 0; patches.length < 40; round++) {
     for (const { place, name } of targets) {
       if (patches.length >= 40) break;
-      patches.push(await addPatch(world, place, name, round));
+      patches.push(await addPatch(world, place, name, round, shift(today, -daysSinceFirst(patches.length))));
     }
   }
   for (const [i, p] of patches.entries()) {
-    for (const [k, daysAgo] of [[0, 900 + i * 3], [1, 300 + ((i * 37) % 200)], [2, 6 + ((i * 5) % 40)]] as const) {
+    for (const [k, daysAgo] of [[0, daysSinceFirst(i)], [1, daysSinceSecond(i)], [2, 6 + ((i * 5) % 40)]] as const) {
       if (k === 0 && i % 2) continue;
       if (k === 2 && i % 3 === 1) continue;
       number = await addFinding(world, p.place, p.name, shift(today, -daysAgo), number, { patchId: p.id, at: p.at, most: i % 7 === 3 && k === 2 ? 3 : 25 });
@@ -105,6 +105,10 @@ async function loadOtter(tx: Transaction, people: Person[]): Promise<void> {
   for (const [i, { place, name }] of [...others, ...others.slice(0, 12)].entries()) number = await addFinding(world, place, name, shift(today, -(3 + ((i * 17) % 330))), number, { patchId: null, at: inside(world, place), most: i % 3 === 1 ? 4 : 25 });
   await addWork(world, patches, labels);
 }
+
+/** Every other patch was first seen three seasons ago, the rest last year: days before today. */
+const daysSinceSecond = (i: number) => 300 + ((i * 37) % 200);
+const daysSinceFirst = (i: number) => (i % 2 ? daysSinceSecond(i) : 900 + i * 3);
 
 const isTarget = (world: World, place: Place, name: string) => ["target", "watch"].includes(world.exceptions[place.spec.name]?.[name] ?? world.status[name] ?? "kept");
 
@@ -135,7 +139,7 @@ function inside(world: World, place: Place): Metres {
 
 const WHERE = ["By the lower gate", "North fence", "Below the spring", "Track bend", "Under the old oak", "West corner", "Along the ditch", "Behind the barn", "Two stones", "The hollow"];
 
-async function addPatch(world: World, place: Place, name: string, round: number) {
+async function addPatch(world: World, place: Place, name: string, round: number, markedOn: string) {
   const at = inside(world, place);
   const radius = 4 + 30 * world.chance.uniform() ** 2;
   const ring: Metres[] = Array.from({ length: 9 }, (_, i) => {
@@ -146,7 +150,7 @@ async function addPatch(world: World, place: Place, name: string, round: number)
   const { rows } = await world.tx.execute<{ area: number }>(sql`SELECT ST_Area(ST_SetSRID(ST_GeomFromGeoJSON(${JSON.stringify(outline)}), 4326)::geography) AS area`);
   const made = { id: id(), place, name, areaM2: Math.round(rows[0].area * 10) / 10, at };
   const titles = WHERE[(place.index * 3 + round * 5 + name.length) % WHERE.length];
-  await world.tx.insert(patch).values({ districtId: OTTER, id: made.id, siteId: place.id, taxon: name, name: round === 0 ? titles : `${titles} ${round + 1}`, outline, areaM2: made.areaM2, coverShare: Math.round((0.1 + 0.8 * world.chance.uniform()) * 20) / 20, madeBy: "Wren Halloway", protected: false });
+  await world.tx.insert(patch).values({ districtId: OTTER, id: made.id, siteId: place.id, taxon: name, name: round === 0 ? titles : `${titles} ${round + 1}`, outline, areaM2: made.areaM2, coverShare: Math.round((0.1 + 0.8 * world.chance.uniform()) * 20) / 20, madeBy: "Wren Halloway", createdAt: new Date(`${markedOn}T18:00:00Z`), protected: false });
   return made;
 }
 
