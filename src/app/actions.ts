@@ -1,7 +1,9 @@
 "use server";
+import { revalidatePath } from "next/cache";
 import { cookies, headers } from "next/headers";
 import { redirect } from "next/navigation";
 import type { ActionState } from "@/components/ui/action-form";
+import { makeAmendment, revertAmendment } from "@/server/amendments";
 import { auth } from "@/server/auth";
 import { Refusal } from "@/server/faults";
 import { overrule } from "@/server/findings";
@@ -130,4 +132,21 @@ export async function labelAction(_: ActionState, form: FormData): Promise<Actio
 
 export async function statusAction(_: ActionState, form: FormData): Promise<ActionState> {
   return answerForm(async () => `On the list as ${await setStatus(await requireRole("specialist", "keeper"), Object.fromEntries(form))}.`);
+}
+
+export async function amendAction(_: ActionState, form: FormData): Promise<ActionState> {
+  const answer = await answerForm(async () => {
+    await makeAmendment(await requireRole("specialist"), Object.fromEntries(form));
+    return "";
+  });
+  if (answer.ok) redirect(`/flora/${text(form, "back").replace(/[^a-z0-9-]/g, "")}?amended=1`);
+  return answer;
+}
+
+export async function revertAction(_: ActionState, form: FormData): Promise<ActionState> {
+  return answerForm(async () => {
+    await revertAmendment(await requireRole("specialist"), text(form, "id"));
+    revalidatePath("/flora", "layout");
+    return "Taken back: the flora says what it said before.";
+  });
 }

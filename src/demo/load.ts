@@ -160,7 +160,7 @@ async function addFinding(world: World, place: Place, name: string, day: string,
   const stage = likelyStage(model, name, day);
   const base: Case = { id: name, day, hemisphere: "north", stage, setting: place.spec.setting, kit: ["lens", "ruler", "knife", "trowel", "gloves"], list, actions: world.actions, confirmed: {}, costs: COSTS, observations: [] };
   const observations = sampleObservations(model, base, name, options.most, number) as Case["observations"];
-  const judged = judgeFinding({ ...base, observations });
+  const judged = judgeFinding(model, { ...base, observations });
   const findingId = id();
   const by = world.people[number % 2 === 0 ? 0 : 1].name;
   const at: Metres = [options.at[0] + 3 * (world.chance.uniform() - 0.5), options.at[1] + 3 * (world.chance.uniform() - 0.5)];

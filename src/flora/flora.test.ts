@@ -6,7 +6,7 @@ import { describe, expect, it } from "vitest";
 import { compileFlora } from "./compile";
 import { differingScores } from "./figures";
 import { taxonId } from "./read-taxa";
-import { readScore, SHARE_WORDS } from "./words";
+import { readScore, SHARE_WORDS } from "@/core/pack";
 
 describe("a score as written", () => {
   const states = ["membrane", "fringe", "none"];

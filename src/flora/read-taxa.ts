@@ -1,6 +1,6 @@
 import { type Character, LIFE_FORMS, type MonthRange, POSITIONS, type Score, STAGES, type Stage, type Taxon } from "@/core/identify/flora-types";
 import type { Problem, YamlFile } from "./read-yaml";
-import { readScore } from "./words";
+import { readScore } from "@/core/pack";
 
 type Raw = Record<string, unknown>;
 export interface TaxonWithScores {

@@ -7,6 +7,7 @@ import { district, finding, findingEvent, patch, picture, site } from "@/db/sche
 import { todayIn } from "./clock";
 import { Refusal, notFound } from "./faults";
 import { commonName, ENGINE_VERSION, shippedFlora } from "./flora";
+import { districtModel } from "./amendments";
 import { judgeFinding, type VerdictRecord } from "./judge-finding";
 import { listFor } from "./list";
 import { asMember, type Member, seesProtected } from "./session";
@@ -63,7 +64,7 @@ async function storeFinding(tx: Transaction, member: Member, input: z.output<typ
     if (held.siteId !== input.siteId) throw new Refusal(400, "The patch lies on another site.", [{ field: "patchId", what: "choose a patch of this site" }]);
   }
   const given = await caseFor(tx, input.siteId, input);
-  const judged = judgeFinding(given.case);
+  const judged = judgeFinding(await districtModel(tx), given.case);
   const [{ number }] = await tx.select({ number: sql<number>`coalesce(max(${finding.number}), 400)::int + 1` }).from(finding);
   await tx.insert(finding).values({
     districtId: member.districtId,

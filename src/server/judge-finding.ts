@@ -1,5 +1,4 @@
-import { type Case, decide, identify, type Identification, judge } from "@/core/identify";
-import { shippedModel } from "./flora";
+import { type Case, decide, identify, type Identification, judge, type Model } from "@/core/identify";
 
 /** A verdict as it is kept: what the engine said, and the versions that made it say so. */
 export interface VerdictRecord {
@@ -8,8 +7,7 @@ export interface VerdictRecord {
 }
 
 /** The engine's word on a case, and the columns that repeat it. */
-export function judgeFinding(given: Case) {
-  const model = shippedModel();
+export function judgeFinding(model: Model, given: Case) {
   const identification = identify(model, given);
   const result = decide(judge(model, given));
   const about = result.about >= 0 ? model.flora.taxa[result.about].name : null;

@@ -1,7 +1,7 @@
 import { caseSchema, describeScore, judge, type Model, partingChecks, partLater, plainName, STAGES, stageShares, dayOfYear, type Stage, type Status, twinsOf } from "@/core/identify";
 import { district } from "@/db/schema";
 import { todayIn } from "./clock";
-import { shippedModel } from "./flora";
+import { modelOf } from "./amendments";
 import { listFor } from "./list";
 import { asMember, type Member } from "./session";
 
@@ -26,7 +26,7 @@ export interface TwinsView {
  * @returns null unless two to four known plants are asked for
  */
 export async function compareTwins(member: Member, ids: string[], asked: Stage | undefined): Promise<TwinsView | null> {
-  const model = shippedModel();
+  const model = await modelOf(member);
   const taxa = [...new Set(ids)].map((id) => model.flora.taxa.findIndex((t) => t.id === id));
   if (taxa.length < 2 || taxa.some((t) => t < 0)) return null;
   const { list, here } = await asMember(member, async (tx) => ({ list: await listFor(tx, null), here: (await tx.select().from(district))[0] }));
@@ -69,8 +69,7 @@ export interface FoundTwin {
 }
 
 /** What this plant would be taken for at a stage, worked out by the engine: the kept ones first, for they are what is lost. */
-export function findTwins(taxonId: string, stage: Stage, status: Record<string, Status>): FoundTwin[] {
-  const model = shippedModel();
+export function findTwins(model: Model, taxonId: string, stage: Stage, status: Record<string, Status>): FoundTwin[] {
   const taxon = model.flora.taxa.findIndex((t) => t.id === taxonId);
   if (taxon < 0) return [];
   const target = (s: Status) => s === "target" || s === "watch";

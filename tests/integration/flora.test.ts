@@ -1,5 +1,6 @@
 import { afterAll, describe, expect, it } from "vitest";
 import { closePools } from "@/db/client";
+import { shippedModel } from "@/server/flora";
 import { setStatus } from "@/server/list";
 import { findNames } from "@/server/names";
 import { compareTwins, findTwins } from "@/server/twins";
@@ -70,10 +71,10 @@ describe("twins side by side", () => {
 
 describe("the twin finder", () => {
   it("puts the kept ones first, whatever the likeness", () => {
-    const twins = findTwins("lonicera-maackii", "vegetative", { "Lonicera maackii": "target", "Lonicera tatarica": "target", "Lonicera morrowii": "target" });
+    const twins = findTwins(shippedModel(), "lonicera-maackii", "vegetative", { "Lonicera maackii": "target", "Lonicera tatarica": "target", "Lonicera morrowii": "target" });
     const kept = twins.map((t) => t.status === "kept");
     expect(kept.indexOf(false)).toBeGreaterThan(0);
     expect(kept.lastIndexOf(true)).toBeLessThan(kept.indexOf(false));
   });
-  it("finds nothing for what is no plant", () => expect(findTwins("nothing", "vegetative", {})).toEqual([]));
+  it("finds nothing for what is no plant", () => expect(findTwins(shippedModel(), "nothing", "vegetative", {})).toEqual([]));
 });

@@ -15,6 +15,8 @@ import type { BenchSite } from "./site";
 import { useEngine } from "./use-engine";
 
 export interface BenchProps {
+  /** where the engine finds the flora: the shipped one, or with the district's amendments */
+  floraUrl: string;
   sites: BenchSite[];
   chosenSite: string | null;
   chosenPatch: string | null;
@@ -46,7 +48,7 @@ export function Bench(props: BenchProps) {
   const before = useRef(new Map<string, number>());
   const site = props.sites.find((s) => s.id === draft?.siteId) ?? first;
   const input = useMemo<CaseInput | null>(() => (draft && site ? { id: draft.id, day: draft.day, hemisphere: props.hemisphere, stage: draft.stage, kit: kit as CaseInput["kit"], setting: site.setting, list: site.status, actions: site.actions, confirmed: props.confirmed, costs: props.costs, observations: draft.observations } : null), [draft, site, kit, props.hemisphere, props.confirmed, props.costs]);
-  const { state, view, fault } = useEngine(input, (lens || null) as Lens);
+  const { state, view, fault } = useEngine(props.floraUrl, input, (lens || null) as Lens);
   const search = useRef<HTMLInputElement>(null);
 
   const character = useMemo(() => {

@@ -12,7 +12,7 @@ export interface Vocabulary {
 export type EngineState = { status: "loading" } | { status: "failed"; why: string } | { status: "ready"; vocabulary: Vocabulary };
 
 /** The identification engine in a worker: loads the flora once, then answers each case. A late answer never overwrites a newer one. */
-export function useEngine(input: CaseInput | null, lens: Lens): { state: EngineState; view: BenchView | null; fault: string | null } {
+export function useEngine(floraUrl: string, input: CaseInput | null, lens: Lens): { state: EngineState; view: BenchView | null; fault: string | null } {
   const engine = useRef<Remote<Engine> | null>(null);
   const asked = useRef(0);
   const [state, setState] = useState<EngineState>({ status: "loading" });
@@ -23,11 +23,11 @@ export function useEngine(input: CaseInput | null, lens: Lens): { state: EngineS
     const remote = wrap<Engine>(worker);
     engine.current = remote;
     remote
-      .load(new URL("/flora.json", location.href).href)
+      .load(new URL(floraUrl, location.href).href)
       .then((vocabulary) => setState({ status: "ready", vocabulary }))
       .catch((error) => setState({ status: "failed", why: String(error.message ?? error) }));
     return () => worker.terminate();
-  }, []);
+  }, [floraUrl]);
   const key = JSON.stringify(input);
   useEffect(() => {
     if (state.status !== "ready" || !engine.current || key === "null") return;

@@ -111,3 +111,27 @@ export interface LabelLimits {
   hayingDays?: number;
   waterBufferM?: number;
 }
+
+/** A district's own word on one score of the flora, over what is shipped. Kept for ever; one that is taken back says by whom. */
+export const amendment = pgTable(
+  "amendment",
+  {
+    districtId: districtId(),
+    id: uuid("id").primaryKey(),
+    taxon: text("taxon").notNull(),
+    /** character, with where it holds after "@" */
+    key: text("key").notNull(),
+    /** in the words of the flora files; null: not recorded */
+    value: text("value"),
+    /** what the flora said before */
+    before: text("before"),
+    reason: text("reason").notNull(),
+    /** version of the shipped flora that it was made over */
+    flora: text("flora").notNull(),
+    madeBy: text("made_by").notNull(),
+    createdAt: createdAt(),
+    revertedBy: text("reverted_by"),
+    revertedAt: timestamp("reverted_at", { withTimezone: true }),
+  },
+  (t) => [index("amendment_district").on(t.districtId, t.taxon)],
+);

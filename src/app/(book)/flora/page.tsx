@@ -21,7 +21,7 @@ export default async function FloraPage({ searchParams }: { searchParams: Promis
   return (
     <div className="px-4 md:px-6 py-5">
       <h1>Flora</h1>
-      <p className="text-[var(--soft)]">{flora.taxa.length} plants in {flora.sets.length} sets of look-alikes; a plant may stand in several. The status is this district’s.</p>
+      <p className="text-[var(--soft)]">{flora.taxa.length} plants in {flora.sets.length} sets of look-alikes; a plant may stand in several. The status is this district’s. <Link href="/flora/packs">Packs and amendments</Link></p>
       <NameFinder start={q ?? ""} />
       <form className="mt-5 flex flex-wrap gap-x-5 gap-y-3 items-end">
         <label className="field"><span className="label">Status here</span><select name="status" defaultValue={status ?? ""}><option value="">any</option>{STATUSES.map((x) => <option key={x} value={x}>{STATUS_WORDS[x]}</option>)}</select></label>

@@ -1,6 +1,8 @@
+import { eq } from "drizzle-orm";
 import Link from "next/link";
 import { notFound } from "next/navigation";
 import { statusAction } from "@/app/actions";
+import { fullDay } from "@/components/dates";
 import { STATUS_WORDS, StatusMark } from "@/components/marks";
 import { Plate } from "@/components/plate";
 import { ActionForm, Field } from "@/components/ui/action-form";
@@ -8,8 +10,12 @@ import { STAGES, STATUSES, type Stage } from "@/core/identify";
 import { Drawing } from "@/drawings/render";
 import { plateOf } from "@/drawings/plate";
 import { drawState } from "@/drawings/states";
-import { commonName, shippedFlora, shippedModel } from "@/server/flora";
-import { siteLines } from "@/server/ground";
+import { district, finding } from "@/db/schema";
+import { scoreKey } from "@/core/pack";
+import { amendmentHistory, districtModel } from "@/server/amendments";
+import { commonName } from "@/server/flora";
+import { findingLines } from "@/server/findings";
+import { patchLines, siteLines } from "@/server/ground";
 import { listFor } from "@/server/list";
 import { asMember, memberOrSignIn } from "@/server/session";
 import { findTwins } from "@/server/twins";
@@ -17,25 +23,34 @@ import { findTwins } from "@/server/twins";
 export const metadata = { title: "Plant" };
 const STAGE_WORDS: Record<Stage, string> = { seedling: "Seedling", vegetative: "In leaf", flowering: "In flower", fruiting: "In seed", winter: "Winter" };
 const MONTHS = ["J", "F", "M", "A", "M", "J", "J", "A", "S", "O", "N", "D"];
+/** How far the score itself may be wrong, where that is more than usual. */
+const doubtOf = (confidence: number) => (confidence < 0.75 ? " · doubtful" : confidence < 0.92 ? " · likely" : "");
+/** Half a year on where the seasons are turned about. */
+const turned = (month: number, hemisphere: "north" | "south") => (hemisphere === "south" ? ((month + 5) % 12) + 1 : month);
 const inRange = ([first, last]: [number, number], month: number) => (first <= last ? month >= first && month <= last : month >= first || month <= last);
 
-export default async function TaxonPage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ stage?: string }> }) {
+export default async function TaxonPage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ stage?: string; amended?: string }> }) {
   const member = await memberOrSignIn();
-  const flora = shippedFlora();
   const { id } = await params;
+  const { list, model, here, ofDistrict } = await asMember(member, async (tx) => ({ list: await listFor(tx, null), model: await districtModel(tx), here: (await tx.select().from(district))[0], ofDistrict: await amendmentHistory(tx) }));
+  const { flora } = model;
   const index = flora.taxa.findIndex((t) => t.id === id);
   if (index < 0) notFound();
   const taxon = flora.taxa[index];
-  const list = await asMember(member, (tx) => listFor(tx, null));
+  const history = ofDistrict.filter((a) => a.taxon === taxon.name);
+  const amended = new Set(history.filter((a) => !a.revertedAt).map((a) => a.key));
+  const mayAmend = member.roles.includes("specialist");
   const mayList = member.roles.some((r) => r === "specialist" || r === "keeper");
   const sites = mayList ? await siteLines(member) : [];
   const scores = flora.scores.filter((s) => s.taxon === index && !s.notApplicable);
   const twins = flora.pairs.filter((p) => !p.found && (p.a === id || p.b === id));
   const shown = STAGES.filter((s) => taxon.calendar[s]);
-  const asked = (await searchParams).stage;
+  const { stage: asked, amended: justAmended } = await searchParams;
   const stage = shown.find((s) => s === asked) ?? (shown.includes("flowering") ? "flowering" : shown[0]);
-  const found = findTwins(id, stage, list.status);
+  const found = findTwins(model, id, stage, list.status);
   const status = list.status[taxon.name] ?? "kept";
+  const patches = (await patchLines(member)).filter((p) => p.taxon === taxon.name);
+  const findings = await asMember(member, (tx) => findingLines(tx, member, eq(finding.taxon, taxon.name), 6));
   const stations = [...new Set(scores.map((s) => flora.characters[s.character].station))];
   return (
     <div className="px-4 md:px-6 py-5">
@@ -44,10 +59,11 @@ export default async function TaxonPage({ params, searchParams }: { params: Prom
       <p className="flex items-center gap-2 mt-1"><StatusMark status={status} /> {STATUS_WORDS[status]} here · {taxon.family} · {taxon.cycle} {taxon.lifeForm}</p>
       <p className="small">{[...taxon.common.slice(1), ...taxon.synonyms].join(", ")}</p>
       {taxon.hazards.people || taxon.hazards.stock || taxon.hazards.handling ? <ul className="mt-3 border-l-4 border-[var(--madder)] pl-3">{[taxon.hazards.people, taxon.hazards.stock, taxon.hazards.handling].filter(Boolean).map((h) => <li key={h}>{h}</li>)}</ul> : null}
+      {justAmended ? <p role="status" className="mt-3 font-semibold">The amendment holds from now on in this district.</p> : null}
       <div className="grid lg:grid-cols-[minmax(0,1fr)_360px] gap-x-10">
         <div>
           <nav aria-label="Stage" className="no-print flex flex-wrap gap-2 mt-5">{shown.map((s) => <Link key={s} href={`/flora/${id}?stage=${s}`} scroll={false} aria-current={s === stage ? "page" : undefined} className={`button pill ${s === stage ? "press" : ""}`} style={{ textDecoration: "none" }}>{STAGE_WORDS[s]}</Link>)}</nav>
-          <Plate panels={plateOf(shippedModel(), index, stage)} />
+          <Plate panels={plateOf(model, index, stage)} />
           <p className="small mt-2">Drawn from this plant’s own scores at this stage: what it mostly shows. <a href={`/api/v1/plates/${id}?stage=${stage}&format=png`}>As a picture for print</a></p>
           {stations.map((station) => (
             <section key={station} className="mt-6"><h2 className="ruled">{station.charAt(0).toUpperCase() + station.slice(1).replace(/-/g, " ")}</h2>
@@ -55,14 +71,14 @@ export default async function TaxonPage({ params, searchParams }: { params: Prom
                 const c = flora.characters[s.character];
                 const best = s.shares ? s.shares.map((share, i) => ({ share, state: c.states[i] })).filter((x) => x.share > 0.12).sort((a, b) => b.share - a.share) : [];
                 const shapes = best[0] ? drawState(c.id, best[0].state.id) : null;
-                return <li key={`${c.id}-${s.stage ?? ""}-${s.position ?? ""}`} className="row flex gap-3 items-center py-1.5">{shapes ? <span className="flex-none w-[60px] h-[48px] bg-[#fdfbf5] border border-[var(--rule)]"><Drawing shapes={shapes} className="w-full h-full" /></span> : null}<span><span className="small">{c.name}{s.stage ? `, ${s.stage}` : ""}{s.position ? `, ${s.position} leaves` : ""}</span><br />{s.points ? <span className="figure">{s.points[1] === s.points[2] ? s.points[1] : `${s.points[1]} to ${s.points[2]}`} {c.unit} {s.points[0] === s.points[3] ? null : <span className="small">({s.points[0]} to {s.points[3]})</span>}</span> : best.map((x) => `${x.state.name.toLowerCase()} ${Math.round(x.share * 100)} %`).join(", ")}</span></li>;
+                return <li key={`${c.id}-${s.stage ?? ""}-${s.position ?? ""}`} className="row flex gap-3 items-center py-1.5">{shapes ? <span className="flex-none w-[60px] h-[48px] bg-[#fdfbf5] border border-[var(--rule)]"><Drawing shapes={shapes} className="w-full h-full" /></span> : null}<span><span className="small">{c.name}{s.stage ? `, ${s.stage}` : ""}{s.position ? `, ${s.position} leaves` : ""}{s.form ? `, ${s.form} form` : ""}{doubtOf(s.confidence)}{amended.has(scoreKey(flora, s)) ? <span className="chip ml-1">changed here</span> : null}{mayAmend ? <> <Link className="no-print" href={`/flora/${id}/amend?key=${encodeURIComponent(scoreKey(flora, s))}`} aria-label={`Correct ${c.name}`}>correct</Link></> : null}</span><br />{s.points ? <span className="figure">{s.points[1] === s.points[2] ? s.points[1] : `${s.points[1]} to ${s.points[2]}`} {c.unit} {s.points[0] === s.points[3] ? null : <span className="small">({s.points[0]} to {s.points[3]})</span>}</span> : best.map((x) => `${x.state.name.toLowerCase()} ${Math.round(x.share * 100)} %`).join(", ")}</span></li>;
               })}</ul>
             </section>
           ))}
         </div>
         <aside>
-          <h2 className="ruled mt-6">Calendar<span className="small">north</span></h2>
-          <table className="w-full small"><tbody><tr><th scope="row" className="sr-only">Month</th>{MONTHS.map((m, i) => <td key={`${m}${String(i)}`} className="text-center">{m}</td>)}</tr>{Object.entries(taxon.calendar).map(([stage, ranges]) => <tr key={stage}><th scope="row" className="text-left font-normal pr-2">{stage}</th>{MONTHS.map((m, i) => <td key={`${m}${String(i)}`} className={`h-5 border border-[var(--rule)] ${ranges.some((r) => inRange(r, i + 1)) ? "bg-[var(--moss)]" : ""}`}><span className="sr-only">{ranges.some((r) => inRange(r, i + 1)) ? "yes" : ""}</span></td>)}</tr>)}</tbody></table>
+          <h2 className="ruled mt-6">Calendar<span className="small">{here.hemisphere}</span></h2>
+          <table className="w-full small"><tbody><tr><th scope="row" className="sr-only">Month</th>{MONTHS.map((m, i) => <td key={`${m}${String(i)}`} className="text-center">{m}</td>)}</tr>{Object.entries(taxon.calendar).map(([stage, ranges]) => <tr key={stage}><th scope="row" className="text-left font-normal pr-2">{stage}</th>{MONTHS.map((m, i) => <td key={`${m}${String(i)}`} className={`h-5 border border-[var(--rule)] ${ranges.some((r) => inRange(r, turned(i + 1, here.hemisphere))) ? "bg-[var(--moss)]" : ""}`}><span className="sr-only">{ranges.some((r) => inRange(r, turned(i + 1, here.hemisphere))) ? "yes" : ""}</span></td>)}</tr>)}</tbody></table>
           <h2 className="ruled mt-6">Twins, {STAGE_WORDS[stage].toLowerCase()}<span className="small">found by the engine</span></h2>
           <ul>{found.map((f) => <li key={f.id} className="row"><Link href={`/twins?t=${id}&t=${f.id}&stage=${stage}`} style={{ textDecoration: "none" }} className="flex gap-2 items-center py-1.5 min-h-[44px] hover:underline"><StatusMark status={f.status} size={16} /><span className="flex-1"><span className="font-semibold">{f.common}</span> <span className="latin">{f.name}</span></span><span className="figure small">{Math.round(100 * f.likeness)} %</span></Link></li>)}</ul>
           <p className="small mt-1">How alike they are after six looks; the kept ones first. Follow one to see what parts them.</p>
@@ -80,6 +96,15 @@ export default async function TaxonPage({ params, searchParams }: { params: Prom
               </ActionForm>
             </>
           ) : null}
+          <h2 className="ruled mt-6">Where it stands here<span className="small">{patches.length} patches</span></h2>
+          <ul>
+            {patches.slice(0, 6).map((p) => <li key={p.id} className="row py-1.5"><Link href={`/ground/patch/${p.id}`}>{p.name}</Link> <span className="small">{p.siteName} · {p.state}</span></li>)}
+            {findings.map((f) => <li key={f.id} className="row py-1.5"><Link href={`/findings/${f.id}`}>F-{f.number}</Link> <span className="small">{f.siteName} · {fullDay(f.day)} · {f.verdict}</span></li>)}
+            {patches.length + findings.length === 0 ? <li className="small py-2">Not found in this district so far.</li> : null}
+          </ul>
+          <h2 className="ruled mt-6">Scores changed here<span className="small">{history.length}</span></h2>
+          <ul>{history.length === 0 ? <li className="small py-2">None: the shipped flora holds.</li> : history.map((a) => <li key={a.id} className="row py-2"><span className="small">{a.key}: {a.before ?? "not recorded"} → {a.value ?? "not recorded"} · {a.reason} · {a.madeBy}, {fullDay(a.createdAt.toISOString())}{a.revertedAt ? " · taken back" : ""}</span></li>)}</ul>
+          <p className="no-print">{mayAmend ? <><Link href={`/flora/${id}/amend`}>Correct a score</Link> · </> : null}<Link href="/flora/packs">Packs and amendments</Link></p>
           <h2 className="ruled mt-6">For control</h2>
           <dl className="small">{[["Spreads by", taxon.spread.join(", ")], ["Sprouts from", taxon.sprouts.join(", ") || "nothing recorded"], ["Grows from pieces of", taxon.fragments], ["Seed lives in the ground", `${taxon.seedYears[0]} to ${taxon.seedYears[1]} years`]].map(([k, v]) => <div key={k} className="row flex justify-between gap-3 py-1.5"><dt>{k}</dt><dd className="text-right">{v}</dd></div>)}</dl>
         </aside>

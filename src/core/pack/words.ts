@@ -1,4 +1,4 @@
-import type { Score } from "@/core/identify/flora-types";
+import type { Score } from "../identify/flora-types";
 
 /** Shares as words, so that a botanist writes what he would say. */
 export const SHARE_WORDS: Record<string, number> = { always: 0.98, usually: 0.85, often: 0.6, sometimes: 0.25, rarely: 0.06, never: 0.005 };
@@ -45,4 +45,29 @@ function readShares(body: string, stateIds: string[]): number[] {
   }
   const total = shares.reduce((a, b) => a + b, 0);
   return shares.map((s) => Math.round((s / total) * 10000) / 10000);
+}
+
+/** A share this near to a word, as a part of it, is written as the word. */
+const NEAR_WORD = 0.04;
+
+/**
+ * Writes a score as a botanist would; `readScore` of it gives the same shares but for rounding.
+ * @param stateIds states of the character; empty for a measured one
+ */
+export function writeScore(score: ScoreValue, stateIds: string[]): string {
+  const doubt = Object.entries(CONFIDENCE_WORDS).find(([, value]) => Math.abs(value - score.confidence) < 0.005)?.[0];
+  const tail = doubt ? ` ~${doubt}` : "";
+  if (score.notApplicable) return `n/a${tail}`;
+  if (score.points) return `${score.points.join(" ")}${tail}`;
+  const shares = score.shares ?? [];
+  const least = Math.min(...shares);
+  // A state that was not named holds exactly UNNAMED before the shares are made to sum to 1: that gives back the scale.
+  const scale = shares.length > 1 && least < 0.01 ? UNNAMED / least : 1;
+  const named = shares.map((share, i) => ({ id: stateIds[i], share: share * scale })).filter(({ share }) => share > UNNAMED * 1.5).sort((a, b) => b.share - a.share);
+  return `${named.map(({ id, share }) => `${id} ${shareWord(share)}`).join(", ")}${tail}`;
+}
+
+function shareWord(share: number): string {
+  const word = Object.entries(SHARE_WORDS).find(([, value]) => Math.abs(share - value) <= NEAR_WORD * value);
+  return word ? word[0] : String(Math.min(1, Number(share.toPrecision(2))));
 }

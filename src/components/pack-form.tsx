@@ -1,0 +1,73 @@
+"use client";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { VerdictChanges, type VerdictChange } from "./verdict-changes";
+
+interface Preview {
+  changes: { taxon: string; key: string; before: string | null; value: string | null; line: number }[];
+  more: number;
+  same: number;
+  refused: { line: number; field: string; what: string }[];
+  verdicts: VerdictChange[];
+  reckoned: number;
+}
+type Step = { at: "choose" } | { at: "reading" } | { at: "preview"; preview: Preview } | { at: "taking"; preview: Preview } | { at: "taken"; taken: number } | { at: "refused"; why: string[] };
+
+/** Takes a pack in: first what it would change and what does not check, by line; then, if wanted, all of it. */
+export function PackForm() {
+  const router = useRouter();
+  const [file, setFile] = useState<File | null>(null);
+  const [reason, setReason] = useState("");
+  const [step, setStep] = useState<Step>({ at: "choose" });
+  const send = async (take: boolean, preview?: Preview) => {
+    if (!file) return;
+    setStep(take && preview ? { at: "taking", preview } : { at: "reading" });
+    const form = new FormData();
+    form.set("file", file);
+    if (take) {
+      form.set("take", "yes");
+      form.set("reason", reason);
+    }
+    const response = await fetch("/api/v1/packs", { method: "POST", body: form }).catch(() => null);
+    const answer = (await response?.json().catch(() => null)) as (Preview & { taken?: number; error?: { message: string; issues: { what: string }[] } }) | null;
+    if (!response?.ok || !answer) return setStep({ at: "refused", why: answer?.error ? [answer.error.message, ...answer.error.issues.map((i) => i.what)] : ["There is no connection. Nothing was taken in."] });
+    if (!take) return setStep({ at: "preview", preview: answer });
+    setStep({ at: "taken", taken: answer.taken ?? 0 });
+    router.refresh();
+  };
+  const preview = step.at === "preview" || step.at === "taking" ? step.preview : null;
+  return (
+    <div>
+      <div className="flex flex-wrap gap-4 items-end mt-3">
+        <label className="field min-w-[280px]"><span className="label">A pack, as JSON or as a table (CSV)</span><input type="file" accept=".json,.csv,.tsv,text/csv,application/json" onChange={(e) => { setFile(e.target.files?.[0] ?? null); setStep({ at: "choose" }); }} /></label>
+        <button type="button" className="button press" disabled={!file || step.at === "reading" || step.at === "taking"} onClick={() => send(false)}>{step.at === "reading" ? "Reading …" : "Show what it changes"}</button>
+      </div>
+      {step.at === "refused" ? <div role="alert" className="fault mt-3">{step.why.map((w) => <p key={w}>{w}</p>)}</div> : null}
+      {step.at === "taken" ? <p role="status" className="mt-3 font-semibold">{step.taken === 0 ? "Nothing was to be changed." : `${step.taken} scores changed. `}<Link href="/flora/packs">They can be taken back below.</Link></p> : null}
+      {preview ? (
+        <section aria-label="What the pack changes" className="mt-5">
+          {preview.refused.length > 0 ? (
+            <>
+              <h3 className="ruled">Does not check<span className="small">nothing is taken in while a row is refused</span></h3>
+              <table className="w-full text-left stacked"><thead><tr className="small"><th scope="col">Line</th><th scope="col">Field</th><th scope="col">What is wrong</th></tr></thead><tbody>{preview.refused.map((r) => <tr key={`${r.line} ${r.field} ${r.what}`} className="row align-top"><td data-label="Line" className="figure py-1 pr-3">{r.line}</td><td data-label="Field" className="py-1 pr-3">{r.field}</td><td data-label="What is wrong" className="py-1 fault">{r.what}</td></tr>)}</tbody></table>
+            </>
+          ) : (
+            <VerdictChanges changed={preview.verdicts} reckoned={preview.reckoned} />
+          )}
+          <h3 className="ruled mt-5">Changes<span className="small">{preview.changes.length + preview.more} · {preview.same} rows say what the flora says already</span></h3>
+          {preview.changes.length === 0 ? <p className="small py-3">The pack changes nothing.</p> : (
+            <table className="w-full text-left stacked"><thead><tr className="small"><th scope="col">Line</th><th scope="col">Plant</th><th scope="col">Character</th><th scope="col">Now</th><th scope="col">Then</th></tr></thead><tbody>{preview.changes.map((c) => <tr key={`${c.taxon} ${c.key}`} className="row align-top"><td data-label="Line" className="figure py-1 pr-3">{c.line}</td><td data-label="Plant" className="latin py-1 pr-3">{c.taxon}</td><td data-label="Character" className="py-1 pr-3">{c.key}</td><td data-label="Now" className="py-1 pr-3">{c.before ?? "not recorded"}</td><td data-label="Then" className="py-1 font-semibold">{c.value ?? "not recorded"}</td></tr>)}</tbody></table>
+          )}
+          {preview.more > 0 ? <p className="small py-2">and {preview.more} more.</p> : null}
+          {preview.refused.length === 0 && preview.changes.length > 0 ? (
+            <div className="grid gap-3 mt-4 max-w-[560px]">
+              <label className="field"><span className="label">Whose pack it is, and why it is taken in</span><input value={reason} onChange={(e) => setReason(e.target.value)} /></label>
+              <button type="button" className="button press justify-self-start" disabled={step.at === "taking" || reason.trim().length < 10} onClick={() => send(true, preview)}>{step.at === "taking" ? "Taking in …" : `Take in ${preview.changes.length + preview.more} changes`}</button>
+            </div>
+          ) : null}
+        </section>
+      ) : null}
+    </div>
+  );
+}

@@ -1,0 +1,23 @@
+import Link from "next/link";
+
+export interface VerdictChange {
+  id: string;
+  number: number;
+  day: string;
+  siteName: string;
+  before: { verdict: string; name: string };
+  after: { verdict: string; name: string };
+}
+
+/** The findings whose verdict would be another. Nothing is rewritten: each stands as it was given. */
+export function VerdictChanges({ changed, reckoned }: { changed: VerdictChange[]; reckoned: number }) {
+  return (
+    <section>
+      <h3 className="ruled">Findings it would change<span className="small">{changed.length} of {reckoned} on which it was looked at</span></h3>
+      {changed.length === 0 ? <p className="small py-2">No finding would have another verdict.</p> : (
+        <ul>{changed.map((f) => <li key={f.id} className="row py-2"><Link href={`/findings/${f.id}`} className="font-semibold">F-{f.number}</Link> <span className="small">{f.siteName}, {f.day}</span><br />{f.before.verdict}, {f.before.name} → <span className="font-semibold">{f.after.verdict}, {f.after.name}</span></li>)}</ul>
+      )}
+      <p className="small mt-1">Verdicts already given are not rewritten.</p>
+    </section>
+  );
+}

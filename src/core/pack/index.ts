@@ -1,0 +1,3 @@
+export * from "./amend";
+export * from "./pack";
+export * from "./words";
