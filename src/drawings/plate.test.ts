@@ -41,4 +41,21 @@ describe("a plate", () => {
     const without = [...model.flora.taxa.keys()].filter((t) => !smallPlate(model, t));
     expect(without.length / model.flora.taxa.length).toBeLessThan(0.05);
   });
+  it("puts low and high leaves, and leaves of two forms, beside one another where they differ, and only there", () => {
+    const leaves = (name: string) => plateOf(model, index(name), "vegetative").map((p) => p.part).filter((p) => p.startsWith("Leaf"));
+    expect(leaves("Alliaria petiolata")).toEqual(["Leaf", "Leaf, low on the plant"]);
+    expect(leaves("Ipomoea hederacea")).toEqual(["Leaf, ivy-leaved", "Leaf, entire-leaved"]);
+    expect(leaves("Abutilon theophrasti")).toEqual(["Leaf"]);
+  });
+  it("shows male and female where a plant carries one or the other", () => {
+    expect(parts("Cirsium arvense", "flowering").has("Female plant or flower")).toBe(true);
+    expect(parts("Cirsium vulgare", "flowering").has("Female plant or flower")).toBe(false);
+  });
+  it("gives a scale bar of a round length wherever the length of a leaf is recorded", () => {
+    for (const t of model.flora.taxa.keys()) {
+      const leaf = plateOf(model, t, "vegetative").find((p) => p.part === "Leaf" && p.shapes);
+      if (!leaf?.measures || model.flora.taxa[t].lifeForm === "aquatic") continue;
+      expect(leaf.measures, model.flora.taxa[t].name).toMatch(/bar (50|20|10|5|2|1|0\.5|0\.2|0\.1) cm$/);
+    }
+  });
 });

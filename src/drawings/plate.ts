@@ -1,4 +1,4 @@
-import { type Model, recordingOf, scoreFor, type Stage } from "@/core/identify";
+import { type Model, type Position, recordingOf, scoreFor, type Stage } from "@/core/identify";
 import { drawLeaf, type Leaf } from "./leaf";
 import { collar, compoundLeaf, leafOrder, section } from "./parts";
 import type { Shape } from "./shapes";
@@ -15,11 +15,17 @@ export interface Panel {
 /** A state must be this likely before it is drawn: a plate shows what the plant mostly looks like, and claims no more. */
 const DRAWN_SHARE = 0.45;
 
+/** Where on a plant, and of which of its forms. */
+interface Where {
+  position?: Position;
+  form?: string;
+}
+
 /** What a plant mostly shows for a character at a stage; null where it is not recorded, does not apply or is not seen then. */
-export function usualState(model: Model, taxon: number, character: string, stage: Stage): string | null {
+export function usualState(model: Model, taxon: number, character: string, stage: Stage, where: Where = {}): string | null {
   const c = model.characterIndex.get(character);
   if (c === undefined || recordingOf(model, taxon, c) !== "recorded" || !model.flora.characters[c].stages.includes(stage)) return null;
-  const { shares } = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id) ?? {};
+  const { shares } = scoreFor(model, taxon, c, stage, where.position, where.form ?? model.flora.taxa[taxon].forms[0].id) ?? {};
   if (!shares) return null;
   const best = shares.indexOf(Math.max(...shares));
   return shares[best] >= DRAWN_SHARE ? model.flora.characters[c].states[best].id : null;
@@ -47,7 +53,8 @@ export function plateOf(model: Model, taxon: number, stage: Stage): Panel[] {
   if (lifeForm === "aquatic") return [state("Plan under water", "water-plan", "whorl-number"), state("Leaf", "water-leaf", "water-leaf-length", "water-leaf-width"), state("Foot of the leaf", "water-foot"), state("Edge", "water-teeth"), state("On the surface", "surface"), state("Bulbils and buds", "bulbils")];
   if (stage === "seedling") return seedling(lifeForm, at, state);
   if (stage === "winter") return winter(lifeForm, state);
-  return lifeForm === "grass" || lifeForm === "rush" ? grass(stage, at, state) : broadLeaf(stage, at, state, measure);
+  if (lifeForm === "grass" || lifeForm === "rush") return grass(stage, at, state);
+  return broadLeaf(stage, at, state, measure, leavesOf(model, taxon, stage), sexesOf(model, taxon, stage));
 }
 
 type At = (character: string) => string | null;
@@ -74,13 +81,74 @@ function grass(stage: Stage, at: At, state: State): Panel[] {
   return stage === "vegetative" ? low : [state("Head", "head-kind", "head-length"), state("Spikelet on its stalk", "spikelet-stalk", "florets"), state("Awn", "awn-shape", "awn-length"), state("Floret", "floret-hair"), state("Glumes", "glumes"), ...low.slice(0, 4)];
 }
 
-function broadLeaf(stage: Stage, at: At, state: State, measure: (character: string) => string): Panel[] {
+/** Characters that shape the picture of a leaf. */
+const LEAF_CHARACTERS = ["leaf-kind", "leaf-shape", "leaf-edge", "leaf-lobes", "leaf-base", "leaf-tip", "leaf-stalk", "middle-stalk"];
+/** A leaf is drawn this long, in the drawing's own units. */
+const LEAF_DRAWN = 62;
+
+function leafFrom(at: At): Leaf | null {
   const shape = at("leaf-shape");
-  const leaf: Leaf | null = shape ? { shape: shape as Leaf["shape"], edge: (at("leaf-edge") ?? "smooth") as Leaf["edge"], lobes: (at("leaf-lobes") ?? "none") as Leaf["lobes"], base: baseOf(shape, at("leaf-base")), tip: (at("leaf-tip") ?? undefined) as Leaf["tip"] } : null;
+  return shape ? { shape: shape as Leaf["shape"], edge: (at("leaf-edge") ?? "smooth") as Leaf["edge"], lobes: (at("leaf-lobes") ?? "none") as Leaf["lobes"], base: baseOf(shape, at("leaf-base")), tip: (at("leaf-tip") ?? undefined) as Leaf["tip"] } : null;
+}
+
+/** The leaf of a plant; where low leaves, high leaves or another form look otherwise, each beside it. */
+function leavesOf(model: Model, taxon: number, stage: Stage): Panel[] {
+  const forms = model.flora.taxa[taxon].forms;
+  const variants: { name: string; where: Where }[] = [
+    ...forms.map((form, i) => ({ name: forms.length > 1 ? form.id : "", where: i > 0 || forms.length > 1 ? { form: form.id } : {} })),
+    { name: "low on the plant", where: { position: "low" } },
+    { name: "high on the plant", where: { position: "high" } },
+  ];
+  const seen = new Set<string>();
+  return variants.flatMap(({ name, where }) => {
+    const at: At = (character) => usualState(model, taxon, character, stage, where);
+    const look = LEAF_CHARACTERS.map(at).join();
+    if (seen.has(look)) return [];
+    seen.add(look);
+    return [leafPanel(model, taxon, stage, at, name)];
+  });
+}
+
+function leafPanel(model: Model, taxon: number, stage: Stage, at: At, name: string): Panel {
+  const leaf = leafFrom(at);
   const kind = at("leaf-kind");
+  const divided = kind !== null && kind !== "simple";
+  const part = `Leaf${divided ? ", divided" : ""}${name ? `, ${name}` : ""}`;
+  const measures = [range(model, taxon, "leaf-length", stage), divided ? range(model, taxon, "leaflets", stage) : ""].filter(Boolean);
+  if (!leaf) return { part, shapes: null, measures: measures.join(", ") };
+  if (divided) return { part, shapes: compoundLeaf(kind as "three", (at("middle-stalk") ?? "longer") as "same", leaf), measures: measures.join(", ") };
+  const bar = scaleBar(model, taxon, stage);
+  return { part, shapes: [...drawLeaf(leaf, [60, 74], LEAF_DRAWN, 0, at("leaf-stalk") === "none" ? 0 : 16), ...(bar?.shapes ?? [])], measures: [...measures, ...(bar ? [`bar ${bar.cm} cm`] : [])].join(", ") };
+}
+
+/** A bar of 1, 2, 5 or 10 times a power of ten centimetres beside a leaf of middling length; null where no length is recorded. */
+function scaleBar(model: Model, taxon: number, stage: Stage): { shapes: Shape[]; cm: number } | null {
+  const c = model.characterIndex.get("leaf-length");
+  if (c === undefined || recordingOf(model, taxon, c) !== "recorded") return null;
+  const { points } = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id) ?? {};
+  if (!points) return null;
+  const perCm = LEAF_DRAWN / ((points[1] + points[2]) / 2);
+  const cm = [50, 20, 10, 5, 2, 1, 0.5, 0.2, 0.1].find((n) => n * perCm <= LONGEST_BAR);
+  return cm ? { cm, shapes: [{ d: `M6,90h${(cm * perCm).toFixed(2)}M6,87v6M${(6 + cm * perCm).toFixed(2)},87v6`, ink: "outline" }] } : null;
+}
+const LONGEST_BAR = 40;
+
+/** Male and female beside one another, where a plant carries one or the other. */
+function sexesOf(model: Model, taxon: number, stage: Stage): Panel[] {
+  const c = model.characterIndex.get("flower-sex");
+  if (c === undefined || stage !== "flowering" || recordingOf(model, taxon, c) !== "recorded") return [];
+  const { shares } = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id) ?? {};
+  const states = model.flora.characters[c].states;
+  const shown = states.filter((s, i) => s.id !== "both" && (shares?.[i] ?? 0) > SEX_SHARE);
+  return shown.length < 2 ? [] : shown.map((s) => ({ part: s.id === "male" ? "Male plant or flower" : "Female plant or flower", shapes: drawState("flower-sex", s.id), measures: "" }));
+}
+const SEX_SHARE = 0.25;
+
+function broadLeaf(stage: Stage, at: At, state: State, measure: (character: string) => string, leaves: Panel[], sexes: Panel[]): Panel[] {
+  const leaf = leafFrom(at);
   const order = at("leaf-order");
   const panels: Panel[] = [
-    { part: kind && kind !== "simple" ? "Leaf, divided" : "Leaf", shapes: leaf ? (kind && kind !== "simple" ? compoundLeaf(kind as "three", (at("middle-stalk") ?? "longer") as "same", leaf) : drawLeaf(leaf, [60, 74], 62, 0, at("leaf-stalk") === "none" ? 0 : 16)) : null, measures: [measure("leaf-length"), measure("leaflets")].filter(Boolean).join(", ") },
+    ...leaves,
     { part: "Order on the stem", shapes: order ? leafOrder(order as "alternate", leaf ? { ...leaf, veins: false } : undefined) : null, measures: measure("height") },
     { part: "Stem cut across", shapes: stemSection(at), measures: "" },
     state("Hair of the stem", "stem-hair"),
@@ -88,7 +156,7 @@ function broadLeaf(stage: Stage, at: At, state: State, measure: (character: stri
     state("Foot of the leaf stalk", "stalk-foot"),
     state("Underground", "root-kind"),
   ];
-  const flower = [state("Flower", "flower-kind", "flower-width", "flower-length"), state("Its colour", "flower-colour", "petals"), state("How they stand together", "cluster")];
+  const flower = [state("Flower", "flower-kind", "flower-width", "flower-length"), state("Its colour", "flower-colour", "petals"), state("How they stand together", "cluster"), ...sexes];
   const fruit = [state("Fruit", "fruit-kind", "fruit-length"), state("Its colour", "fruit-colour"), state("Where it stands", "fruit-place")];
   const shown = stage === "flowering" ? [...flower, ...panels] : stage === "fruiting" ? [...fruit, ...panels] : panels;
   return shown.filter((panel) => panel.part !== "Arms" || at("arms") !== "none").filter((panel) => panel.part !== "Foot of the leaf stalk" || (at("stalk-foot") !== null && at("stalk-foot") !== "plain"));

@@ -64,7 +64,7 @@ export default async function TaxonPage({ params, searchParams }: { params: Prom
         <div>
           <nav aria-label="Stage" className="no-print flex flex-wrap gap-2 mt-5">{shown.map((s) => <Link key={s} href={`/flora/${id}?stage=${s}`} scroll={false} aria-current={s === stage ? "page" : undefined} className={`button pill ${s === stage ? "press" : ""}`} style={{ textDecoration: "none" }}>{STAGE_WORDS[s]}</Link>)}</nav>
           <Plate panels={plateOf(model, index, stage)} />
-          <p className="small mt-2">Drawn from this plant’s own scores at this stage: what it mostly shows. <a href={`/api/v1/plates/${id}?stage=${stage}&format=png`}>As a picture for print</a></p>
+          <p className="small mt-2">Drawn from this plant’s own scores at this stage: what it mostly shows. <a href={`/api/v1/plates/${id}?stage=${stage}&format=png`}>As a picture</a> · <a href={`/api/v1/plates/${id}?stage=${stage}&format=pdf`}>As a page for print (PDF)</a></p>
           {stations.map((station) => (
             <section key={station} className="mt-6"><h2 className="ruled">{station.charAt(0).toUpperCase() + station.slice(1).replace(/-/g, " ")}</h2>
               <ul className="grid sm:grid-cols-2">{scores.filter((s) => flora.characters[s.character].station === station).map((s) => {

@@ -1,6 +1,7 @@
 import sharp from "sharp";
 import { z } from "zod";
-import { STAGES } from "@/core/identify";
+import { plainName, STAGES } from "@/core/identify";
+import { plateToPdf } from "@/drawings/pdf";
 import { plateOf, smallPlate } from "@/drawings/plate";
 import { shapesToSvg, sheetToSvg } from "@/drawings/svg";
 import { modelOf } from "@/server/amendments";
@@ -8,9 +9,9 @@ import { notFound } from "@/server/faults";
 import { respond } from "@/server/respond";
 import { requireRole } from "@/server/session";
 
-const wanted = z.object({ stage: z.enum(STAGES).optional(), format: z.enum(["svg", "png"]).default("svg") });
+const wanted = z.object({ stage: z.enum(STAGES).optional(), format: z.enum(["svg", "png", "pdf"]).default("svg") });
 
-/** A plant's plate: the one panel for a list, or the whole sheet of a stage; as SVG, or as PNG for print. */
+/** A plant's plate: the one panel for a list, or the whole sheet of a stage; as SVG, or as PNG or PDF for print. */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return respond(async () => {
     const model = await modelOf(await requireRole());
@@ -18,8 +19,14 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
     const { id } = await params;
     const taxon = model.flora.taxa.findIndex((t) => t.id === id);
     if (taxon < 0) throw notFound("The plant");
-    const svg = stage ? sheetToSvg(plateOf(model, taxon, stage)) : shapesToSvg(smallPlate(model, taxon) ?? []);
     const headers = { "cache-control": "private, max-age=3600" };
+    if (format === "pdf") {
+      const { name, family } = model.flora.taxa[taxon];
+      const shown = stage ?? "vegetative";
+      const pdf = await plateToPdf([name, `${plainName({ model }, taxon)} · ${family}`, `${shown}, drawn from what the flora says; what it does not say is blank`], plateOf(model, taxon, shown), `Merry Sentinel, flora ${model.flora.version}. Nothing here says that a plant is safe to eat or to touch.`);
+      return new Response(new Uint8Array(pdf), { headers: { ...headers, "content-type": "application/pdf", "content-disposition": `inline; filename="${id}-${shown}.pdf"` } });
+    }
+    const svg = stage ? sheetToSvg(plateOf(model, taxon, stage)) : shapesToSvg(smallPlate(model, taxon) ?? []);
     if (format === "svg") return new Response(svg, { headers: { ...headers, "content-type": "image/svg+xml" } });
     const png = await sharp(Buffer.from(svg), { density: 220 }).png().toBuffer();
     return new Response(new Uint8Array(png), { headers: { ...headers, "content-type": "image/png" } });
