@@ -1,11 +1,11 @@
 import { inflateSync } from "node:zlib";
 import { describe, expect, it } from "vitest";
 import { buildModel } from "@/core/identify";
-import { compileFlora } from "@/flora/compile";
+import { shippedFlora } from "../../tests/support/shipped-flora";
 import { plateToPdf } from "./pdf";
 import { plateOf } from "./plate";
 
-const model = buildModel(compileFlora("flora").flora);
+const model = buildModel(shippedFlora());
 const index = model.taxonIndex.get("Heracleum mantegazzianum") as number;
 
 /** The drawing operators of a page, unpacked. */

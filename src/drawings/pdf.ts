@@ -45,7 +45,7 @@ function drawPanel(page: PDFKit.PDFDocument, panel: Panel, x: number, y: number)
   page.lineWidth(0.6).rect(0, 0, WIDTH, HEIGHT).stroke("#cfc8b4");
   if (panel.shapes) for (const shape of panel.shapes) drawShape(page, shape);
   page.restore();
-  if (!panel.shapes) page.font("Helvetica").fontSize(9).fillColor("#5a6258").text("not recorded", x, y + (HEIGHT * SCALE) / 2 - 5, { width: WIDTH * SCALE, align: "center" });
+  if (!panel.shapes) page.font("Helvetica").fontSize(9).fillColor("#5a6258").text("varies or not recorded", x, y + (HEIGHT * SCALE) / 2 - 5, { width: WIDTH * SCALE, align: "center" });
   page.font("Helvetica-Bold").fontSize(9.5).fillColor(INK).text(panel.part, x, y + HEIGHT * SCALE + 4, { width: CELL.width });
   page.font("Helvetica").fontSize(8.5).fillColor("#5a6258").text(panel.measures, { width: CELL.width });
 }

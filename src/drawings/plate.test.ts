@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { buildModel, STAGES } from "@/core/identify";
-import { compileFlora } from "@/flora/compile";
+import { shippedFlora } from "../../tests/support/shipped-flora";
 import { plateOf, smallPlate, usualState } from "./plate";
 
-const model = buildModel(compileFlora("flora").flora);
+const model = buildModel(shippedFlora());
 const index = (name: string) => model.taxonIndex.get(name) as number;
 const parts = (name: string, stage: (typeof STAGES)[number]) => new Map(plateOf(model, index(name), stage).map((p) => [p.part, p]));
 
@@ -43,9 +43,14 @@ describe("a plate", () => {
   });
   it("puts low and high leaves, and leaves of two forms, beside one another where they differ, and only there", () => {
     const leaves = (name: string) => plateOf(model, index(name), "vegetative").map((p) => p.part).filter((p) => p.startsWith("Leaf"));
-    expect(leaves("Alliaria petiolata")).toEqual(["Leaf", "Leaf, low on the plant"]);
+    expect(leaves("Capsella bursa-pastoris")).toEqual(["Leaf", "Leaf, high on the plant"]);
     expect(leaves("Ipomoea hederacea")).toEqual(["Leaf, ivy-leaved", "Leaf, entire-leaved"]);
     expect(leaves("Abutilon theophrasti")).toEqual(["Leaf"]);
+  });
+  it("spreads lobes like a hand where the flora says so, and not along a feather", () => {
+    const leaf = (name: string) => JSON.stringify(parts(name, "vegetative").get("Leaf")?.shapes?.slice(0, 1));
+    expect(leaf("Acer platanoides")).not.toBe(leaf("Taraxacum officinale"));
+    expect(leaf("Acer platanoides")).not.toBe(leaf("Acer macrophyllum"));
   });
   it("shows male and female where a plant carries one or the other", () => {
     expect(parts("Cirsium arvense", "flowering").has("Female plant or flower")).toBe(true);

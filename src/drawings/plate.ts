@@ -1,4 +1,5 @@
 import { type Model, type Position, recordingOf, scoreFor, type Stage } from "@/core/identify";
+import { handLeaf } from "./leaf-detail";
 import { drawLeaf, type Leaf } from "./leaf";
 import { collar, compoundLeaf, leafOrder, section } from "./parts";
 import type { Shape } from "./shapes";
@@ -82,7 +83,7 @@ function grass(stage: Stage, at: At, state: State): Panel[] {
 }
 
 /** Characters that shape the picture of a leaf. */
-const LEAF_CHARACTERS = ["leaf-kind", "leaf-shape", "leaf-edge", "leaf-lobes", "leaf-base", "leaf-tip", "leaf-stalk", "middle-stalk"];
+const LEAF_CHARACTERS = ["leaf-kind", "leaf-shape", "leaf-edge", "leaf-lobes", "leaf-base", "leaf-tip", "leaf-stalk", "middle-stalk", "lobe-plan"];
 /** A leaf is drawn this long, in the drawing's own units. */
 const LEAF_DRAWN = 62;
 
@@ -105,7 +106,8 @@ function leavesOf(model: Model, taxon: number, stage: Stage): Panel[] {
     const look = LEAF_CHARACTERS.map(at).join();
     if (seen.has(look)) return [];
     seen.add(look);
-    return [leafPanel(model, taxon, stage, at, name)];
+    const panel = leafPanel(model, taxon, stage, at, name);
+    return where.position && !panel.shapes ? [] : [panel];
   });
 }
 
@@ -118,7 +120,18 @@ function leafPanel(model: Model, taxon: number, stage: Stage, at: At, name: stri
   if (!leaf) return { part, shapes: null, measures: measures.join(", ") };
   if (divided) return { part, shapes: compoundLeaf(kind as "three", (at("middle-stalk") ?? "longer") as "same", leaf), measures: measures.join(", ") };
   const bar = scaleBar(model, taxon, stage);
-  return { part, shapes: [...drawLeaf(leaf, [60, 74], LEAF_DRAWN, 0, at("leaf-stalk") === "none" ? 0 : 16), ...(bar?.shapes ?? [])], measures: [...measures, ...(bar ? [`bar ${bar.cm} cm`] : [])].join(", ") };
+  const fan = at("lobe-plan") === "fan" && (leaf.lobes === "deep" || leaf.lobes === "shallow");
+  return { part, shapes: [...(fan ? handLeaf(HAND_LOBES, notchOf(model, taxon, stage, leaf.lobes), [60, 82], LEAF_DRAWN) : drawLeaf(leaf, [60, 74], LEAF_DRAWN, 0, at("leaf-stalk") === "none" ? 0 : 16)), ...(bar?.shapes ?? [])], measures: [...measures, ...(bar ? [`bar ${bar.cm} cm`] : [])].join(", ") };
+}
+
+/** How many lobes a hand has is not recorded; three is the fewest that shows the plan. */
+const HAND_LOBES = 3;
+
+/** The notch between two lobes, degrees: as recorded, else a middling one for deep or for shallow lobes. */
+function notchOf(model: Model, taxon: number, stage: Stage, lobes: Leaf["lobes"]): number {
+  const c = model.characterIndex.get("notch-angle");
+  const points = c === undefined || recordingOf(model, taxon, c) !== "recorded" ? undefined : scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id)?.points;
+  return points ? (points[1] + points[2]) / 2 : lobes === "deep" ? 40 : 110;
 }
 
 /** A bar of 1, 2, 5 or 10 times a power of ten centimetres beside a leaf of middling length; null where no length is recorded. */

@@ -22,7 +22,7 @@ export function sheetToSvg(panels: { part: string; shapes: Shape[] | null; measu
   const [width, height] = [PANEL.columns * PANEL.width, rows * PANEL.height];
   const cells = panels.map(({ part, shapes, measures }, i) => {
     const [x, y] = [(i % PANEL.columns) * PANEL.width + 7, Math.floor(i / PANEL.columns) * PANEL.height + 6];
-    const picture = shapes ? pathsOf(shapes) : `<text x="60" y="52" text-anchor="middle" font-size="10" fill="#5a6258">not recorded</text>`;
+    const picture = shapes ? pathsOf(shapes) : `<text x="60" y="52" text-anchor="middle" font-size="10" fill="#5a6258">varies or not recorded</text>`;
     return `<g transform="translate(${x},${y})"><rect width="${WIDTH}" height="${HEIGHT}" fill="#fdfbf5" stroke="#cfc8b4" stroke-width="0.6"/>${picture}<text y="${HEIGHT + 12}" font-size="10" font-weight="600" fill="#1d2a24">${escapeXml(part)}</text><text y="${HEIGHT + 23}" font-size="8.5" fill="#5a6258">${escapeXml(measures)}</text></g>`;
   });
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}" font-family="Atkinson Hyperlegible Next, sans-serif"><rect width="100%" height="100%" fill="#ffffff"/>${cells.join("")}</svg>`;

@@ -59,3 +59,64 @@ test("a plate comes as a picture, and an unknown plant has none", async ({ page 
   expect((await page.request.get("/api/v1/plates/planta-ignota")).status()).toBe(404);
   expect((await page.request.get(`/api/v1/names?q=${"x".repeat(90)}`)).status()).toBe(400);
 });
+
+test.describe("the district's own word", () => {
+  test.use({ storageState: stateFile("specialist") });
+
+  test("a score is corrected with a reason after its effects are seen, shows on the plant, and is taken back", async ({ page }) => {
+    await page.goto("/flora/silybum-marianum");
+    await page.getByRole("link", { name: "Correct a score" }).click();
+    await page.getByLabel("A score that is recorded").selectOption("leaf-gloss");
+    await page.getByRole("button", { name: "Go on" }).first().click();
+    await page.getByRole("textbox", { name: /What it should say/ }).fill("golden always");
+    await page.getByRole("textbox", { name: /^Why/ }).fill("Looked at eleven plants by the upper gate.");
+    await page.getByRole("button", { name: "Show what it changes" }).click();
+    await expect(page.getByRole("alert").filter({ hasText: /unknown state "golden"/ })).toBeVisible();
+    await page.getByRole("textbox", { name: /What it should say/ }).fill("shiny usually, dull sometimes");
+    await page.getByRole("button", { name: "Show what it changes" }).click();
+    await expect(page.getByText("Verdicts already given are not rewritten.")).toBeVisible();
+    expect(await serious(page)).toEqual([]);
+    await page.getByRole("button", { name: "Make the amendment" }).click();
+    await expect(page.getByText("The amendment holds from now on in this district.")).toBeVisible();
+    await expect(page.getByText("changed here", { exact: true })).toBeVisible();
+    await page.goto("/bench");
+    await expect(page.locator("#question")).toBeVisible();
+    await page.goto("/flora/packs");
+    await page.getByRole("button", { name: "Take it back" }).click();
+    await expect(page.getByText(/taken back by/)).toBeVisible();
+    await page.goto("/flora/silybum-marianum");
+    await expect(page.getByText("changed here", { exact: true })).toHaveCount(0);
+    expect(await serious(page)).toEqual([]);
+  });
+
+  test("a pack is shown before it is taken in, and refused by line", async ({ page }) => {
+    const table = (await (await page.request.get("/api/v1/packs?scope=umbels&format=csv")).text()).split("\n");
+    const send = async (lines: string[]) => {
+      await page.goto("/flora/packs");
+      await page.getByLabel(/A pack, as JSON/).setInputFiles({ name: "umbels.csv", mimeType: "text/csv", buffer: Buffer.from(lines.join("\n")) });
+      await page.getByRole("button", { name: "Show what it changes" }).click();
+    };
+    await send(table.map((line, i) => (i === 3 ? line.replace(/^[^,]+/, "Nullus verus") : line)));
+    await expect(page.getByRole("cell", { name: "4", exact: true })).toBeVisible();
+    await expect(page.getByText("nothing is taken in while a row is refused")).toBeVisible();
+    await send(table);
+    await expect(page.getByText("The pack changes nothing.")).toBeVisible();
+    expect(await serious(page)).toEqual([]);
+  });
+
+  test("a plate prints as a page", async ({ page }) => {
+    const answer = await page.request.get("/api/v1/plates/silybum-marianum?stage=flowering&format=pdf");
+    expect(answer.headers()["content-type"]).toContain("application/pdf");
+    expect(pagesOf(await answer.body())).toBe(1);
+  });
+});
+
+test.describe("who may look only", () => {
+  test.use({ storageState: stateFile("scout") });
+  test("a scout can neither correct a score nor take a pack in", async ({ page }) => {
+    await page.goto("/flora/silybum-marianum/amend");
+    await expect(page).toHaveURL(/\/flora\/silybum-marianum$/);
+    const answer = await page.request.post("/api/v1/packs", { multipart: { file: { name: "x.csv", mimeType: "text/csv", buffer: Buffer.from("taxon,character,where,score\n") } } });
+    expect(answer.status()).toBe(403);
+  });
+});

@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { compileFlora } from "@/flora/compile";
+import { shippedFlora } from "../../../tests/support/shipped-flora";
 import { loadList } from "@/flora/load";
 import { readNotes } from "@/flora/read-notes";
 import { buildModel, caseSchema, describeScore, foreseeChecks, identify, judge, laterChecks, type Observation, STAGES, towardsAction, towardsName } from "./index";
 
-const { flora } = compileFlora("flora");
+const flora = shippedFlora();
 const model = buildModel(flora);
 const list = loadList("otter-valley");
 const notes = readNotes();

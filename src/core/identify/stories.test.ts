@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
-import { compileFlora } from "@/flora/compile";
+import { shippedFlora } from "../../../tests/support/shipped-flora";
 import { loadList } from "@/flora/load";
 import { buildModel, caseSchema, identify, type ObservationInput, type Stage } from "./index";
 
 /** What people bring in from fields, pastures, woods and shores, told as they would tell it, and what must come of it. */
-const { flora } = compileFlora("flora");
+const flora = shippedFlora();
 const model = buildModel(flora);
 const otter = loadList("otter-valley");
 const elm = loadList("elm-county");

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { compileFlora } from "@/flora/compile";
+import { shippedFlora } from "../../../tests/support/shipped-flora";
 import { findParts, indexParts } from "./parts";
 
-const { flora } = compileFlora("flora");
+const flora = shippedFlora();
 const index = indexParts(flora.characters);
 const found = (text: string, askable: Set<string> | null = null) => findParts(index, text, askable).map((c) => c.id);
 
