@@ -1,4 +1,4 @@
-import { drawLeaf } from "./leaf";
+import { drawLeaf, type Leaf } from "./leaf";
 import { hairyLeaf, stem } from "./parts";
 import { all, area, circle, ellipse, faint, flat, hair, inner, outline, type Point, polar, type Shape, smooth, smoothClosed, straight } from "./shapes";
 
@@ -6,7 +6,7 @@ import { all, area, circle, ellipse, faint, flat, hair, inner, outline, type Poi
 type Draw = (state: string) => Shape[];
 
 /** A blade with lobes that spread from the foot, like a hand; half the notch angle in degrees sets how far they part. */
-export function handLeaf(lobes: number, notch: number, [x, y]: Point = [60, 84], reach = 62): Shape[] {
+export function handLeaf(lobes: number, notch: number, [x, y]: Point = [60, 84], reach = 62, edge: Leaf["edge"] = "smooth"): Shape[] {
   const spread = lobes === 3 ? 58 : 50;
   const middle = (lobes - 1) / 2;
   const points: Point[] = [];
@@ -19,7 +19,27 @@ export function handLeaf(lobes: number, notch: number, [x, y]: Point = [60, 84],
     else points.push(polar(x, y, 8, a + 60));
   }
   const veins = Array.from({ length: lobes }, (_, i) => inner(straight([[x, y], polar(x, y, reach * 0.8 * (1 - Math.abs(i - middle) * 0.16), -90 + (i - middle) * spread)])));
-  return all(area(straight(points, true), "leaf"), veins, outline(straight([[x, y], [x, y + 10]])));
+  return all(area(straight(toothed(points, [x, y - reach / 2], edge), true), "leaf"), veins, outline(straight([[x, y], [x, y + 10]])));
+}
+
+/** How far apart teeth stand along an edge, and how far they stand out. */
+const TEETH: Record<string, { apart: number; out: number }> = { fine: { apart: 4, out: 1.1 }, coarse: { apart: 8, out: 2.4 }, blunt: { apart: 7, out: 1.6 }, spiny: { apart: 10, out: 3.4 } };
+
+/** An outline with teeth set on each of its sides, pointing away from the middle. */
+function toothed(points: Point[], middle: Point, edge: Leaf["edge"]): Point[] {
+  const teeth = edge ? TEETH[edge] : undefined;
+  if (!teeth) return points;
+  return points.flatMap((from, i) => {
+    const to = points[(i + 1) % points.length];
+    const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
+    const long = Math.hypot(dx, dy);
+    const count = Math.round(long / teeth.apart);
+    const away = dx * (from[1] - middle[1]) - dy * (from[0] - middle[0]) > 0 ? -1 : 1;
+    return [from, ...Array.from({ length: i === points.length - 1 ? 0 : count }, (_, k): Point => {
+      const t = (k + 0.5) / count;
+      return [from[0] + t * dx + (away * -dy * teeth.out) / long, from[1] + t * dy + (away * dx * teeth.out) / long];
+    })];
+  });
 }
 
 const MARKS: Record<string, Shape[]> = {

@@ -51,6 +51,8 @@ describe("a plate", () => {
     const leaf = (name: string) => JSON.stringify(parts(name, "vegetative").get("Leaf")?.shapes?.slice(0, 1));
     expect(leaf("Acer platanoides")).not.toBe(leaf("Taraxacum officinale"));
     expect(leaf("Acer platanoides")).not.toBe(leaf("Acer macrophyllum"));
+    const corners = (name: string) => (leaf(name).match(/L/g) ?? []).length;
+    expect(corners("Heracleum mantegazzianum"), "its coarse teeth").toBeGreaterThan(25);
   });
   it("shows male and female where a plant carries one or the other", () => {
     expect(parts("Cirsium arvense", "flowering").has("Female plant or flower")).toBe(true);

@@ -121,7 +121,7 @@ function leafPanel(model: Model, taxon: number, stage: Stage, at: At, name: stri
   if (divided) return { part, shapes: compoundLeaf(kind as "three", (at("middle-stalk") ?? "longer") as "same", leaf), measures: measures.join(", ") };
   const bar = scaleBar(model, taxon, stage);
   const fan = at("lobe-plan") === "fan" && (leaf.lobes === "deep" || leaf.lobes === "shallow");
-  return { part, shapes: [...(fan ? handLeaf(HAND_LOBES, notchOf(model, taxon, stage, leaf.lobes), [60, 82], LEAF_DRAWN) : drawLeaf(leaf, [60, 74], LEAF_DRAWN, 0, at("leaf-stalk") === "none" ? 0 : 16)), ...(bar?.shapes ?? [])], measures: [...measures, ...(bar ? [`bar ${bar.cm} cm`] : [])].join(", ") };
+  return { part, shapes: [...(fan ? handLeaf(HAND_LOBES, notchOf(model, taxon, stage, leaf.lobes), [60, 82], LEAF_DRAWN, leaf.edge) : drawLeaf(leaf, [60, 74], LEAF_DRAWN, 0, at("leaf-stalk") === "none" ? 0 : 16)), ...(bar?.shapes ?? [])], measures: [...measures, ...(bar ? [`bar ${bar.cm} cm`] : [])].join(", ") };
 }
 
 /** How many lobes a hand has is not recorded; three is the fewest that shows the plan. */

@@ -31,8 +31,13 @@ export interface BenchProps {
 const KIT = ["lens", "ruler", "knife", "trowel", "gloves"] as const;
 const LENSES: [string, string][] = [["", "Whatever tells most"], ["collar", "Collar"], ["touch", "Touch"], ["distance", "Distance"], ["dig", "Dig"], ["bark", "Bark in winter"]];
 
-/** The tape that stays in sight at the top, in pixels. */
-const TAPE_HEIGHT = 80;
+/** The tape stays in sight at the top; it is as tall as its words. */
+const tapeHeight = () => document.querySelector("#sheet .tape")?.getBoundingClientRect().height ?? 0;
+const ROOM_UNDER_TAPE = 14;
+const bringIntoSight = (id: string) => {
+  const part = document.getElementById(id);
+  if (part) window.scrollBy(0, part.getBoundingClientRect().top - tapeHeight() - ROOM_UNDER_TAPE);
+};
 
 /** The Bench: one question at a time, the verdict never out of sight, and who still fits beside it. */
 export function Bench(props: BenchProps) {
@@ -100,7 +105,7 @@ export function Bench(props: BenchProps) {
   useEffect(() => {
     // On a phone the answer tapped may lie far down: the next question begins at its own heading.
     const heading = document.getElementById("question");
-    if (asked && heading && heading.getBoundingClientRect().top < TAPE_HEIGHT) heading.scrollIntoView({ block: "start" });
+    if (asked && heading && heading.getBoundingClientRect().top < tapeHeight()) bringIntoSight("question");
   }, [asked]);
 
   if (!site) return <div className="p-6"><h1>Bench</h1><p className="mt-3">A finding belongs to a place, and this district has none yet. <Link href="/ground">Draw the first site on Ground.</Link></p></div>;
@@ -110,7 +115,7 @@ export function Bench(props: BenchProps) {
   /** Opens a sheet of the phone and brings it into sight, or closes it. */
   const toggle = (wanted: "fits" | "any" | "save") => {
     setSheet(sheet === wanted ? "none" : wanted);
-    requestAnimationFrame(() => document.getElementById(sheet === wanted ? "question" : `${wanted}-panel`)?.scrollIntoView());
+    requestAnimationFrame(() => bringIntoSight(sheet === wanted ? "question" : `${wanted}-panel`));
   };
   const found = view?.identification;
   const nextCheck = found?.next[towards].find((c) => c.character === character?.id);
@@ -147,12 +152,12 @@ export function Bench(props: BenchProps) {
           {others.length > 0 && draft.stageAsked ? (
             <p className="mt-4 flex flex-wrap gap-2 items-center"><span className="small">Or look at:</span>{others.map((o) => <button key={o.character} type="button" className="button !min-h-[44px] !py-1 small" onClick={() => setChosen(o.character)}>{nameOf(o.character)}</button>)}</p>
           ) : null}
-          <div id="any-panel" className={`scroll-mt-[88px] ${sheet === "any" ? "" : "hidden lg:block"}`}><AnyPart inputRef={search} characters={state.vocabulary.characters} askable={view?.askable ?? null} onChoose={(id) => { setChosen(id); setSheet("none"); }} /></div>
+          <div id="any-panel" className={sheet === "any" ? "" : "hidden lg:block"}><AnyPart inputRef={search} characters={state.vocabulary.characters} askable={view?.askable ?? null} onChoose={(id) => { setChosen(id); setSheet("none"); }} /></div>
           <Evidence rows={view?.evidence.length === draft.observations.length ? view.evidence : draft.observations.map((o) => ({ seen: nameOf(o.character), decibans: 0 }))} pair={view?.pair ?? null} onRemove={remove} />
           <Later later={draft.observations.length > 0 ? (found?.next.later ?? []) : []} nameOf={nameOf} names={view?.names ?? {}} />
         </div>
         <div className="px-4 md:px-6 py-4 min-w-0">
-          <div id="fits-panel" className={`scroll-mt-[88px] ${sheet === "fits" ? "" : "hidden lg:block"}`}>
+          <div id="fits-panel" className={sheet === "fits" ? "" : "hidden lg:block"}>
             <h2 className="ruled">Who still fits<span className="small">higher fits better · the dashed line is your limit{found ? `, ${Number((found.limit * 100).toPrecision(2))} %` : ""}</span></h2>
             {view ? <Hedge marks={view.field} before={before.current} limit={view.identification.limit} /> : null}
             {found && draft.observations.length > 0 && found.sameTreatment.length > 0 ? <p className="mt-2">No need to tell these apart, they get the same treatment here: {found.sameTreatment[0].map((n) => view?.names[n] ?? n).join(", ")}.</p> : null}

@@ -10,7 +10,7 @@ export type Sure = "sure" | "likely" | "guess";
 export function Question({ character, why, caution, later, sure, onSure, onAnswer }: { character: Character; why: string; caution?: string; later?: string; sure: Sure; onSure: (s: Sure) => void; onAnswer: (o: ObservationInput) => void }) {
   return (
     <section aria-labelledby="question" data-character={character.id}>
-      <h1 id="question" className="scroll-mt-[88px] text-[24px] md:text-[27px]">{character.ask}</h1>
+      <h1 id="question" className="text-[24px] md:text-[27px]">{character.ask}</h1>
       <p className="mt-1 text-[var(--soft)]">
         {why} About {character.seconds} seconds.{later ? ` ${later}` : ""}
         {caution ? <strong className="text-[var(--madder)]"> {caution}</strong> : null}

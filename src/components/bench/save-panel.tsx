@@ -44,7 +44,7 @@ export function SavePanel({ maySave, draft, site, pictures, onChange, onAddPictu
     }
   };
   return (
-    <section id="save-panel" className="mt-6 scroll-mt-[88px]">
+    <section id="save-panel" className="mt-6">
       <h2 className="ruled">Save as a finding<span className="small">{site.name}</span></h2>
       <div className="grid sm:grid-cols-2 gap-x-5 gap-y-3 mt-3">
         <label className="field"><span className="label">Patch it belongs to</span><select value={draft.patchId ?? ""} onChange={(e) => onChange({ ...draft, patchId: e.target.value || null })}><option value="">none yet</option>{site.patches.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}</select></label>

@@ -8,7 +8,7 @@ export const STAGE_WORDS: Record<Stage, string> = { seedling: "Seedling", vegeta
 export function StageQuestion({ onAnswer }: { onAnswer: (stage: Stage | null) => void }) {
   return (
     <section aria-labelledby="question">
-      <h1 id="question" className="scroll-mt-[88px] text-[24px] md:text-[27px]">How far along is the plant?</h1>
+      <h1 id="question" className="text-[24px] md:text-[27px]">How far along is the plant?</h1>
       <p className="mt-1 text-[var(--soft)]">This decides which parts can be asked about. Take the plant itself, not its neighbours.</p>
       <div className="mt-3 grid grid-cols-2 md:grid-cols-5 gap-2">
         {(Object.keys(STAGE_WORDS) as Stage[]).map((stage, i) => (
