@@ -2,14 +2,15 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { VerdictChanges, type VerdictChange } from "./verdict-changes";
+import type { ChangedVerdict } from "@/core/records";
+import { VerdictChanges } from "./verdict-changes";
 
 interface Preview {
   changes: { taxon: string; key: string; before: string | null; value: string | null; line: number }[];
   more: number;
   same: number;
   refused: { line: number; field: string; what: string }[];
-  verdicts: VerdictChange[];
+  verdicts: ChangedVerdict[];
   reckoned: number;
 }
 type Step = { at: "choose" } | { at: "reading" } | { at: "preview"; preview: Preview } | { at: "taking"; preview: Preview } | { at: "taken"; taken: number } | { at: "refused"; why: string[] };

@@ -1,16 +1,8 @@
 import Link from "next/link";
-
-export interface VerdictChange {
-  id: string;
-  number: number;
-  day: string;
-  siteName: string;
-  before: { verdict: string; name: string };
-  after: { verdict: string; name: string };
-}
+import type { ChangedVerdict } from "@/core/records";
 
 /** The findings whose verdict would be another. Nothing is rewritten: each stands as it was given. */
-export function VerdictChanges({ changed, reckoned }: { changed: VerdictChange[]; reckoned: number }) {
+export function VerdictChanges({ changed, reckoned }: { changed: ChangedVerdict[]; reckoned: number }) {
   return (
     <section>
       <h3 className="ruled">Findings it would change<span className="small">{changed.length} of {reckoned} on which it was looked at</span></h3>

@@ -1,22 +1,14 @@
 import { eq, inArray } from "drizzle-orm";
+import { z } from "zod";
 import { type Case, caseSchema, observationSchema, STAGES } from "@/core/identify";
 import type { Amendment } from "@/core/pack";
+import type { ChangedVerdict } from "@/core/records";
 import type { Transaction } from "@/db/client";
 import { finding, findingEvent, site } from "@/db/schema";
 import { activeAmendments, modelWith } from "./amendments";
 import { commonName } from "./flora";
 import { caseFor } from "./findings";
 import { judgeFinding } from "./judge-finding";
-import { z } from "zod";
-
-export interface ChangedVerdict {
-  id: string;
-  number: number;
-  day: string;
-  siteName: string;
-  before: { verdict: string; name: string };
-  after: { verdict: string; name: string };
-}
 
 const seenSchema = z.object({ day: z.string(), stage: z.enum(STAGES).nullable(), kit: caseSchema.shape.kit, observations: z.array(observationSchema) });
 

@@ -2,8 +2,9 @@ import { parse as parseCsv } from "csv-parse/sync";
 import { stringify } from "csv-stringify/sync";
 import { LineCounter, parseDocument } from "yaml";
 import { PACK_FORMAT, type Pack, type PackReading, packRows, packSchema, readPackRows } from "@/core/pack";
+import type { ChangedVerdict } from "@/core/records";
 import { activeAmendments, amendmentHistory, districtModel, storeAmendments } from "./amendments";
-import { type ChangedVerdict, changedVerdicts } from "./changed-verdicts";
+import { changedVerdicts } from "./changed-verdicts";
 import { Refusal } from "./faults";
 import { asMember, type Member } from "./session";
 

@@ -46,19 +46,6 @@ function remembered(given: Case): [Case, EvidenceCache] {
 
 const SHOWN_ON_FIELD = 0.002;
 
-/** After the first view the engine is run on a few answers nobody gave, so that the first real ones are not the slow ones. */
-const WARM_UP_AFTER_MS = 400;
-const WARM_UP_ANSWERS = 6;
-let warm = false;
-function warmUp(ready: Model, given: Case): void {
-  if (warm) return;
-  warm = true;
-  setTimeout(() => {
-    const seen = ready.flora.characters.filter((c) => c.kind === "states" && c.states.length > 2).slice(0, WARM_UP_ANSWERS).map((c): Observation => ({ character: c.id, answer: "seen", states: [c.states[0].id], sure: "sure", join: "any" }));
-    for (let n = 1; n <= seen.length; n++) report(judge(ready, { ...given, observations: seen.slice(0, n) }), null);
-  }, WARM_UP_AFTER_MS);
-}
-
 const engine = {
   /** Loads the compiled flora and makes the model; answers with the vocabulary. */
   async load(url: string): Promise<{ characters: Character[]; taxa: { name: string; common: string[]; lifeForm: string }[]; version: string }> {
@@ -82,7 +69,6 @@ const engine = {
     });
     marks.push({ taxon: "unknown", name: "Not in this flora", status: "unknown", side: "kept", probability: judgement.local.unknown, flat: judgement.flat.unknown });
     const identification = report(judgement, lens);
-    warmUp(ready, judgement.case);
     return {
       identification,
       evidence: target >= 0 && kept >= 0 ? weightsOfEvidence(judgement, target, kept).map(({ seen, decibans }) => ({ seen, decibans })) : [],

@@ -17,6 +17,15 @@ describe("verdict", () => {
     expect(result.stillFit.map((t) => model.flora.taxa[t].name)).toContain("Bonus rara");
   });
 
+  it("names first the kept plant that is likeliest here, as the field shows it", () => {
+    for (const observations of [[seen("edge", "smooth")], [seen("edge", "smooth"), seen("hair", "some"), read("length", 5)], [seen("hair", "none"), seen("sap", "clear")]]) {
+      const j = judge(model, tinyCase(observations));
+      const { stillFit } = decide(j);
+      for (const t of stillFit) expect(j.local.taxa[t]).toBeLessThanOrEqual(j.local.taxa[stillFit[0]]);
+      expect(new Set(stillFit).size).toBe(stillFit.length);
+    }
+  });
+
   it("clears only if the kept side is under the limit under both priors", () => {
     const j = judge(model, tinyCase(strong, { ...flowering, list: listed }));
     const result = decide(j);

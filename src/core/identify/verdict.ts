@@ -82,9 +82,13 @@ function weakBlock(judgement: Judgement, limit: number): string | null {
   return null;
 }
 
+/** Kept plants that stand in the way under either prior: first the likeliest here, as the field shows it, then by the higher of the two shares. */
 function keptAbove(judgement: Judgement, limit: number): number[] {
-  const share = (t: number) => Math.max(judgement.local.taxa[t], judgement.flat.taxa[t]);
-  return [...judgement.status.keys()].filter((t) => judgement.keptSide[t] && share(t) > limit / 2).sort((a, b) => share(b) - share(a));
+  const { local, flat } = judgement;
+  const share = (t: number) => Math.max(local.taxa[t], flat.taxa[t]);
+  const above = [...judgement.status.keys()].filter((t) => judgement.keptSide[t] && share(t) > limit / 2).sort((a, b) => share(b) - share(a));
+  const here = above.reduce((best, t) => (local.taxa[t] > local.taxa[best] ? t : best), above[0]);
+  return above.length > 0 ? [here, ...above.filter((t) => t !== here)] : [];
 }
 
 /** Likeliest plant of one side under the local prior. */

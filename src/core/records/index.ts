@@ -1,2 +1,3 @@
 export * from "./chain";
 export * from "./treatment";
+export * from "./changed-verdict";
