@@ -11,7 +11,7 @@ export default defineConfig({
   use: { baseURL: process.env.SENTINEL_URL, launchOptions: { executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--no-first-run", "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1"] }, trace: "off", screenshot: "off" },
   projects: [
     { name: "sign-in", testMatch: /sign-in\.setup\.ts/ },
-    { name: "desk", testMatch: /\.spec\.ts/, use: { viewport: { width: 1280, height: 800 } }, dependencies: ["sign-in"] },
-    { name: "phone", testMatch: /(journey|bench|access)\.spec\.ts/, use: { ...devices["Pixel 7"], viewport: { width: 390, height: 844 } }, dependencies: ["sign-in"] },
+    { name: "desk", testMatch: /\.spec\.ts/, testIgnore: /-phone\.spec\.ts/, use: { viewport: { width: 1280, height: 800 } }, dependencies: ["sign-in"] },
+    { name: "phone", testMatch: /(journey|bench|access|-phone)\.spec\.ts/, use: { ...devices["Pixel 7"], viewport: { width: 390, height: 844 } }, dependencies: ["sign-in"] },
   ],
 });
