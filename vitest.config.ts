@@ -5,9 +5,11 @@ const src = fileURLToPath(new URL("./src", import.meta.url));
 export default defineConfig({
   resolve: { alias: { "@": src, "server-only": fileURLToPath(new URL("./tests/support/server-only.ts", import.meta.url)) } },
   test: {
+    maxWorkers: 2,
     projects: [
-      { extends: true, test: { name: "unit", include: ["src/**/*.test.ts"], testTimeout: 30000 } },
-      { extends: true, test: { name: "integration", include: ["tests/integration/**/*.test.ts"], testTimeout: 60000, hookTimeout: 60000, fileParallelism: false } },
+      // The files of the unit tests share their modules: all they import is pure, and the compiled flora is read once a worker.
+      { extends: true, test: { name: "unit", include: ["src/**/*.test.ts"], testTimeout: 30000, pool: "threads", isolate: false } },
+      { extends: true, test: { name: "integration", include: ["tests/integration/**/*.test.ts"], testTimeout: 60000, hookTimeout: 60000, fileParallelism: false, maxConcurrency: 2 } },
     ],
   },
 });

@@ -38,10 +38,19 @@ export function ensurePackages() {
   const stamp = join(ROOT, "node_modules", ".made-from");
   const lock = hashOf(["package-lock.json"]);
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === lock) return;
+  if (installedAsLocked()) return writeFileSync(stamp, lock);
   say("Installing packages …");
   const result = spawnSync("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], { cwd: ROOT, stdio: ["ignore", "ignore", "inherit"] });
   if (result.status !== 0) throw new Trouble("The packages could not be installed.", "npm ci");
   writeFileSync(stamp, lock);
+}
+
+/** True where npm itself notes every locked package as installed, those left out that are for other platforms. */
+function installedAsLocked() {
+  const note = join(ROOT, "node_modules", ".package-lock.json");
+  if (!existsSync(note)) return false;
+  const [locked, installed] = [join(ROOT, "package-lock.json"), note].map((path) => JSON.parse(readFileSync(path, "utf8")).packages);
+  return Object.entries(locked).every(([path, { version, optional }]) => path === "" || (installed[path] ? installed[path].version === version : optional));
 }
 
 /** Hash over files and folders below the root, for knowing whether a build is stale. */

@@ -10,7 +10,7 @@ import { overrule } from "@/server/findings";
 import { recordCheck } from "@/server/follow-ups";
 import { recordTreatment, saveLabel } from "@/server/ledger";
 import { acceptInvitation, invite, setRoles, setUp } from "@/server/people";
-import { setStatus } from "@/server/list";
+import { setStatus, takeOffList } from "@/server/list";
 import { makePlan } from "@/server/plans";
 import { answerForm } from "@/server/respond";
 import { currentMember, DISTRICT_COOKIE, requireRole } from "@/server/session";
@@ -131,7 +131,19 @@ export async function labelAction(_: ActionState, form: FormData): Promise<Actio
 }
 
 export async function statusAction(_: ActionState, form: FormData): Promise<ActionState> {
-  return answerForm(async () => `On the list as ${await setStatus(await requireRole("specialist", "keeper"), Object.fromEntries(form))}.`);
+  return answerForm(async () => {
+    const status = await setStatus(await requireRole("specialist", "keeper"), Object.fromEntries(form));
+    revalidatePath("/flora", "layout");
+    return `On the list as ${status}.`;
+  });
+}
+
+export async function takeOffListAction(_: ActionState, form: FormData): Promise<ActionState> {
+  return answerForm(async () => {
+    const taxon = await takeOffList(await requireRole("specialist", "keeper"), Object.fromEntries(form));
+    revalidatePath("/flora", "layout");
+    return `${taxon} was taken off.`;
+  });
 }
 
 export async function amendAction(_: ActionState, form: FormData): Promise<ActionState> {

@@ -1,28 +1,32 @@
 import { readFileSync } from "node:fs";
 import { InputError } from "@/core/errors";
-import { buildModel, caseSchema, identify, KIT, type Observation, POSITIONS, STAGES, STATUSES } from "@/core/identify";
+import { buildModel, type Case, caseSchema, identify, KIT, type Observation, POSITIONS, STAGES, STATUSES } from "@/core/identify";
 import { compileFlora } from "@/flora/compile";
 import { FLORA_ROOT, loadList } from "@/flora/load";
 import { printJson, run } from "./output";
 
 run(() => {
-  const { flora } = compileFlora(FLORA_ROOT);
-  if (process.argv.includes("--vocabulary")) return printJson(vocabulary(flora));
+  if (process.argv.includes("--vocabulary")) return printJson(vocabulary(compileFlora(FLORA_ROOT).flora));
   const file = process.argv.slice(2).find((a) => !a.startsWith("--"));
   if (!file) throw new InputError("no-file", "FILE.json", undefined, "give a file with one case or an array of cases, or --vocabulary");
+  const input = readJson(file);
+  const cases = [input].flat().map(readCase);
+  const { flora } = compileFlora(FLORA_ROOT);
+  const known = new Set(flora.taxa.map((t) => t.name));
+  for (const { list } of cases) for (const name of Object.keys(list)) if (!known.has(name)) throw new InputError("unknown-taxon", "list", name, "give an accepted name of the flora; see --vocabulary");
   const model = buildModel(flora);
   const shipped = loadList("otter-valley");
-  const known = new Set(flora.taxa.map((t) => t.name));
-  const answer = (raw: unknown) => {
-    const given = caseSchema.parse(raw);
-    for (const name of Object.keys(given.list)) if (!known.has(name)) throw new InputError("unknown-taxon", "list", name, "give an accepted name of the flora; see --vocabulary");
-    checkTogether(given.observations);
-    return identify(model, { ...given, list: { ...shipped.status, ...given.list }, actions: { ...shipped.actions, ...given.actions } });
-  };
-  const input = readJson(file);
-  printJson(Array.isArray(input) ? input.map(answer) : answer(input));
+  const answers = cases.map((given) => identify(model, { ...given, list: { ...shipped.status, ...given.list }, actions: { ...shipped.actions, ...given.actions } }));
+  printJson(Array.isArray(input) ? answers : answers[0]);
   return undefined;
 });
+
+/** What can be refused without the flora is refused at once. */
+function readCase(raw: unknown): Case {
+  const given = caseSchema.parse(raw);
+  checkTogether(given.observations);
+  return given;
+}
 
 function readJson(file: string): unknown {
   try {

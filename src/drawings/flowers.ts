@@ -13,30 +13,31 @@ export function openFlower(n: number, tint: Tint = "white", r = 32, cx = 60, cy 
   return all(Array.from({ length: n }, (_, i) => petal(cx, cy, r, w, (i * 360) / n - 90, tint)), area(circle(cx, cy, r * 0.2), heart));
 }
 
-export function flowerKind(kind: string, tint: Tint = "yellow"): Shape[] {
-  if (kind === "lipped" || kind === "iris") return specialFlower(kind);
+/** @param tint the flower's own colour, where a plant's is drawn; white says nothing of it */
+export function flowerKind(kind: string, tint: Tint = "white"): Shape[] {
+  if (kind === "lipped" || kind === "iris") return specialFlower(kind, tint);
   const stalk = stem(60, 62, 94, 1.4);
   switch (kind) {
     case "daisy":
-      return all(stalk, openFlower(14, tint === "yellow" ? "yellow" : tint, 32), area(circle(60, 44, 12), "orange"));
+      return all(stalk, openFlower(14, tint, 32), area(circle(60, 44, 12), "orange"));
     case "straps":
       return all(stalk, ...[32, 24, 15].map((r) => Array.from({ length: Math.round(r * 0.8) }, (_, i) => petal(60, 42, r, 3, (i * 360) / Math.round(r * 0.8) + r, tint)))) as Shape[];
     case "button":
       return all(stalk, area(ellipse(60, 44, 24, 18), tint), Array.from({ length: 30 }, (_, i) => inner(circle(...polar(60, 43, 20 * Math.sqrt((i + 0.5) / 30), i * 137.5), 1.7))));
     case "umbel":
-      return umbel(11);
+      return all(stem(60, 66, 94, 2), Array.from({ length: 13 }, (_, i) => polar(60, 68, 48, -165 + i * 12.5)).flatMap((tip) => [inner(straight([[60, 68], tip])), area(circle(...tip, 4.4), tint)]));
     case "pea":
       return all(stem(60, 70, 94, 1.4), area(smoothClosed([[60, 60], [30, 42], [34, 14], [60, 20], [86, 14], [90, 42]]), tint), area(smoothClosed([[58, 62], [34, 66], [30, 52], [52, 46]]), tint), area(smoothClosed([[62, 62], [86, 66], [90, 52], [68, 46]]), tint), area(smoothClosed([[60, 74], [50, 64], [56, 52], [64, 52], [70, 64]]), "pale"), inner(straight([[60, 24], [60, 44]])));
     case "bowl":
-      return all(stem(60, 72, 94, 1.4), openFlower(5, "white", 34, 60, 42), Array.from({ length: 12 }, (_, i) => hair(straight([polar(60, 42, 6, i * 30), polar(60, 42, 13, i * 30)]))));
+      return all(stem(60, 72, 94, 1.4), openFlower(5, tint, 34, 60, 42), Array.from({ length: 12 }, (_, i) => hair(straight([polar(60, 42, 6, i * 30), polar(60, 42, 13, i * 30)]))));
     case "trumpet":
-      return all(area(smoothClosed([[60, 90], [54, 66], [28, 30], [34, 14], [60, 20], [86, 14], [92, 30], [66, 66]]), "white"), outline(ellipse(60, 22, 30, 9)), inner(straight([[60, 84], [60, 30]])));
+      return all(area(smoothClosed([[60, 90], [54, 66], [28, 30], [34, 14], [60, 20], [86, 14], [92, 30], [66, 66]]), tint), outline(ellipse(60, 22, 30, 9)), inner(straight([[60, 84], [60, 30]])));
     case "spurred":
-      return all(inner(smooth([[60, 4], [64, 18], [58, 26]])), area(smoothClosed([[30, 40], [44, 24], [80, 26], [94, 40], [90, 62], [70, 72], [42, 68], [30, 54]]), tint === "yellow" ? "pink" : tint), area(smoothClosed([[30, 46], [16, 50], [12, 62], [20, 68], [22, 58], [32, 56]]), tint === "yellow" ? "pink" : tint), area(smoothClosed([[80, 58], [104, 62], [104, 82], [84, 78]]), "pale"), area(smoothClosed([[70, 66], [84, 84], [72, 90], [60, 74]]), "pale"));
+      return all(inner(smooth([[60, 4], [64, 18], [58, 26]])), area(smoothClosed([[30, 40], [44, 24], [80, 26], [94, 40], [90, 62], [70, 72], [42, 68], [30, 54]]), tint), area(smoothClosed([[30, 46], [16, 50], [12, 62], [20, 68], [22, 58], [32, 56]]), tint), area(smoothClosed([[80, 58], [104, 62], [104, 82], [84, 78]]), "pale"), area(smoothClosed([[70, 66], [84, 84], [72, 90], [60, 74]]), "pale"));
     case "tiny":
       return all(stem(60, 8, 94, 1.4), [18, 32, 46, 60, 74].flatMap((y, i) => [-1, 1].flatMap((s) => [area(ellipse(60 + s * (7 + (i % 2) * 3), y, 3.4, 4), "green"), inner(straight([[60, y + 4], [60 + s * 6, y + 1]]))])));
     default:
-      return all(inner(straight([[60, 94], [60, 12]])), [[60, 12], [42, 26], [78, 26], [34, 46], [86, 46], [50, 42], [70, 40], [44, 62], [76, 62]].flatMap(([x, y]) => [inner(straight([[60, y + 16], [x, y]])), ...openFlower(5, "white", 9, x, y)]));
+      return all(inner(straight([[60, 94], [60, 12]])), [[60, 12], [42, 26], [78, 26], [34, 46], [86, 46], [50, 42], [70, 40], [44, 62], [76, 62]].flatMap(([x, y]) => [inner(straight([[60, y + 16], [x, y]])), ...openFlower(5, tint, 9, x, y)]));
   }
 }
 
@@ -65,10 +66,11 @@ export function umbel(n: number, bracts: "none" | "few" | "many" | "forked" = "n
 }
 
 export function cluster(kind: string): Shape[] {
-  const bloom = (x: number, y: number, r = 6) => openFlower(5, "white", r, x, y);
+  // A flower here is a disc: how they stand says nothing of their petals.
+  const bloom = (x: number, y: number, r = 6): Shape[] => [area(circle(x, y, r * 0.8), "white"), inner(circle(x, y, r * 0.25))];
   const stalkTo = (x: number, y: number, from: Point): Shape => inner(smooth([from, [(x + from[0]) / 2, (y + from[1]) / 2 - 2], [x, y]]));
   const place = (spots: Point[], from: (p: Point) => Point, r = 6) => all(outline(straight([[60, 94], [60, Math.min(...spots.map((s) => from(s)[1]))]])), spots.map((s) => stalkTo(s[0], s[1], from(s))), spots.flatMap(([x, y]) => bloom(x, y, r)));
-  if (kind === "single") return all(outline(straight([[60, 94], [60, 34]])), bloom(60, 26, 15), drawLeaf({ shape: "lance", veins: false }, [60, 84], 24, 60));
+  if (kind === "single") return all(outline(straight([[60, 94], [60, 34]])), bloom(60, 26, 15));
   if (kind === "few") return place([[60, 22], [38, 34], [82, 32]], () => [60, 62], 10);
   if (kind === "flat") return place([[20, 28], [33, 22], [46, 20], [60, 18], [74, 20], [87, 22], [100, 28], [53, 27], [67, 27]], ([x]) => [60, 84 - Math.abs(x - 60) * 0.5], 7);
   if (kind === "umbrella") return umbel(9);
@@ -95,7 +97,8 @@ export function fruit(kind: string, tint: Tint = "red"): Shape[] {
     case "winged-nut":
       return all(inner(straight([[60, 2], [60, 18]])), area(smoothClosed([[60, 18], [38, 26], [32, 48], [46, 76], [60, 88]]), "white"), area(smoothClosed([[60, 18], [82, 26], [88, 48], [74, 76], [60, 88]]), "white"), area(smoothClosed([[60, 22], [68, 44], [60, 84], [52, 44]]), "pale"));
     case "key":
-      return all(inner(straight([[60, 4], [60, 24]])), [-1, 1].flatMap((s) => [area(smoothClosed([[60, 26], [60 + s * 14, 30], [60 + s * 42, 66], [60 + s * 36, 86], [60 + s * 18, 62]]), "straw"), area(ellipse(60 + s * 8, 32, 8, 6), "brown"), faint(smooth([[60 + s * 14, 36], [60 + s * 26, 54], [60 + s * 34, 78]]))]));
+      // one alone, its seed in the middle or at the foot, and a pair: a key may be either
+      return all(inner(straight([[28, 6], [28, 22]])), area(smoothClosed([[28, 20], [37, 40], [34, 66], [27, 88], [20, 66], [19, 40]]), "straw"), area(ellipse(28, 52, 5, 6.5), "brown"), faint(smooth([[29, 26], [31, 44]])), inner(straight([[80, 6], [80, 24]])), [-1, 1].flatMap((s) => [area(smoothClosed([[80, 26], [80 + s * 11, 30], [80 + s * 33, 66], [80 + s * 28, 84], [80 + s * 14, 62]]), "straw"), area(ellipse(80 + s * 6, 32, 6, 5), "brown"), faint(smooth([[80 + s * 11, 36], [80 + s * 20, 54], [80 + s * 27, 76]]))]));
     case "capsule":
       return all(inner(straight([[60, 4], [60, 20]])), area(smoothClosed([[60, 18], [74, 40], [72, 66], [60, 84], [48, 66], [46, 40]]), "green"), inner(smooth([[60, 20], [64, 50], [60, 82]])), [[88, 34], [94, 48], [30, 40], [26, 56]].map(([x, y]) => area(circle(x, y, 3), "brown")), faint(straight([[76, 44], [86, 36]])), faint(straight([[44, 46], [33, 42]])));
     case "plume":

@@ -9,7 +9,7 @@ import { drawState } from "./states";
 
 const flora = shippedFlora();
 
-/** Absolute points of a path of M, L, C and closed arcs: enough to see where a drawing lies. */
+/** Absolute points of a path of M, L, C, and of an ellipse made of two arcs: enough to see where a drawing lies. */
 function pointsOf({ d }: Shape): Point[] {
   const points: Point[] = [];
   for (const [, letter, numbers] of d.matchAll(/([MLC])([^A-Za-z]*)/g)) {
@@ -17,6 +17,7 @@ function pointsOf({ d }: Shape): Point[] {
     const step = letter === "C" ? 6 : 2;
     for (let i = step - 2; i < values.length; i += step) points.push([values[i], values[i + 1]]);
   }
+  for (const [, x, y, rx, ry] of d.matchAll(/M([-\d.]+),([-\d.]+)a([-\d.]+),([-\d.]+) /g)) points.push([+x + +rx, +y - +ry], [+x + 2 * +rx, +y], [+x + +rx, +y + +ry]);
   return points;
 }
 

@@ -1,4 +1,4 @@
-import { all, area, type Point, type Shape, faint, flat, inner, outline, smooth, straight, type Tint } from "./shapes";
+import { all, area, type Point, type Shape, faint, inner, outline, smooth, straight, type Tint } from "./shapes";
 
 export type LeafShape = "linear" | "lance" | "oval" | "egg" | "spoon" | "heart" | "arrow" | "round" | "kidney" | "diamond";
 export type LeafEdge = "smooth" | "fine" | "coarse" | "blunt" | "spiny";
@@ -35,11 +35,21 @@ function baseFactor(base: Leaf["base"], u: number): number {
   return 1;
 }
 
+/** From here on a blunt blade is closed by a quarter of an ellipse. */
+const BLUNT_FROM = 0.7;
+
 function tipFactor(tip: Leaf["tip"], u: number): number {
-  if (tip === "blunt") return u > 0.8 ? Math.sqrt(Math.max(0, 1 - ((u - 0.8) / 0.2) ** 2)) / Math.max(0.25, Math.sin(Math.PI * u) ** 0.8 / 0.62) : 1;
   if (tip === "drawn-out") return u > 0.52 ? Math.max(0.13, 1 - (u - 0.52) * 3.4) : 1;
   if (tip === "pointed" || tip === "spine") return u > 0.6 ? Math.max(0.06, 1 - (u - 0.6) * 1.6) : 1;
   return 1;
+}
+
+/** Half the width of this blade at a share u of its length, as a share of the length, teeth left out. */
+function halfWidth(leaf: Leaf, u: number): number {
+  const profile = PROFILES[leaf.shape];
+  const blunt = leaf.tip === "blunt" && u > BLUNT_FROM;
+  const plain = blunt ? profile(BLUNT_FROM) * Math.sqrt(Math.max(0, 1 - ((u - BLUNT_FROM) / (1 - BLUNT_FROM)) ** 2)) : profile(u);
+  return plain * baseFactor(leaf.base, u) * tipFactor(leaf.tip, u) * lobeFactor(leaf.lobes, u);
 }
 
 function lobeFactor(lobes: LeafLobes | undefined, u: number): number {
@@ -66,7 +76,7 @@ export function bladeOutline(leaf: Leaf, [x, y]: Point, length: number, angle = 
   const side = (sign: number): Point[] =>
     Array.from({ length: steps + 1 }, (_, i) => {
       const u = i / steps;
-      const half = length * PROFILES[leaf.shape](u) * baseFactor(leaf.base, u) * tipFactor(leaf.tip, u) * lobeFactor(leaf.lobes, u);
+      const half = length * halfWidth(leaf, u);
       const foot = leaf.base === "slanted" ? Math.min(1, (sign > 0 ? 0.2 : 1) + u * 2.4) : 1;
       const dent = leaf.tip === "notched" && u > 0.88 ? (u - 0.88) * length * 0.9 : 0;
       const tooth = u > 0.06 && u < 0.95 ? edgeTooth(leaf.edge, i) : 0;
@@ -85,10 +95,18 @@ function footLobes(leaf: Leaf, [x, y]: Point, length: number): { right: Point[];
   const make = (points: Point[]) => ({ right: points, left: points.map(([px, py]) => [2 * x - px, py] as Point).reverse() });
   const s = length / 60;
   if (leaf.base === "ears") return make([[x, y], [x + 3 * s, y + 7 * s], [x + 9 * s, y + 10 * s], [x + 13 * s, y + 5 * s], [x + 10 * s, y - 2 * s]]);
-  if (leaf.shape === "kidney") return make([[x, y], [x + 5 * s, y + 8 * s], [x + 16 * s, y + 12 * s], [x + 27 * s, y + 6 * s], [x + 30 * s, y - 4 * s]]);
-  if (leaf.base === "heart" || (leaf.shape === "heart" && !leaf.base)) return make([[x, y], [x + 4 * s, y + 6 * s], [x + 11 * s, y + 8.5 * s], [x + 18 * s, y + 4 * s], [x + 21 * s, y - 4 * s]]);
+  if (leaf.shape === "kidney") return make(roundLobe([x, y], 29 * s, 13 * s));
+  if (leaf.base === "heart" || (leaf.shape === "heart" && !leaf.base)) return make(roundLobe([x, y], 20.5 * s, 10 * s));
   if (leaf.shape === "arrow" && leaf.base !== "flat") return make([[x, y], [x + 7 * s, y + 4 * s], [x + 20 * s, y + 11 * s], [x + 18 * s, y - 2 * s]]);
   return { right: [], left: [] };
+}
+
+/** A lobe that leaves the stalk's foot downwards and comes up again at `width` beside it, `drop` deep. */
+function roundLobe([x, y]: Point, width: number, drop: number): Point[] {
+  return Array.from({ length: 10 }, (_, i) => {
+    const [across, down] = [(1 - Math.cos((Math.PI * i) / 9)) / 2, Math.sin((Math.PI * i) / 9)];
+    return [x + width * across, y + drop * down - 4 * across] as Point;
+  });
 }
 
 function turn(points: Point[], degrees: number, [cx, cy]: Point): Point[] {
@@ -105,10 +123,10 @@ export function drawLeaf(leaf: Leaf, foot: Point, length: number, angle = 0, sta
     parts.push(inner(straight([at(0, 0), at(0.97, 0)])));
     if (leaf.shape !== "linear") {
       for (let u = 0.16; u < 0.82; u += 0.13) {
-        const w = length * PROFILES[leaf.shape](u + 0.1) * lobeFactor(leaf.lobes, u + 0.1) * baseFactor(leaf.base, u + 0.1) * 0.8;
+        const w = length * halfWidth(leaf, u + 0.1) * 0.8;
         parts.push(faint(straight([at(u, 0), at(u + 0.12, w)])), faint(straight([at(u, 0), at(u + 0.12, -w)])));
       }
-      for (let u = 0.12; u < 0.86; u += 0.055) parts.push(faint(straight([at(u, 1.2), at(u + 0.01, length * PROFILES[leaf.shape](u) * lobeFactor(leaf.lobes, u) * baseFactor(leaf.base, u) * 0.86)])));
+      for (let u = 0.12; u < 0.86; u += 0.055) parts.push(faint(straight([at(u, 1.2), at(u + 0.01, length * halfWidth(leaf, u) * 0.86)])));
     }
   }
   if (leaf.edge === "spiny") parts.push(...spines(points));
@@ -117,7 +135,17 @@ export function drawLeaf(leaf: Leaf, foot: Point, length: number, angle = 0, sta
   return all(parts);
 }
 
+/** A spine on the tip of every tooth, standing away from the blade. */
 function spines(points: Point[]): Shape[] {
-  return points.flatMap((p, i) => (i % 4 === 3 && i > 4 && i < points.length - 4 ? [flat(circleDot(p), "ink")] : []));
+  const middle = points.reduce((sum, [x]) => sum + x, 0) / points.length;
+  return points.flatMap(([x, y], i) => {
+    if (i < 4 || i >= points.length - 4) return [];
+    const [outX, outY] = [x - (points[i - 1][0] + points[i + 1][0]) / 2, y - (points[i - 1][1] + points[i + 1][1]) / 2];
+    const size = Math.hypot(outX, outY);
+    if (size < TOOTH || outX * (x - middle) < 0) return [];
+    return [outline(straight([[x, y], [x + (SPINE * outX) / size, y + (SPINE * outY) / size]]))];
+  });
 }
-const circleDot = ([x, y]: Point) => `M${x - 0.8},${y}a.8,.8 0 1 0 1.6,0a.8,.8 0 1 0 -1.6,0Z`;
+/** A point that stands out from its neighbours by this much is the tip of a tooth. */
+const TOOTH = 1.2;
+const SPINE = 4;

@@ -1,5 +1,5 @@
 import { drawLeaf, type Leaf } from "./leaf";
-import { all, along, area, circle, ellipse, faint, flat, hair, inner, key, liveliness, outline, type Point, polar, rectangle, type Shape, smooth, smoothClosed, straight, type Tint } from "./shapes";
+import { all, along, area, circle, ellipse, faint, flat, hair, inner, key, liveliness, type Lively, outline, type Point, polar, rectangle, type Shape, smooth, smoothClosed, STILL, straight, type Tint } from "./shapes";
 
 /** A length of upright stem with its two edges. */
 export function stem(x: number, top: number, bottom: number, half: number, tint: Tint = "leaf"): Shape[] {
@@ -132,15 +132,20 @@ export function leafOrder(order: "alternate" | "opposite" | "whorled" | "basal" 
 }
 
 /** A divided leaf. */
-export function compoundLeaf(kind: "simple" | "three" | "palmate" | "pinnate" | "ferny" | "none", middle: "same" | "longer" = "longer", leaf: Leaf = { shape: "egg" }): Shape[] {
-  if (kind === "simple") return all(drawLeaf(leaf, [60, 76], 62, 0, 14), bud(60, 90));
+export function compoundLeaf(kind: "simple" | "three" | "palmate" | "pinnate" | "ferny" | "none", middle: "same" | "longer" = "longer", leaf: Leaf = { shape: "egg" }, lively: Lively = STILL): Shape[] {
+  const leaflet = (foot: Point, length: number, angle: number) => drawLeaf(leaf, foot, length * (1 + lively(LEAFLET_GROWTH)), angle + lively(LEAFLET_TURN));
+  if (kind === "simple") return all(drawLeaf(leaf, [60, 76], 62, lively(LEAFLET_TURN), 14), bud(60, 90));
   if (kind === "none") return leafOrder("spines");
   const rod = outline(straight([[60, 92], [60, kind === "pinnate" ? 30 : 62]]));
-  if (kind === "three") return all(rod, outline(straight([[60, 62], [60, middle === "longer" ? 48 : 60]])), drawLeaf(leaf, [61, 62], 40, 82), drawLeaf(leaf, [59, 62], 40, -82), drawLeaf(leaf, [60, middle === "longer" ? 48 : 60], 42, 0));
-  if (kind === "palmate") return all(rod, ...[-112, -56, 0, 56, 112].map((a) => drawLeaf(leaf, polar(60, 62, middle === "longer" && a === 0 ? 10 : 2, a - 90), 40, a)));
-  if (kind === "pinnate") return all(rod, ...[76, 58, 42].flatMap((y) => [drawLeaf(leaf, [60, y], 30, 72), drawLeaf(leaf, [60, y], 30, -72)]).flat(), drawLeaf(leaf, [60, 32], 28, 0));
+  if (kind === "three") return all(rod, outline(straight([[60, 62], [60, middle === "longer" ? 48 : 60]])), leaflet([61, 62], 40, 82), leaflet([59, 62], 40, -82), leaflet([60, middle === "longer" ? 48 : 60], 42, 0));
+  if (kind === "palmate") return all(rod, ...[-112, -56, 0, 56, 112].map((a) => leaflet(polar(60, 62, middle === "longer" && a === 0 ? 10 : 2, a - 90), 40, a)));
+  if (kind === "pinnate") return all(rod, ...[76, 58, 42].flatMap((y) => [leaflet([60, y], 30, 72), leaflet([60, y], 30, -72)]).flat(), leaflet([60, 32], 28, 0));
   return all(rod, ferny([60, 92], 82, -90, 3));
 }
+
+/** No two leaves of a plant are quite alike: leaflets of one leaf differ by so much of their length, and are turned by so many degrees. Less than any state differs from the next. */
+const LEAFLET_GROWTH = 0.04;
+const LEAFLET_TURN = 4;
 
 /** A leaf divided again and again, as strokes. */
 export function ferny([x, y]: Point, length: number, degrees: number, depth: number, width = 1.4): Shape[] {

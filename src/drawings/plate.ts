@@ -1,9 +1,10 @@
 import { type Model, type Position, recordingOf, scoreFor, type Stage } from "@/core/identify";
 import { handLeaf } from "./leaf-detail";
+import { flowerKind } from "./flowers";
 import { drawLeaf, type Leaf } from "./leaf";
 import { collar, compoundLeaf, leafOrder, section } from "./parts";
-import type { Shape } from "./shapes";
-import { drawState } from "./states";
+import { liveliness, type Shape } from "./shapes";
+import { drawState, flowerTint } from "./states";
 
 /** One part of a plant, drawn from its own states; null where the flora does not say how it looks. */
 export interface Panel {
@@ -86,6 +87,8 @@ function grass(stage: Stage, at: At, state: State): Panel[] {
 const LEAF_CHARACTERS = ["leaf-kind", "leaf-shape", "leaf-edge", "leaf-lobes", "leaf-base", "leaf-tip", "leaf-stalk", "middle-stalk", "lobe-plan"];
 /** A leaf is drawn this long, in the drawing's own units. */
 const LEAF_DRAWN = 62;
+/** and turned by at most so many degrees: each plant by its own */
+const LEAF_TURN = 4;
 
 function leafFrom(at: At): Leaf | null {
   const shape = at("leaf-shape");
@@ -118,10 +121,11 @@ function leafPanel(model: Model, taxon: number, stage: Stage, at: At, name: stri
   const part = `Leaf${divided ? ", divided" : ""}${name ? `, ${name}` : ""}`;
   const measures = [range(model, taxon, "leaf-length", stage), divided ? range(model, taxon, "leaflets", stage) : ""].filter(Boolean);
   if (!leaf) return { part, shapes: null, measures: measures.join(", ") };
-  if (divided) return { part, shapes: compoundLeaf(kind as "three", (at("middle-stalk") ?? "longer") as "same", leaf), measures: measures.join(", ") };
+  const lively = liveliness(`${model.flora.taxa[taxon].id} ${stage} ${name}`);
+  if (divided) return { part, shapes: compoundLeaf(kind as "three", (at("middle-stalk") ?? "longer") as "same", leaf, lively), measures: measures.join(", ") };
   const bar = scaleBar(model, taxon, stage);
   const fan = at("lobe-plan") === "fan" && (leaf.lobes === "deep" || leaf.lobes === "shallow");
-  return { part, shapes: [...(fan ? handLeaf(HAND_LOBES, notchOf(model, taxon, stage, leaf.lobes), [60, 82], LEAF_DRAWN, leaf.edge) : drawLeaf(leaf, [60, 74], LEAF_DRAWN, 0, at("leaf-stalk") === "none" ? 0 : 16)), ...(bar?.shapes ?? [])], measures: [...measures, ...(bar ? [`bar ${bar.cm} cm`] : [])].join(", ") };
+  return { part, shapes: [...(fan ? handLeaf(HAND_LOBES, notchOf(model, taxon, stage, leaf.lobes), [60, 82], LEAF_DRAWN, leaf.edge) : drawLeaf(leaf, [60, 74], LEAF_DRAWN, lively(LEAF_TURN), at("leaf-stalk") === "none" ? 0 : 16)), ...(bar?.shapes ?? [])], measures: [...measures, ...(bar ? [`bar ${bar.cm} cm`] : [])].join(", ") };
 }
 
 /** How many lobes a hand has is not recorded; three is the fewest that shows the plan. */
@@ -162,14 +166,14 @@ function broadLeaf(stage: Stage, at: At, state: State, measure: (character: stri
   const order = at("leaf-order");
   const panels: Panel[] = [
     ...leaves,
-    { part: "Order on the stem", shapes: order ? leafOrder(order as "alternate", leaf ? { ...leaf, veins: false } : undefined) : null, measures: measure("height") },
+    { part: "Order on the stem", shapes: order ? leafOrder(order as "alternate", leaf ? { shape: leaf.shape, veins: false } : undefined) : null, measures: measure("height") },
     { part: "Stem cut across", shapes: stemSection(at), measures: "" },
     state("Hair of the stem", "stem-hair"),
     state("Arms", "arms"),
     state("Foot of the leaf stalk", "stalk-foot"),
     state("Underground", "root-kind"),
   ];
-  const flower = [state("Flower", "flower-kind", "flower-width", "flower-length"), state("Its colour", "flower-colour", "petals"), state("How they stand together", "cluster"), ...sexes];
+  const flower = [flowerPanel(at, state), state("Its colour", "flower-colour", "petals"), state("How they stand", "cluster"), ...sexes];
   const fruit = [state("Fruit", "fruit-kind", "fruit-length"), state("Its colour", "fruit-colour"), state("Where it stands", "fruit-place")];
   const shown = stage === "flowering" ? [...flower, ...panels] : stage === "fruiting" ? [...fruit, ...panels] : panels;
   return shown.filter((panel) => panel.part !== "Arms" || at("arms") !== "none").filter((panel) => panel.part !== "Foot of the leaf stalk" || (at("stalk-foot") !== null && at("stalk-foot") !== "plain"));
@@ -177,8 +181,15 @@ function broadLeaf(stage: Stage, at: At, state: State, measure: (character: stri
 
 /** Shapes with ears or lobes of their own draw them; the joined pair is a picture of its own. */
 function baseOf(shape: string, base: string | null): Leaf["base"] {
-  if (base === null || base === "joined" || ((shape === "heart" || shape === "kidney" || shape === "arrow") && base === "heart")) return undefined;
+  if (base === null || base === "joined" || ((shape === "heart" || shape === "kidney" || shape === "arrow") && (base === "heart" || base === "flat"))) return undefined;
   return base as Leaf["base"];
+}
+
+/** The flower in its own colour; where the colour varies, white as paper. */
+function flowerPanel(at: At, state: State): Panel {
+  const kind = at("flower-kind");
+  const colour = at("flower-colour");
+  return { ...state("Flower", "flower-kind", "flower-width", "flower-length"), shapes: kind ? flowerKind(kind, colour ? flowerTint(colour) : "white") : null };
 }
 
 function stemSection(at: At): Shape[] | null {

@@ -35,6 +35,17 @@ export const faint = (d: string): Shape => ({ d, ink: "faint" });
 export const hair = (d: string, width = 0.9): Shape => ({ d, ink: "hair", width });
 export const key = (d: string): Shape => ({ d, ink: "key" });
 
+/** Lines of one style that follow each other, drawn as one: the same picture with a fraction of the elements. Areas stay apart, as one covers another. */
+export function joinLines(shapes: Shape[]): Shape[] {
+  const joined: Shape[] = [];
+  for (const shape of shapes) {
+    const last = joined.at(-1);
+    if (last && !last.tint && !shape.tint && last.ink === shape.ink && last.width === shape.width && last.dash === shape.dash) joined[joined.length - 1] = { ...last, d: last.d + shape.d };
+    else joined.push(shape);
+  }
+  return joined;
+}
+
 /** Points along a line from a to b, n of them, ends included. */
 export function along(a: Point, b: Point, n: number): Point[] {
   return Array.from({ length: n }, (_, i) => [a[0] + ((b[0] - a[0]) * i) / (n - 1), a[1] + ((b[1] - a[1]) * i) / (n - 1)]);
@@ -42,8 +53,13 @@ export function along(a: Point, b: Point, n: number): Point[] {
 
 export const polar = (cx: number, cy: number, r: number, degrees: number): Point => [cx + r * Math.cos((degrees * Math.PI) / 180), cy + r * Math.sin((degrees * Math.PI) / 180)];
 
+/** A number within ± the spread given: how far one leaf or stroke departs from the typical one. */
+export type Lively = (spread: number) => number;
+/** As typical as can be: for answers to choose from, which show the state and no plant. */
+export const STILL: Lively = () => 0;
+
 /** Natural variation from a seed: the same name draws the same lines. */
-export function liveliness(name: string): (spread: number) => number {
+export function liveliness(name: string): Lively {
   let seed = 7;
   for (const letter of name) seed = (seed * 31 + letter.charCodeAt(0)) % 1000003;
   const chance = seededChance(seed);

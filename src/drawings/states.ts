@@ -119,7 +119,7 @@ const DRAWINGS: Record<string, Draw> = {
   },
   "leaf-order": (s) => leafOrder(s as "alternate"),
   "leaf-kind": (s) => compoundLeaf(s as "simple"),
-  "leaf-shape": (s) => bigLeaf({ shape: s as LeafShape, base: s === "heart" || s === "arrow" || s === "kidney" || s === "diamond" ? undefined : s === "egg" ? "rounded" : "wedge" }),
+  "leaf-shape": (s) => bigLeaf({ shape: s as LeafShape, base: s === "heart" || s === "arrow" || s === "kidney" || s === "diamond" || s === "round" ? undefined : s === "egg" ? "rounded" : "wedge" }),
   "leaf-lobes": (s) => bigLeaf({ shape: s === "backward" ? "spoon" : "oval", lobes: s as LeafLobes }),
   "leaf-edge": (s) => bigLeaf({ shape: "oval", edge: s as LeafEdge }),
   "leaf-base": (s) => s === "joined" ? joinedPair() : drawLeaf({ shape: s === "heart" ? "heart" : "egg", base: s as Leaf["base"] }, [60, 76], 66, 0, s === "ears" ? 4 : 14),
@@ -203,7 +203,7 @@ const DRAWINGS: Record<string, Draw> = {
     return all(body, s === "solid" ? [faint(straight([[60, 10], [60, 88]]))] : s === "orange" ? [48, 60, 72].map((x) => inner(smooth([[x, 10], [60 + (x - 60) * 0.6, 50], [60, 86]]))) : [20, 38, 56].map((y) => faint(smooth([[40, y], [60, y + 5], [80, y]]))));
   },
   "flower-kind": (s) => flowerKind(s),
-  "flower-colour": (s) => openFlower(s === "green" ? 6 : 5, ({ white: "white", yellow: "yellow", orange: "orange", pink: "pink", purple: "purple", green: "green", red: "red" } as const)[s as "white"], 38, 60, 48, s === "yellow" ? "orange" : "yellow").concat(HATCHES[s] ?? []),
+  "flower-colour": (s) => all(area(circle(60, 48, 38), flowerTint(s)), HATCHES[s] ?? []),
   cluster,
   "flower-sex": (s) => all(openFlower(5, "white", 40, 60, 48, "green"), s !== "female" ? Array.from({ length: 10 }, (_, i) => [{ ...outline(straight([polar(60, 48, 8, i * 36), polar(60, 48, 22, i * 36)])) }, area(circle(...polar(60, 48, 23, i * 36), 2.4), "yellow")]).flat() : [], s !== "male" ? [area(circle(60, 48, 9), "green"), ...[-20, 0, 20].map((a) => ({ ...outline(straight([[60, 44], polar(60, 44, 13, -90 + a)])), width: 2 }))] : [flat(circle(60, 48, 7), "paper")]),
   sepals: (s) => all(openFlower(5, "pink", 22, 60, 30), stem(60, 56, 94, 2), [-60, -30, 0, 30, 60].flatMap((a) => {
@@ -230,7 +230,7 @@ const DRAWINGS: Record<string, Draw> = {
   "split-fruit": (s) => splitFruit(s),
   "fruit-core": (s) => (s === "core" ? all(fruit("bramble"), area(straight([[56, 10], [64, 10], [63, 26], [57, 26]], true), "white")) : all(fruit("bramble").slice(1), area(ellipse(60, 28, 13, 5), "paper"), area(smoothClosed([[18, 44], [26, 44], [30, 62], [22, 74], [14, 62]]), "white"))),
   "pod-hair": (s) => pod(s as "none"),
-  "fruit-place": (s) => all(outline(straight([[60, 94], [60, 8]])), s === "axils" ? [24, 46, 68].flatMap((y) => [area(circle(69, y - 5, 5), "red"), area(circle(51, y - 5, 5), "red"), ...drawLeaf({ shape: "lance", veins: false }, [60, y], 32, 70), ...drawLeaf({ shape: "lance", veins: false }, [60, y], 32, -70)]) : all([50, 60, 70, 55, 65].map((x, i) => area(circle(x, 10 + (i > 2 ? 9 : i === 1 ? 0 : 3), 5), "red")), [40, 62].flatMap((y) => [...drawLeaf({ shape: "lance", veins: false }, [60, y], 32, 66), ...drawLeaf({ shape: "lance", veins: false }, [60, y], 32, -66)]))),
+  "fruit-place": (s) => all(outline(straight([[60, 94], [60, 8]])), s === "axils" ? [24, 46, 68].flatMap((y) => [...drawLeaf({ shape: "lance", veins: false }, [60, y], 32, 70), ...drawLeaf({ shape: "lance", veins: false }, [60, y], 32, -70), area(circle(68, y - 7, 5), "straw"), area(circle(52, y - 7, 5), "straw")]) : all([50, 60, 70, 55, 65].map((x, i) => area(circle(x, 10 + (i > 2 ? 9 : i === 1 ? 0 : 3), 5), "straw")), [40, 62].flatMap((y) => [...drawLeaf({ shape: "lance", veins: false }, [60, y], 32, 66), ...drawLeaf({ shape: "lance", veins: false }, [60, y], 32, -66)]))),
   "fruit-cluster": (s) => all(outline(straight([[60, 4], [60, 34]])), (s === "one" ? [[60, 50]] : s === "few" ? [[46, 48], [74, 48], [60, 62]] : [[36, 40], [52, 38], [68, 38], [84, 40], [44, 54], [60, 52], [76, 54], [52, 68], [68, 68], [60, 82]]).flatMap(([x, y]) => [inner(straight([[60, 30], [x, y]])), area(circle(x, y, s === "one" ? 16 : s === "few" ? 11 : 8), "red")])),
   "water-plan": water.waterPlan,
   "water-leaf": water.waterLeaf,
@@ -259,12 +259,18 @@ const DRAWINGS: Record<string, Draw> = {
 };
 
 /** Hatching that tells colours apart in black and white: the direction stands for the colour, as in heraldry. */
+/** The tint of a state of flower-colour. */
+export const flowerTint = (colour: string): Tint => (colour in FLOWER_TINTS ? FLOWER_TINTS[colour] : "white");
+const FLOWER_TINTS: Record<string, Tint> = { white: "white", yellow: "yellow", orange: "orange", pink: "pink", purple: "purple", green: "green", red: "red" };
+
+/** A colour is a disc, which says nothing of petals; its marks tell it from the others where colours cannot be seen. */
 const HATCHES: Record<string, Shape[]> = {
-  yellow: Array.from({ length: 12 }, (_, i) => flat(circle(...polar(60, 48, 24 + (i % 2) * 6, i * 30), 1), "ink")),
-  orange: Array.from({ length: 5 }, (_, i) => inner(straight([polar(60, 48, 14, i * 72 - 90), polar(60, 48, 32, i * 72 - 90)]))),
-  pink: Array.from({ length: 5 }, (_, i) => faint(straight([polar(60, 48, 20, i * 72 - 104), polar(60, 48, 30, i * 72 - 76)]))),
-  red: Array.from({ length: 5 }, (_, i) => [16, 22, 28].map((r) => inner(straight([polar(60, 48, r, i * 72 - 98), polar(60, 48, r, i * 72 - 82)])))).flat(),
-  purple: Array.from({ length: 5 }, (_, i) => [inner(straight([polar(60, 48, 20, i * 72 - 104), polar(60, 48, 30, i * 72 - 76)])), inner(straight([polar(60, 48, 20, i * 72 - 76), polar(60, 48, 30, i * 72 - 104)]))]).flat(),
+  yellow: Array.from({ length: 12 }, (_, i) => flat(circle(...polar(60, 48, 18 + (i % 2) * 10, i * 30), 1.3), "ink")),
+  orange: [44, 54, 64, 74].map((x) => inner(straight([[x, 26], [x, 70]]))),
+  pink: [34, 44, 54, 64].map((y) => faint(straight([[36, y + 6], [84, y - 6]]))),
+  purple: [36, 48, 60].flatMap((y) => [46, 60, 74].flatMap((x) => [inner(straight([[x - 4, y - 4], [x + 4, y + 4]])), inner(straight([[x + 4, y - 4], [x - 4, y + 4]]))])),
+  green: [12, 20, 28].map((r) => faint(circle(60, 48, r))),
+  red: [32, 42, 52, 62].map((y) => inner(straight([[36, y], [84, y]]))),
 };
 const FRUIT_MARKS: Record<string, Shape[]> = {
   red: [40, 52, 64, 76].map((x) => faint(straight([[x, 26], [x, 74]]))),

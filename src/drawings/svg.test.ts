@@ -2,7 +2,8 @@ import { describe, expect, it } from "vitest";
 import { buildModel, STAGES } from "@/core/identify";
 import { shippedFlora } from "../../tests/support/shipped-flora";
 import { plateOf, usualState } from "./plate";
-import { WIDTH } from "./shapes";
+import { drawState } from "./states";
+import { area, circle, inner, joinLines, type Shape, straight, WIDTH } from "./shapes";
 import { shapesToSvg, sheetToSvg } from "./svg";
 
 const model = buildModel(shippedFlora());
@@ -57,4 +58,21 @@ describe("what a plant usually shows", () => {
     }
   });
   it("is nothing for a character that there is not", () => expect(usualState(model, 0, "glow", "flowering")).toBeNull());
+});
+
+describe("lines joined", () => {
+  const line = (x: number): Shape => inner(straight([[x, 0], [x, 9]]));
+  it("are one where nothing lies between them and their style is one, and areas stay apart", () => {
+    const disc = area(circle(5, 5, 3), "leaf");
+    expect(joinLines([line(1), line(2), disc, disc, line(3), { ...line(4), width: 3 }, { ...line(5), dash: true }, { ...line(6), dash: true }]).map((s) => s.d)).toEqual([line(1).d + line(2).d, disc.d, disc.d, line(3).d, line(4).d, line(5).d + line(6).d]);
+  });
+  it("draw every stroke of every state, in its order", () => {
+    for (const character of model.flora.characters) for (const state of character.states) {
+      const shapes = drawState(character.id, state.id) ?? [];
+      const joined = joinLines(shapes);
+      expect(joined.map((s) => s.d).join("")).toBe(shapes.map((s) => s.d).join(""));
+      expect(joined.filter((s) => s.tint)).toEqual(shapes.filter((s) => s.tint));
+      expect(shapes.every((s) => s.d.startsWith("M")), `${character.id} ${state.id} begins where it says`).toBe(true);
+    }
+  });
 });

@@ -1,4 +1,4 @@
-import { HEIGHT, type Shape, type Tint, WIDTH } from "./shapes";
+import { HEIGHT, joinLines, type Shape, type Tint, WIDTH } from "./shapes";
 
 export const TINTS: Record<Tint, string> = { leaf: "#d8e4c4", pale: "#ecf1de", dark: "#86a070", bark: "#cdbca2", white: "#fffdf6", yellow: "#f0cf5a", orange: "#e39a4a", pink: "#e9b4c1", purple: "#a392be", green: "#b3cb97", red: "#cf8377", black: "#3a3a3a", blue: "#8b9cbd", brown: "#a78a69", silver: "#d7dad6", straw: "#ece0bb", water: "#d6e6e8", ground: "#e6ddc6", sky: "#eef2f6", ink: "#1d2a24", paper: "#fbf9f2", bluegrey: "#aec1bc", yellowgreen: "#e2e6a0" };
 export const INK = "#1d2a24";
@@ -12,8 +12,10 @@ export function shapesToSvg(shapes: Shape[], scale = 1): string {
 /** How thick a shape's line is; 0 where it has none. */
 export const lineWidth = (s: Shape): number => s.width ?? (s.ink ? WIDTHS[s.ink] : 0);
 
-const pathsOf = (shapes: Shape[]): string => shapes.map((s) => `<path d="${s.d}" fill="${s.tint ? TINTS[s.tint] : "none"}" stroke="${s.ink ? INK : "none"}" stroke-width="${lineWidth(s)}" stroke-linecap="round" stroke-linejoin="round"${s.dash ? ' stroke-dasharray="3 3"' : ""}/>`).join("");
+const pathsOf = (shapes: Shape[]): string => joinLines(shapes).map((s) => `<path d="${s.d}" fill="${s.tint ? TINTS[s.tint] : "none"}" stroke="${s.ink ? INK : "none"}" stroke-width="${lineWidth(s)}" stroke-linecap="round" stroke-linejoin="round"${s.dash ? ' stroke-dasharray="3 3"' : ""}/>`).join("");
 
+/** A name of more letters than this is set smaller, so that it stays under its own drawing. */
+const LONG_NAME = 18;
 const PANEL = { width: WIDTH + 14, height: HEIGHT + 34, columns: 5 };
 
 /** A whole plate as one sheet: each part with its name and measures; a part that is not recorded stays blank and says so. */
@@ -23,7 +25,7 @@ export function sheetToSvg(panels: { part: string; shapes: Shape[] | null; measu
   const cells = panels.map(({ part, shapes, measures }, i) => {
     const [x, y] = [(i % PANEL.columns) * PANEL.width + 7, Math.floor(i / PANEL.columns) * PANEL.height + 6];
     const picture = shapes ? pathsOf(shapes) : `<text x="60" y="52" text-anchor="middle" font-size="10" fill="#5a6258">varies or not recorded</text>`;
-    return `<g transform="translate(${x},${y})"><rect width="${WIDTH}" height="${HEIGHT}" fill="#fdfbf5" stroke="#cfc8b4" stroke-width="0.6"/>${picture}<text y="${HEIGHT + 12}" font-size="10" font-weight="600" fill="#1d2a24">${escapeXml(part)}</text><text y="${HEIGHT + 23}" font-size="8.5" fill="#5a6258">${escapeXml(measures)}</text></g>`;
+    return `<g transform="translate(${x},${y})"><rect width="${WIDTH}" height="${HEIGHT}" fill="#fdfbf5" stroke="#cfc8b4" stroke-width="0.6"/>${picture}<text y="${HEIGHT + 12}" font-size="${part.length > LONG_NAME ? 8 : 10}" font-weight="600" fill="#1d2a24">${escapeXml(part)}</text><text y="${HEIGHT + 23}" font-size="8.5" fill="#5a6258">${escapeXml(measures)}</text></g>`;
   });
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}" font-family="Atkinson Hyperlegible Next, sans-serif"><rect width="100%" height="100%" fill="#ffffff"/>${cells.join("")}</svg>`;
 }

@@ -15,7 +15,7 @@ export function waterPlan(kind: string): Shape[] {
   if (kind === "whorled") return all(pond(), stalk(), [20, 42, 64, 84].flatMap((y) => [-155, -25, -110, -70, 165, 15].map((a) => strap(60, y, 24, a, 2.6))));
   if (kind === "opposite") return all(pond(), stalk(), [20, 44, 68].flatMap((y) => [strap(60, y, 34, -160, 2.4), strap(60, y, 34, -20, 2.4)]));
   if (kind === "alternate") return all(pond(), stalk(), [16, 34, 52, 70].map((y, i) => strap(60, y + 6, 40, i % 2 ? -155 : -25, 5)));
-  if (kind === "rosette") return all(pond(), inner(straight([[60, 94], [60, 48]])), [0, 45, 90, 135, 180, 225, 270, 315].flatMap((a) => [outline(straight([[60, 44], polar(60, 44, 22, a)])), area(straight([polar(60, 44, 20, a), polar(...polar(60, 44, 30, a), 10, a + 90), polar(60, 44, 40, a), polar(...polar(60, 44, 30, a), 10, a - 90)], true), "green")]));
+  if (kind === "rosette") return all(pond(), inner(straight([[60, 94], [60, 48]])), [0, 45, 90, 135, 180, 225, 270, 315].flatMap((a) => [outline(straight([[60, 44], polar(60, 44, 22, a)])), area(circle(...polar(60, 44, 30, a), 9), "green")]));
   return all(pond(), stalk(), [22, 48, 74].flatMap((y) => [-150, -120, -60, -30, 170, 10].map((a) => ({ ...outline(straight([[60, y], polar(60, y, 27, a)])), width: 2 }))));
 }
 

@@ -1,28 +1,9 @@
-import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-import { afterAll, describe, expect, it } from "vitest";
-import { compileFlora } from "./compile";
+import { describe, expect, it } from "vitest";
+import { changedFlora } from "../../tests/support/changed-flora";
+import { shippedFlora } from "../../tests/support/shipped-flora";
 import { readNotes } from "./read-notes";
 
-const folders: string[] = [];
-afterAll(() => {
-  for (const folder of folders) rmSync(folder, { recursive: true, force: true });
-});
-
-/** The shipped flora with one file changed. */
-function changed(file: string, change: (text: string) => string) {
-  const folder = mkdtempSync(join(tmpdir(), "flora-"));
-  folders.push(folder);
-  cpSync("flora", folder, { recursive: true });
-  const path = join(folder, file);
-  const before = readFileSync(path, "utf8");
-  const after = change(before);
-  expect(after, "the change must change something").not.toBe(before);
-  writeFileSync(path, after);
-  return compileFlora(folder);
-}
-const said = (file: string, change: (text: string) => string) => changed(file, change).problems.map((p) => p.what).join("\n");
+const said = (file: string, change: (text: string) => string, scope: "whole" | "set" = "set") => changedFlora(file, change, scope).problems.map((p) => p.what).join("\n");
 const swap = (from: string | RegExp, to: string) => (text: string) => text.replace(from, to);
 
 describe("what the checker finds in a set", () => {
@@ -58,25 +39,25 @@ describe("what the checker finds in the characters", () => {
 
 describe("what the checker finds in the pairs", () => {
   it("a decider that is no character, with the line", () => {
-    const { problems } = changed("pairs.yaml", swap("sheath-closure, tone", "sheath-closing, tone"));
+    const { problems } = changedFlora("pairs.yaml", swap("sheath-closure, tone", "sheath-closing, tone"));
     expect(problems).toHaveLength(1);
     expect(problems[0]).toMatchObject({ file: "flora/pairs.yaml", what: expect.stringContaining('unknown character "sheath-closing"') });
     expect(problems[0].line).toBeGreaterThan(1);
   });
   it("a pair without the mistake that people make", () => {
-    expect(said("pairs.yaml", swap(/, mistake: "[^"]*" \}/, " }"))).toContain("needs the mistake");
+    expect(said("pairs.yaml", swap(/, mistake: "[^"]*" \}/, " }"), "whole")).toContain("needs the mistake");
   });
 });
 
 describe("a file that is no YAML", () => {
   it("stops with its name and line", () => {
-    expect(() => changed("groups.yaml", (text) => `${text}\n  - : [`)).toThrow(/flora\/groups\.yaml:\d+/);
+    expect(() => changedFlora("groups.yaml", (text) => `${text}\n  - : [`)).toThrow(/flora\/groups\.yaml:\d+/);
   });
 });
 
 describe("states of two layers", () => {
   it("a plant's own line wins over its group's", () => {
-    const { flora } = changed("groups.yaml", swap("pull: tough", "pull: annual"));
+    const { flora } = changedFlora("groups.yaml", swap("pull: tough", "pull: annual"));
     const pull = flora.characters.findIndex((c) => c.id === "pull");
     const annual = flora.characters[pull].states.findIndex((s) => s.id === "annual");
     const own = flora.taxa.findIndex((t) => t.name === "Festuca roemeri");
@@ -85,7 +66,7 @@ describe("states of two layers", () => {
 });
 
 describe("independent notes", () => {
-  const { flora } = compileFlora("flora");
+  const flora = shippedFlora();
   const notes = readNotes();
   it("have ids of their own, a day, a text and something seen", () => {
     expect(new Set(notes.map((n) => n.id)).size).toBe(notes.length);

@@ -73,8 +73,8 @@ export function floraFigures(flora: CompiledFlora, problems: Problem[], root: st
 /** Scores of each plant that differ from at least one set-mate: only these tell anything. */
 export function differingScores(flora: CompiledFlora): number[] {
   const base = flora.taxa.map((_, t) => new Map(flora.scores.filter((s) => s.taxon === t && !s.stage && !s.position && !s.form).map((s) => [s.character, JSON.stringify(s.notApplicable ?? s.shares ?? s.points)])));
-  return flora.taxa.map((taxon, t) => {
-    const mates = flora.taxa.flatMap((other, o) => (o !== t && other.sets.some((s) => taxon.sets.includes(s)) ? [o] : []));
+  return flora.taxa.map((_, t) => {
+    const mates = setMates(flora, t);
     return [...base[t]].filter(([character, value]) => value !== "true" && mates.some((o) => base[o].get(character) !== undefined && base[o].get(character) !== value)).length;
   });
 }
@@ -140,8 +140,9 @@ export function twinsAt(model: Model, taxon: number, stage: Stage, characters = 
   const { flora } = model;
   const s = STAGES.indexOf(stage);
   const z = model.firstCondition[taxon] + s;
+  const mates = setMates(flora, taxon);
   const useful = flora.characters
-    .map((character, c) => ({ c, character, spread: character.stages.includes(stage) && model.scoresOf[taxon].has(c) ? meanVariation(model, taxon, c, s) : 0 }))
+    .map((character, c) => ({ c, character, spread: character.stages.includes(stage) && model.scoresOf[taxon].has(c) ? meanVariation(model, taxon, mates, c, s) : 0 }))
     .filter((x) => x.spread > 0)
     .sort((a, b) => b.spread - a.spread)
     .slice(0, characters);
@@ -161,8 +162,13 @@ export function twinsAt(model: Model, taxon: number, stage: Stage, characters = 
   return [...judgement.flat.taxa.keys()].filter((t) => t !== taxon && described(t) && judgement.flat.taxa[t] > CONFUSED_SHARE * Math.max(own, 1e-9) && judgement.flat.taxa[t] > CONFUSED_SHARE);
 }
 
-function meanVariation(model: Model, taxon: number, c: number, stage: number): number {
-  const mates = model.flora.taxa.flatMap((other, o) => (o !== taxon && other.sets.some((s) => model.flora.taxa[taxon].sets.includes(s)) ? [o] : []));
+/** Other plants of the sets that a plant is in. */
+function setMates(flora: CompiledFlora, taxon: number): number[] {
+  const { sets } = flora.taxa[taxon];
+  return flora.taxa.flatMap((other, o) => (o !== taxon && other.sets.some((s) => sets.includes(s)) ? [o] : []));
+}
+
+function meanVariation(model: Model, taxon: number, mates: number[], c: number, stage: number): number {
   return mates.reduce((sum, o) => sum + variation({ model }, c, taxon, o, stage), 0) / Math.max(1, mates.length);
 }
 

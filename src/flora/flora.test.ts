@@ -1,8 +1,7 @@
-import { cpSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { changedFlora } from "../../tests/support/changed-flora";
 import { compileFlora } from "./compile";
 import { differingScores } from "./figures";
 import { taxonId } from "./read-taxa";
@@ -45,24 +44,16 @@ describe("the shipped flora", () => {
     expect(taxonId("Reynoutria ×bohemica")).toBe("reynoutria-x-bohemica");
   });
   it("changes its version with any score", () => {
-    const other = brokenCopy((text) => text.replace("pull: tough", "pull: runner"), "groups.yaml");
+    const other = changedFlora("groups.yaml", (text) => text.replace("pull: tough", "pull: runner"));
     expect(other.flora.version).not.toBe(flora.version);
   });
 });
-
-function brokenCopy(change: (text: string) => string, file: string) {
-  const folder = mkdtempSync(join(tmpdir(), "flora-"));
-  cpSync("flora", folder, { recursive: true });
-  const path = join(folder, file);
-  writeFileSync(path, change(readFileSync(path, "utf8")));
-  return compileFlora(folder);
-}
 
 describe("the checker", () => {
   const line = (text: string, needle: string) => text.split("\n").findIndex((l) => l.includes(needle)) + 1;
   it("names file and line of an unknown state", () => {
     const source = readFileSync("flora/sets/12-canes.yaml", "utf8");
-    const { problems } = brokenCopy((t) => t.replace("cluster: few usually, flat rarely", "cluster: few usually, bunch rarely"), "sets/12-canes.yaml");
+    const { problems } = changedFlora("sets/12-canes.yaml", (t) => t.replace("cluster: few usually, flat rarely", "cluster: few usually, bunch rarely"));
     expect(problems).toEqual([{ file: "flora/sets/12-canes.yaml", line: line(source, "cluster: few usually, flat rarely"), what: expect.stringContaining('unknown state "bunch"') }]);
   });
   it.each([
@@ -72,7 +63,7 @@ describe("the checker", () => {
     ["characters/20-leaf.yaml", "trust: high", "trust: great", /write plain, high, normal or low/],
     ["pairs.yaml", "[Brachypodium sylvaticum, Bromus vulgaris]", "[Brachypodium sylvaticum, Bromus ignotus]", /unknown taxon/],
   ])("finds what is wrong in %s", (file, from, to, words) => {
-    const { problems } = brokenCopy((t) => t.replace(from, to), file);
+    const { problems } = changedFlora(file, (t) => t.replace(from, to), file === "pairs.yaml" ? "whole" : "set");
     expect(problems.length).toBeGreaterThan(0);
     expect(problems.map((p) => p.what).join("\n")).toMatch(words);
   });

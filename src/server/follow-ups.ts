@@ -4,7 +4,7 @@ import { followUp, patch } from "@/db/schema";
 import { notFound, Refusal } from "./faults";
 import { asMember, type Member } from "./session";
 
-export const checkInputSchema = z.object({ id: z.uuid(), doneOn: z.iso.date(), percentControl: z.coerce.number().min(-1000).max(100).optional(), note: z.string().trim().min(1, "say what you found").max(2000), state: z.enum(["open", "treated", "watched", "gone"]) });
+export const checkInputSchema = z.object({ id: z.uuid(), doneOn: z.iso.date(), percentControl: z.coerce.number().min(-1000).max(100).optional(), note: z.string().trim().min(1, "say what you found").max(2000), state: z.enum(["open", "treated", "watched", "gone"], "say how the patch is now") });
 
 /** What was found on going back. Harm (more than before) is a negative control, not 0. */
 export async function recordCheck(member: Member, raw: unknown): Promise<void> {

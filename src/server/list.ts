@@ -4,7 +4,7 @@ import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
 import { type Status, STATUSES } from "@/core/identify";
 import type { Transaction } from "@/db/client";
-import { listEntry } from "@/db/schema";
+import { listEntry, site } from "@/db/schema";
 import { Refusal } from "./faults";
 import { taxonByName } from "./flora";
 import { asMember, type Member } from "./session";
@@ -40,4 +40,33 @@ export async function setStatus(member: Member, raw: unknown): Promise<Status> {
     await tx.insert(listEntry).values({ districtId: member.districtId, id: uuidv7(), taxon: input.taxon, siteId, status: input.status, action: input.action || null, changedBy: member.personName });
   });
   return input.status;
+}
+
+export interface ListLine {
+  taxon: string;
+  /** null where the district as a whole says nothing and only a site does: then it counts as kept */
+  entry: { id: string; status: Status; action: string | null; changedBy: string; changedAt: Date } | null;
+  exceptions: { id: string; siteId: string; siteName: string; status: Status; changedBy: string; changedAt: Date }[];
+}
+
+/** The whole list on one sheet: each plant with its status in the district and where a site says otherwise. */
+export async function listLines(member: Member): Promise<ListLine[]> {
+  const rows = await asMember(member, (tx) => tx.select({ entry: listEntry, siteName: site.name }).from(listEntry).leftJoin(site, eq(listEntry.siteId, site.id)).orderBy(listEntry.taxon, site.name));
+  const lines = new Map<string, ListLine>();
+  for (const { entry, siteName } of rows) {
+    const line = lines.get(entry.taxon) ?? { taxon: entry.taxon, entry: null, exceptions: [] };
+    const { id, status, action, changedBy, changedAt } = entry;
+    if (entry.siteId) line.exceptions.push({ id, siteId: entry.siteId, siteName: siteName ?? "", status, changedBy, changedAt });
+    else line.entry = { id, status, action, changedBy, changedAt };
+    lines.set(entry.taxon, line);
+  }
+  return [...lines.values()];
+}
+
+/** Takes one line off the list: a site follows the district again, a plant of the district counts as kept again. */
+export async function takeOffList(member: Member, raw: unknown): Promise<string> {
+  const { id } = z.object({ id: z.uuid() }).parse(raw);
+  const gone = await asMember(member, (tx) => tx.delete(listEntry).where(eq(listEntry.id, id)).returning({ taxon: listEntry.taxon }));
+  if (gone.length === 0) throw new Refusal(404, "That line is no longer on the list.", []);
+  return gone[0].taxon;
 }

@@ -1,4 +1,4 @@
-import { caseSchema, describeScore, judge, type Model, partingChecks, partLater, plainName, STAGES, stageShares, dayOfYear, type Stage, type Status, twinsOf } from "@/core/identify";
+import { caseSchema, describeScore, judge, type Model, partingChecks, partLater, perils, plainName, STAGES, stageShares, dayOfYear, type Stage, type Status, twinsOf } from "@/core/identify";
 import { district } from "@/db/schema";
 import { todayIn } from "./clock";
 import { modelOf } from "./amendments";
@@ -49,7 +49,7 @@ export async function compareTwins(member: Member, ids: string[], asked: Stage |
     later: partLater(model, taxa, stage, day, here.hemisphere).map((l) => ({ stage: l.stage, from: l.from, name: model.flora.characters[l.check.character].name, ask: model.flora.characters[l.check.character].ask })),
     sameTreatment: taxa.every((t) => !judgement.keptSide[t] && judgement.group[t] === judgement.group[taxa[0]]),
     mistake: taxa.length === 2 ? (pair?.mistake ?? null) : null,
-    hazards: [...new Set(taxa.flatMap((t) => [model.flora.taxa[t].hazards.people, model.flora.taxa[t].hazards.handling].filter((h) => h !== undefined).map((h) => `${plainName({ model }, t)}: ${h}`)))],
+    hazards: hazardsOf(model, taxa),
   };
 }
 
@@ -76,4 +76,70 @@ export function findTwins(model: Model, taxonId: string, stage: Stage, status: R
   return twinsOf(model, taxon, stage, 10)
     .map(({ taxon: t, likeness }) => ({ id: model.flora.taxa[t].id, name: model.flora.taxa[t].name, common: plainName({ model }, t), status: status[model.flora.taxa[t].name] ?? ("kept" as const), likeness }))
     .sort((x, y) => Number(target(x.status)) - Number(target(y.status)) || y.likeness - x.likeness);
+}
+
+/** Looks that a line of the set's card has room for. */
+const CARD_LOOKS = 2;
+
+export interface SetCard {
+  model: Model;
+  name: string;
+  stage: Stage;
+  stages: Stage[];
+  lines: { target: CardPlant; kept: CardPlant; likeness: number; looks: { character: string; name: string; target: string; kept: string }[] }[];
+  hazards: string[];
+}
+export interface CardPlant {
+  index: number;
+  id: string;
+  name: string;
+  common: string;
+  status: Status;
+}
+
+/**
+ * The field card of a set: what is acted on here, beside the plants to keep that are taken for it, and the looks that part them.
+ * @returns null where no set has that id
+ */
+export async function setCard(member: Member, id: string, asked: Stage | undefined): Promise<SetCard | null> {
+  const model = await modelOf(member);
+  const set = model.flora.sets.find((s) => s.id === id);
+  if (!set) return null;
+  const { list, here } = await asMember(member, async (tx) => ({ list: await listFor(tx, null), here: (await tx.select().from(district))[0] }));
+  const statusOf = (t: number): Status => list.status[model.flora.taxa[t].name] ?? "kept";
+  const keptSide = model.flora.taxa.map((_, t) => (["target", "watch"].includes(statusOf(t)) ? 0 : 1));
+  const taxa = set.taxa.map((taxon) => model.flora.taxa.findIndex((t) => t.id === taxon));
+  const targets = taxa.filter((t) => !keptSide[t]);
+  const stages = STAGES.filter((stage) => (targets.length > 0 ? targets : taxa).some((t) => model.flora.taxa[t].calendar[stage]));
+  const stage = stages.find((s) => s === asked) ?? stageNow(model, targets.length > 0 ? targets : taxa, stages, todayIn(here.zone), here.hemisphere);
+  const plant = (index: number): CardPlant => ({ index, id: model.flora.taxa[index].id, name: model.flora.taxa[index].name, common: plainName({ model }, index), status: statusOf(index) });
+  return {
+    model,
+    name: set.name,
+    stage,
+    stages,
+    lines: perils(model, taxa, keptSide, stage).map(({ target, kept, likeness, checks }) => ({
+      target: plant(target),
+      kept: plant(kept),
+      likeness,
+      looks: checks
+        .map(({ character }) => {
+          const { id: c, name } = model.flora.characters[character];
+          return { character: c, name, target: mostly(model, target, character, stage), kept: mostly(model, kept, character, stage) };
+        })
+        .filter((look) => look.target !== look.kept)
+        .slice(0, CARD_LOOKS),
+    })),
+    hazards: hazardsOf(model, targets),
+  };
+}
+
+/** What a plant shows mostly, in words: one state, or its usual measures. */
+function mostly(model: Model, taxon: number, c: number, stage: Stage): string {
+  return describeScore({ model }, taxon, c, stage, 1) || "varies";
+}
+
+/** What of these plants harms people or the hand, by plant. */
+function hazardsOf(model: Model, taxa: number[]): string[] {
+  return [...new Set(taxa.flatMap((t) => [model.flora.taxa[t].hazards.people, model.flora.taxa[t].hazards.handling].filter((h) => h !== undefined).map((h) => `${plainName({ model }, t)}: ${h}`)))];
 }

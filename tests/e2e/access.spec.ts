@@ -15,7 +15,6 @@ for (const path of SCREENS) {
 }
 
 test("no serious finding on a finding, a patch, its methods, a record and an entry, in all themes", async ({ page }) => {
-  test.setTimeout(150000);
   await page.goto("/ledger");
   const entry = await page.locator("tbody a").first().getAttribute("href");
   await page.goto("/season");

@@ -24,7 +24,6 @@ test.beforeAll(async () => {
 test.afterAll(() => server?.kill("SIGTERM"));
 
 test("a real first start: set-up opened with the printed code, then an empty notebook that says what belongs in it", async ({ browser }) => {
-  test.setTimeout(120000);
   const page = await (await browser.newContext()).newPage();
   await page.goto(address);
   await expect(page).toHaveURL(/set-up/);

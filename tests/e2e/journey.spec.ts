@@ -3,7 +3,6 @@ import { answer, HOGWEED, openBench, tape, UNDECIDED } from "./bench-steps";
 import { pageOf } from "./people";
 
 test("from a plant at the gate to a line in the ledger", async ({ browser, viewport }) => {
-  test.setTimeout(180000);
   const scout = await pageOf(browser, "scout", viewport);
   await openBench(scout);
   await scout.getByRole("button", { name: /In leaf/ }).click();
@@ -62,4 +61,23 @@ test("from a plant at the gate to a line in the ledger", async ({ browser, viewp
   await applicator.getByRole("link", { name: "The patch" }).click();
   await expect(applicator.getByText("Look under the edges.")).toBeVisible();
   for (const page of [scout, specialist, applicator]) await page.context().close();
+});
+
+test("a check that is due is recorded on Today, once it says what was found and how the patch is", async ({ browser, viewport }) => {
+  const page = await pageOf(browser, "scout", viewport);
+  await page.goto("/today");
+  const due = page.locator("li:has(form[aria-label^='Record the check of'])").first();
+  await due.locator("summary").click();
+  const form = due.getByRole("form");
+  await form.getByRole("button", { name: "Record" }).click();
+  await expect(form.getByText("say what you found")).toBeVisible();
+  await expect(form.getByText("say how the patch is now")).toBeVisible();
+  await form.getByLabel("What was found").fill("Two seedlings under the hedge.");
+  await form.getByLabel("The patch now").selectOption("open");
+  await form.getByLabel(/Control, %/).fill("80");
+  await form.getByRole("button", { name: "Record" }).click();
+  await expect(form.getByText("Recorded.")).toBeVisible();
+  await due.getByRole("link", { name: "The patch" }).click();
+  await expect(page.getByText(/Two seedlings under the hedge\. Control 80 %/)).toBeVisible();
+  await page.context().close();
 });

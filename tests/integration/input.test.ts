@@ -5,7 +5,7 @@ import { finding, followUp, invitation, membership, patch, plan, site } from "@/
 import { findingDetail, overrule, saveFinding } from "@/server/findings";
 import { recordCheck } from "@/server/follow-ups";
 import { mapTile, patchDetail, patchLines, savePatch, saveSite, siteLines } from "@/server/ground";
-import { listFor, setStatus } from "@/server/list";
+import { listFor, listLines, setStatus, takeOffList } from "@/server/list";
 import { acceptInvitation, invite, peopleOf, setRoles, setUp } from "@/server/people";
 import { pictureContent } from "@/server/pictures";
 import { makePlan, planningFor } from "@/server/plans";
@@ -190,6 +190,23 @@ describe("the list", () => {
     expect(rows[0].n).toBe(1);
     if (before.status["Poa annua"]) await setStatus(keeper, { taxon: "Poa annua", status: before.status["Poa annua"] });
     else await inDistrict(OTTER, (tx) => tx.execute(sql`DELETE FROM list_entry WHERE taxon = 'Poa annua' AND site_id IS NULL`));
+  });
+});
+
+describe("the list on one sheet", () => {
+  it("shows the district's word and where a site says otherwise, and lets a site follow the district again", async () => {
+    const [place] = await siteLines(keeper);
+    await setStatus(keeper, { taxon: "Poa annua", status: "watch", siteId: place.id });
+    const lineOf = async () => (await listLines(keeper)).find((l) => l.taxon === "Poa annua");
+    const own = (await lineOf())?.exceptions.find((e) => e.siteId === place.id);
+    expect(own).toMatchObject({ siteName: place.name, status: "watch", changedBy: keeper.personName });
+    expect((await inDistrict(OTTER, (tx) => listFor(tx, place.id))).status["Poa annua"]).toBe("watch");
+    await expect(takeOffList(member(["keeper"], PINE), { id: own?.id })).rejects.toThrow(/no longer on the list/);
+    expect((await lineOf())?.exceptions).toHaveLength(1);
+    expect(await takeOffList(keeper, { id: own?.id })).toBe("Poa annua");
+    expect((await lineOf())?.exceptions ?? []).toHaveLength(0);
+    await expect(takeOffList(keeper, { id: own?.id })).rejects.toThrow(/no longer on the list/);
+    await expect(takeOffList(keeper, { id: "all" })).rejects.toThrow();
   });
 });
 

@@ -2,6 +2,7 @@ import { redirect } from "next/navigation";
 import { setUpAction } from "@/app/actions";
 import { Cover } from "@/components/cover";
 import { ActionForm, Field } from "@/components/ui/action-form";
+import { ZoneInput } from "@/components/zone-input";
 import { needsSetUp } from "@/server/people";
 
 export const metadata = { title: "Set up" };
@@ -14,7 +15,7 @@ export default async function SetUpPage() {
       <ActionForm action={setUpAction} label="Set up" draft="set-up" className="mt-5 grid gap-4">
         <Field name="code" label="One-time code"><input name="code" autoComplete="off" className="figure uppercase" required /></Field>
         <Field name="districtName" label="Name of the district"><input name="districtName" required /></Field>
-        <Field name="zone" label="Time zone" hint="such as America/Los_Angeles"><input name="zone" defaultValue={Intl.DateTimeFormat().resolvedOptions().timeZone} required /></Field>
+        <Field name="zone" label="Time zone" hint="such as America/Los_Angeles"><ZoneInput name="zone" /></Field>
         <Field name="hemisphere" label="Hemisphere"><select name="hemisphere" defaultValue="north"><option value="north">North</option><option value="south">South</option></select></Field>
         <Field name="name" label="Your name"><input name="name" autoComplete="name" required /></Field>
         <Field name="email" label="Your e-mail"><input name="email" type="email" autoComplete="username" required /></Field>

@@ -1,10 +1,10 @@
 "use client";
-import { type RefObject, useMemo, useState } from "react";
+import { memo, type RefObject, useMemo, useState } from "react";
 import type { Character } from "@/core/identify";
 import { findParts, indexParts } from "@/core/names";
 
 /** Free order: find any part of the plant and answer it now. */
-export function AnyPart({ characters, askable, onChoose, inputRef }: { characters: Character[]; /** parts that suit what still fits */ askable: string[] | null; onChoose: (id: string) => void; inputRef: RefObject<HTMLInputElement | null> }) {
+export const AnyPart = memo(function AnyPart({ characters, askable, onChoose, inputRef }: { characters: Character[]; /** parts that suit what still fits */ askable: string[] | null; onChoose: (id: string) => void; inputRef: RefObject<HTMLInputElement | null> }) {
   const [text, setText] = useState("");
   const index = useMemo(() => indexParts(characters), [characters]);
   const suits = useMemo(() => (askable ? new Set(askable) : null), [askable]);
@@ -24,4 +24,4 @@ export function AnyPart({ characters, askable, onChoose, inputRef }: { character
       ) : null}
     </section>
   );
-}
+});

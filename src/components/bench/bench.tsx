@@ -1,6 +1,6 @@
 "use client";
 import Link from "next/link";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { CaseInput, Character, Identification, Lens, ObservationInput, Stage } from "@/core/identify";
 import { StatusMark, Tape } from "../marks";
 import { shortDay } from "../dates";
@@ -50,10 +50,9 @@ export function Bench(props: BenchProps) {
   const [sure, setSure] = useState<Sure>("sure");
   const [chosen, setChosen] = useState<string | null>(null);
   const [sheet, setSheet] = useState<"none" | "fits" | "save" | "any">("none");
-  const before = useRef(new Map<string, number>());
   const site = props.sites.find((s) => s.id === draft?.siteId) ?? first;
   const input = useMemo<CaseInput | null>(() => (draft && site ? { id: draft.id, day: draft.day, hemisphere: props.hemisphere, stage: draft.stage, kit: kit as CaseInput["kit"], setting: site.setting, list: site.status, actions: site.actions, confirmed: props.confirmed, costs: props.costs, observations: draft.observations } : null), [draft, site, kit, props.hemisphere, props.confirmed, props.costs]);
-  const { state, view, fault } = useEngine(props.floraUrl, input, (lens || null) as Lens);
+  const { state, view, before, fault } = useEngine(props.floraUrl, input, (lens || null) as Lens);
   const search = useRef<HTMLInputElement>(null);
 
   const character = useMemo(() => {
@@ -64,14 +63,12 @@ export function Bench(props: BenchProps) {
 
   const answer = (observation: ObservationInput) => {
     if (!draft) return;
-    before.current = new Map(view?.field.map((m) => [m.taxon, m.probability]));
     shelf.change({ ...draft, observations: [...draft.observations.filter((o) => o.character !== observation.character), observation] });
     setChosen(null);
     setSure("sure");
   };
   const remove = (index: number) => {
     if (!draft) return;
-    before.current = new Map(view?.field.map((m) => [m.taxon, m.probability]));
     shelf.change({ ...draft, observations: draft.observations.filter((_, i) => i !== index) });
   };
   const undo = () => {
@@ -81,6 +78,15 @@ export function Bench(props: BenchProps) {
   };
   const setStage = (stage: Stage | null) => draft && shelf.change({ ...draft, stage, stageAsked: true });
 
+  const chooseAny = useCallback((id: string) => {
+    setChosen(id);
+    setSheet("none");
+  }, []);
+  const siteId = draft?.siteId ?? "";
+  const { finish: finishDraft } = shelf;
+  const finish = useCallback((sent: string[]) => finishDraft(newDraft(siteId, props.today), sent), [finishDraft, siteId, props.today]);
+
+  const answerNow = useCallback((observation: ObservationInput) => act.current.answer(observation), []);
   const act = useRef({ answer, undo, character, setStage, asking: true, sure });
   act.current = { answer, undo, character, setStage, asking: !draft?.stageAsked, sure };
   useEffect(() => {
@@ -143,7 +149,7 @@ export function Bench(props: BenchProps) {
           {!draft.stageAsked ? (
             <StageQuestion onAnswer={setStage} />
           ) : character ? (
-            <Question character={character} why={nextCheck?.why ?? ""} caution={nextCheck?.caution === "gloves" ? "Gloves on: a plant that still fits harms the skin." : undefined} sure={sure} onSure={setSure} onAnswer={answer} />
+            <Question character={character} why={nextCheck?.why ?? ""} caution={nextCheck?.caution === "gloves" ? "Gloves on: a plant that still fits harms the skin." : undefined} sure={sure} onSure={setSure} onAnswer={answerNow} />
           ) : view ? (
             <section><h1 className="text-[24px]">Nothing more to ask at this stage, with this kit</h1><p className="mt-2">Save it as it stands, or choose any part below.</p></section>
           ) : (
@@ -152,19 +158,19 @@ export function Bench(props: BenchProps) {
           {others.length > 0 && draft.stageAsked ? (
             <p className="mt-4 flex flex-wrap gap-2 items-center"><span className="small">Or look at:</span>{others.map((o) => <button key={o.character} type="button" className="button !min-h-[44px] !py-1 small" onClick={() => setChosen(o.character)}>{nameOf(o.character)}</button>)}</p>
           ) : null}
-          <div id="any-panel" className={sheet === "any" ? "" : "hidden lg:block"}><AnyPart inputRef={search} characters={state.vocabulary.characters} askable={view?.askable ?? null} onChoose={(id) => { setChosen(id); setSheet("none"); }} /></div>
+          <div id="any-panel" className={sheet === "any" ? "" : "hidden lg:block"}><AnyPart inputRef={search} characters={state.vocabulary.characters} askable={view?.askable ?? null} onChoose={chooseAny} /></div>
           <Evidence rows={view?.evidence.length === draft.observations.length ? view.evidence : draft.observations.map((o) => ({ seen: nameOf(o.character), decibans: 0 }))} pair={view?.pair ?? null} onRemove={remove} />
-          <Later later={draft.observations.length > 0 ? (found?.next.later ?? []) : []} nameOf={nameOf} names={view?.names ?? {}} />
+          <Later later={draft.observations.length > 0 ? (found?.next.later ?? []) : []} nameOf={nameOf} names={state.vocabulary.plainNames} />
         </div>
         <div className="px-4 md:px-6 py-4 min-w-0">
           <div id="fits-panel" className={sheet === "fits" ? "" : "hidden lg:block"}>
             <h2 className="ruled">Who still fits<span className="small">higher fits better · the dashed line is your limit{found ? `, ${Number((found.limit * 100).toPrecision(2))} %` : ""}</span></h2>
-            {view ? <Hedge marks={view.field} before={before.current} limit={view.identification.limit} /> : null}
-            {found && draft.observations.length > 0 && found.sameTreatment.length > 0 ? <p className="mt-2">No need to tell these apart, they get the same treatment here: {found.sameTreatment[0].map((n) => view?.names[n] ?? n).join(", ")}.</p> : null}
-            {found && found.untested.length > 0 ? <p className="small mt-2">Not tested, because the flora does not say: {found.untested.slice(0, 3).map((u) => `${view?.names[u.taxon] ?? u.taxon} (${u.characters.map(nameOf).join(", ")})`).join("; ")}</p> : null}
+            {view ? <Hedge marks={view.field} before={before} limit={view.identification.limit} /> : null}
+            {found && draft.observations.length > 0 && found.sameTreatment.length > 0 ? <p className="mt-2">No need to tell these apart, they get the same treatment here: {found.sameTreatment[0].map((n) => state.vocabulary.plainNames[n] ?? n).join(", ")}.</p> : null}
+            {found && found.untested.length > 0 ? <p className="small mt-2">Not tested, because the flora does not say: {found.untested.slice(0, 3).map((u) => `${state.vocabulary.plainNames[u.taxon] ?? u.taxon} (${u.characters.map(nameOf).join(", ")})`).join("; ")}</p> : null}
           </div>
           <div className={sheet === "save" ? "" : "hidden lg:block"}>
-            <SavePanel maySave={props.maySave} draft={draft} site={site} pictures={shelf.pictures} onChange={shelf.change} onAddPictures={shelf.addPictures} onRemovePicture={shelf.removePicture} onSaved={(sent) => shelf.finish(newDraft(draft.siteId, props.today), sent)} />
+            <SavePanel maySave={props.maySave} draft={draft} site={site} pictures={shelf.pictures} onChange={shelf.change} onAddPictures={shelf.addPictures} onRemovePicture={shelf.removePicture} onSaved={finish} />
           </div>
         </div>
       </div>

@@ -1,5 +1,6 @@
 "use client";
 import { scaleLog } from "d3-scale";
+import { memo } from "react";
 import { STATUS_WORDS, StatusMark } from "../marks";
 import type { FieldMark } from "./engine.worker";
 import { AXIS, COLUMN, FOOT, HEIGHT, LEAST, MIDDLE, type Placed, placeMarks, TOP, WIDTH } from "./place-marks";
@@ -10,7 +11,7 @@ const FIGURE = 52;
 const TICKS = [1, 0.3, 0.1, 0.03, 0.01, 0.003, 0.001];
 
 /** The hedge: who still fits. Kept side left, targets right; nothing on the left may stand above the dashed line. */
-export function Hedge({ marks, before, limit }: { marks: FieldMark[]; before: Map<string, number>; limit: number }) {
+export const Hedge = memo(function Hedge({ marks, before, limit }: { marks: FieldMark[]; before: Map<string, number>; limit: number }) {
   const y = scaleLog().domain([LEAST, 1]).range([HEIGHT - FOOT, TOP]);
   const placed = placeMarks(marks, before, y);
   const percent = (p: number) => (p < 0.001 ? "<0.1 %" : `${Number((p * 100).toPrecision(2))} %`);
@@ -60,7 +61,7 @@ export function Hedge({ marks, before, limit }: { marks: FieldMark[]; before: Ma
       </details>
     </figure>
   );
-}
+});
 
 /** Letters that fit between where a name begins and the end of its side. */
 const lettersFor = (m: Placed) => Math.max(8, Math.floor(((m.side === "kept" ? MIDDLE : WIDTH) - 4 - FIGURE - m.labelX) / LETTER));

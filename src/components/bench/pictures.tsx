@@ -1,4 +1,5 @@
 "use client";
+import { memo } from "react";
 import type { Stage } from "@/core/identify";
 import { cluster } from "@/drawings/flowers";
 import { winter } from "@/drawings/habits";
@@ -11,8 +12,8 @@ const STAGES: Record<Stage, () => Shape[]> = { seedling: () => drawState("first-
 
 export type PictureOf = { character: string; state: string } | { stage: Stage } | { unit: string };
 
-/** The picture of a state, of a stage, or the ruler of a measure. */
-export default function Picture({ of, className = "w-full h-full" }: { of: PictureOf; className?: string }) {
+/** The picture of a state, of a stage, or the ruler of a measure. It is drawn again only where another is wanted. */
+export default memo(function Picture({ of, className = "w-full h-full" }: { of: PictureOf; className?: string }) {
   const shapes = "stage" in of ? STAGES[of.stage]() : "unit" in of ? ruler(of.unit) : (drawState(of.character, of.state) ?? []);
   return <Drawing shapes={shapes} className={className} />;
-}
+}, (last, next) => last.className === next.className && JSON.stringify(last.of) === JSON.stringify(next.of));

@@ -1,5 +1,5 @@
 "use client";
-import { useState } from "react";
+import { memo, useState } from "react";
 import type { Character, ObservationInput } from "@/core/identify";
 import { NOT_DRAWN } from "@/drawings/not-drawn";
 import { LazyPicture } from "./lazy-picture";
@@ -7,7 +7,7 @@ import { LazyPicture } from "./lazy-picture";
 export type Sure = "sure" | "likely" | "guess";
 
 /** One question with its drawn answers, and the three that are always there. */
-export function Question({ character, why, caution, later, sure, onSure, onAnswer }: { character: Character; why: string; caution?: string; later?: string; sure: Sure; onSure: (s: Sure) => void; onAnswer: (o: ObservationInput) => void }) {
+export const Question = memo(function Question({ character, why, caution, later, sure, onSure, onAnswer }: { character: Character; why: string; caution?: string; later?: string; sure: Sure; onSure: (s: Sure) => void; onAnswer: (o: ObservationInput) => void }) {
   return (
     <section aria-labelledby="question" data-character={character.id}>
       <h1 id="question" className="text-[24px] md:text-[27px]">{character.ask}</h1>
@@ -25,7 +25,7 @@ export function Question({ character, why, caution, later, sure, onSure, onAnswe
       </div>
     </section>
   );
-}
+});
 
 function SureSwitch({ sure, onSure }: { sure: Sure; onSure: (s: Sure) => void }) {
   return (

@@ -1,7 +1,7 @@
 "use client";
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
-import { useEffect, useState } from "react";
+import { memo, useEffect, useState } from "react";
 import type { Draft } from "./draft";
 import type { BenchSite } from "./site";
 
@@ -21,7 +21,7 @@ interface Props {
 type Sending = { status: "idle" } | { status: "sending"; what: string } | { status: "failed"; why: string };
 
 /** Saves what was seen as a finding on a site at a point. What cannot be sent stays on the device. */
-export function SavePanel({ maySave, draft, site, pictures, onChange, onAddPictures, onRemovePicture, onSaved }: Props) {
+export const SavePanel = memo(function SavePanel({ maySave, draft, site, pictures, onChange, onAddPictures, onRemovePicture, onSaved }: Props) {
   const router = useRouter();
   const [sending, setSending] = useState<Sending>({ status: "idle" });
   const [mapOpen, setMapOpen] = useState(false);
@@ -63,7 +63,7 @@ export function SavePanel({ maySave, draft, site, pictures, onChange, onAddPictu
       {sending.status === "failed" ? <p role="alert" className="fault mt-2">Not sent: {sending.why} Everything is kept on this device; save again when you can.</p> : null}
     </section>
   );
-}
+});
 
 async function send(url: string, init: RequestInit): Promise<void> {
   let response: Response;

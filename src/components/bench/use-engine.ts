@@ -1,22 +1,22 @@
 "use client";
 import { type Remote, wrap } from "comlink";
 import { useEffect, useRef, useState } from "react";
-import type { CaseInput, Character, Lens } from "@/core/identify";
-import type { BenchView, Engine } from "./engine.worker";
+import type { CaseInput, Lens } from "@/core/identify";
+import type { BenchView, Engine, Vocabulary } from "./engine.worker";
 
-export interface Vocabulary {
-  characters: Character[];
-  taxa: { name: string; common: string[]; lifeForm: string }[];
-  version: string;
+/** What fits now, and how each plant stood before the last answer. */
+export interface Seen {
+  view: BenchView | null;
+  before: Map<string, number>;
 }
 export type EngineState = { status: "loading" } | { status: "failed"; why: string } | { status: "ready"; vocabulary: Vocabulary };
 
 /** The identification engine in a worker: loads the flora once, then answers each case. A late answer never overwrites a newer one. */
-export function useEngine(floraUrl: string, input: CaseInput | null, lens: Lens): { state: EngineState; view: BenchView | null; fault: string | null } {
+export function useEngine(floraUrl: string, input: CaseInput | null, lens: Lens): Seen & { state: EngineState; fault: string | null } {
   const engine = useRef<Remote<Engine> | null>(null);
   const asked = useRef(0);
   const [state, setState] = useState<EngineState>({ status: "loading" });
-  const [view, setView] = useState<BenchView | null>(null);
+  const [seen, setSeen] = useState<Seen>({ view: null, before: new Map() });
   const [fault, setFault] = useState<string | null>(null);
   useEffect(() => {
     const worker = new Worker(new URL("./engine.worker.ts", import.meta.url), { type: "module" });
@@ -36,10 +36,10 @@ export function useEngine(floraUrl: string, input: CaseInput | null, lens: Lens)
       .view(JSON.parse(key) as CaseInput, lens)
       .then((next) => {
         if (mine !== asked.current) return;
-        setView(next);
+        setSeen((last) => ({ view: next, before: new Map(last.view?.field.map((m) => [m.taxon, m.probability])) }));
         setFault(null);
       })
       .catch((error) => mine === asked.current && setFault(String(error.message ?? error)));
   }, [key, lens, state.status]);
-  return { state, view, fault };
+  return { state, ...seen, fault };
 }

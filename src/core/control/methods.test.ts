@@ -26,12 +26,9 @@ describe("methods as rules", () => {
     expect(advise("Jacobaea vulgaris", "2026-04-10", "vegetative", { ...open, grazed: true }).get("pull")?.cautions.join()).toMatch(/hay/);
   });
   it("answers for every plant and stage without a contradiction: now has a window, never has none", () => {
-    for (const taxon of flora.taxa) for (const stage of STAGES) for (const a of adviseMethods(methods, taxon, stage, open, "2026-05-20", "north", 50)) {
-      expect(a.why.length).toBeGreaterThan(0);
-      if (a.answer === "now") expect(a.window).not.toBeNull();
-      if (a.answer === "never") expect(a.window).toBeNull();
-      if (a.window) expect(a.window.to >= a.window.from).toBe(true);
-    }
+    const sound = (a: ReturnType<typeof adviseMethods>[number]) => a.why.length > 0 && (a.answer !== "now" || a.window !== null) && (a.answer !== "never" || a.window === null) && (!a.window || a.window.to >= a.window.from);
+    const faults = flora.taxa.flatMap((taxon) => STAGES.flatMap((stage) => adviseMethods(methods, taxon, stage, open, "2026-05-20", "north", 50).filter((a) => !sound(a)).map((a) => `${taxon.name}, ${stage}: ${a.method.id} ${a.answer}`)));
+    expect(faults).toEqual([]);
   });
   it("wraps months over the year end", () => {
     expect(inMonths("11-2", 12)).toBe(true);

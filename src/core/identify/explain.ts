@@ -60,8 +60,11 @@ export function untested(judgement: Judgement): { taxon: number; characters: str
     .filter((item) => item.characters.length > 0);
 }
 
-/** What a plant shows for a character, in words; empty if not recorded. */
-export function describeScore(judgement: Pick<Judgement, "model">, taxon: number, c: number, stage: (typeof STAGES)[number]): string {
+/**
+ * What a plant shows for a character, in words; empty if not recorded.
+ * @param most states named at most, the commonest first
+ */
+export function describeScore(judgement: Pick<Judgement, "model">, taxon: number, c: number, stage: (typeof STAGES)[number], most = 2): string {
   const { model } = judgement;
   const character = model.flora.characters[c];
   const score = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id);
@@ -72,29 +75,35 @@ export function describeScore(judgement: Pick<Judgement, "model">, taxon: number
     return round(low) === round(high) ? `${round(low)} ${character.unit}` : `${round(low)} to ${round(high)} ${character.unit}`;
   }
   const shares = score.shares as number[];
-  const shown = shares.map((share, s) => ({ share, s })).filter(({ share }) => share >= 0.2).sort((a, b) => b.share - a.share).slice(0, 2);
+  const shown = shares.map((share, s) => ({ share, s })).filter(({ share }) => share >= 0.2).sort((a, b) => b.share - a.share).slice(0, most);
   return shown.map(({ s }) => stateName(character, character.states[s].id)).join(" or ");
 }
 
+/** Plants among which a check's reason is looked for. */
+const REASONED = 4;
+
 /** Why a check is offered: which two it parts, and what each shows. */
-export function checkReason(judgement: Judgement, check: Check): string {
+export function checkReason(judgement: Judgement, check: Check, ranked = likeliest(judgement)): string {
   const { model } = judgement;
-  const ranked = [...judgement.local.taxa.keys()].sort((a, b) => judgement.local.taxa[b] - judgement.local.taxa[a]).slice(0, 4);
+  const shown = ranked.map((t) => ({ t, share: judgement.local.taxa[t], words: describeScore(judgement, t, check.character, likeliestStage(judgement, t)) }));
   let best: { a: number; b: number; weight: number; words: [string, string] } | null = null;
-  for (let i = 0; i < ranked.length; i++) {
-    for (let k = i + 1; k < ranked.length; k++) {
-      const [a, b] = [ranked[i], ranked[k]];
-      const stage = likeliestStage(judgement, a);
-      const words: [string, string] = [describeScore(judgement, a, check.character, stage), describeScore(judgement, b, check.character, stage)];
-      if (!words[0] || !words[1] || words[0] === words[1]) continue;
-      const weight = judgement.local.taxa[a] * judgement.local.taxa[b] * (judgement.keptSide[a] === judgement.keptSide[b] ? 0.3 : 1);
-      if (!best || weight > best.weight) best = { a, b, weight, words };
+  for (const [i, first] of shown.entries()) {
+    for (const second of shown.slice(i + 1)) {
+      if (!first.words || !second.words || first.words === second.words) continue;
+      const weight = first.share * second.share * (judgement.keptSide[first.t] === judgement.keptSide[second.t] ? 0.3 : 1);
+      if (!best || weight > best.weight) best = { a: first.t, b: second.t, weight, words: [first.words, second.words] };
     }
   }
   const kit = model.flora.characters[check.character].kit;
   const needs = kit.length > 0 ? ` ${kit.join(" and ")} needed.`.replace(/^ ./, (s) => s.toUpperCase()) : "";
   if (!best) return `Parts what still fits into smaller groups.${needs}`;
   return `Parts ${plainName(judgement, best.a)} (${best.words[0]}) from ${plainName(judgement, best.b)} (${best.words[1]}).${needs}`;
+}
+
+/** The likeliest plants here, likeliest first. */
+export function likeliest(judgement: Pick<Judgement, "local">, most = REASONED): number[] {
+  const { taxa } = judgement.local;
+  return [...taxa.keys()].sort((a, b) => taxa[b] - taxa[a]).slice(0, most);
 }
 
 export function likeliestStage(judgement: Judgement, taxon: number): (typeof STAGES)[number] {

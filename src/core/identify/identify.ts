@@ -1,5 +1,5 @@
 import type { Case } from "./case";
-import { checkReason, untested, verdictReason } from "./explain";
+import { checkReason, likeliest, untested, verdictReason } from "./explain";
 import { type Check, foreseeChecks, laterChecks, type Lens, towardsAction, towardsName, worthTowardsAction } from "./next-check";
 import { type Judgement, judge } from "./posterior";
 import type { Model } from "./model";
@@ -54,7 +54,8 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
   const checks = foreseeChecks(judgement);
   const id = (c: number) => model.flora.characters[c].id;
   const name = (t: number) => model.flora.taxa[t].name;
-  const named = (check: Check): NamedCheck => ({ character: id(check.character), seconds: check.seconds, why: checkReason(judgement, check), ...(check.caution ? { caution: check.caution } : {}) });
+  const ranked = likeliest(judgement);
+  const named = (check: Check): NamedCheck => ({ character: id(check.character), seconds: check.seconds, why: checkReason(judgement, check, ranked), ...(check.caution ? { caution: check.caution } : {}) });
   return {
     id: judgement.case.id,
     candidates: ranking(judgement, judgement.local.taxa),

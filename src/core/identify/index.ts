@@ -5,7 +5,7 @@ export { type Candidate, type Identification, identify, report } from "./identif
 export { minimumWidth, quantile } from "./measures";
 export { buildModel, type Model, recordingOf, scoreFor } from "./model";
 export { askableCharacters, type Check, foreseeChecks, type Lens, laterChecks, towardsAction, towardsName, variation, worthTowardsAction } from "./next-check";
-export { type EvidenceCache, type Judgement, judge } from "./posterior";
+export { judge, type Judgement, type Memory, newMemory } from "./posterior";
 export { dayOfYear, type Hemisphere, monthOf, stageBegins, stageShares } from "./season";
-export { likeness, type Parting, partingChecks, partLater, type Twin, twinsOf } from "./twins";
+export { likeness, type Parting, partingChecks, partLater, type Peril, perils, type Twin, twinsOf } from "./twins";
 export { decide, keptLimit, topOnSide, type Verdict, type VerdictResult } from "./verdict";

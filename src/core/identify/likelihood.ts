@@ -2,7 +2,7 @@ import { InputError } from "../errors";
 import type { Observation } from "./case";
 import { LIFE_FORMS, STAGES } from "./flora-types";
 import { minimumWidth, readingChance, readingHalfWidth } from "./measures";
-import { answerChances, backgroundRow, type Model, recordingOf, scoreFor, variesWithCondition } from "./model";
+import { answerChances, type Model, recordingOf, scoreFor, variesWithCondition } from "./model";
 import { confusionTable, grossErrorRate, widening } from "./observer";
 
 /** What one observation says: its chance in every condition, and under the background of every life form. */
@@ -28,9 +28,9 @@ export function evidenceOf(model: Model, observation: Observation, index: number
   if (observation.answer === "cannot-tell" || observation.answer === "not-there-yet") return null;
   const character = model.flora.characters[c];
   const evidence = character.states.length > 0 ? stateEvidence(model, c, observation, field) : measureEvidence(model, c, observation, field);
-  model.conditions.forEach((condition, z) => {
-    if (!model.seenAtStage[c * STAGES.length + condition.stage]) evidence.chance[z] *= OUT_OF_STAGE;
-  });
+  const { chance } = evidence;
+  const seenAt = model.seenAtStage.subarray(c * STAGES.length, (c + 1) * STAGES.length);
+  for (let z = 0; z < chance.length; z++) if (!seenAt[model.conditionStage[z]]) chance[z] *= OUT_OF_STAGE;
   return { character: c, block: character.block, ...evidence };
 }
 
@@ -39,16 +39,23 @@ type Chances = Pick<Evidence, "chance" | "background" | "even">;
 function stateEvidence(model: Model, c: number, observation: Observation, field: string): Chances {
   const character = model.flora.characters[c];
   const named = namedStates(model, c, observation, field);
-  const confusion = confusionTable(character, model.observerError, observation.sure);
-  const plain = observation.sure === "sure" && !observation.position;
   const n = model.answers[c];
-  const combine = (row: ArrayLike<number>) => Math.max(1e-9, combineStates(row, named, observation));
-  const chance = Float64Array.from(model.conditions, (condition, z) => {
-    const row = plain ? model.table[c].subarray(z * n, z * n + n) : answerChances(model, c, condition, observation.position, confusion);
-    return combine(row);
-  });
-  const background = Float64Array.from(LIFE_FORMS, (_, form) => combine(backgroundRow(model, c, form)));
-  return { chance, background, even: combine(new Float64Array(n).fill(1 / n)) };
+  const combine = (rows: ArrayLike<number>, from = 0) => Math.max(1e-9, combineStates(rows, from, named, observation));
+  const background = Float64Array.from(LIFE_FORMS, (_, form) => combine(model.background[c], form * n));
+  const even = combine(new Float64Array(n).fill(1 / n));
+  const chance = new Float64Array(model.conditions.length);
+  if (observation.sure === "sure" && !observation.position) {
+    const table = model.table[c];
+    for (let z = 0; z < chance.length; z++) chance[z] = combine(table, z * n);
+    return { chance, background, even };
+  }
+  const confusion = confusionTable(character, model.observerError, observation.sure);
+  for (let z = 0; z < chance.length; z++) {
+    const taxon = model.conditionTaxon[z];
+    const first = model.firstCondition[taxon];
+    chance[z] = z > first && !variesWithCondition(model, taxon, c) ? chance[first] : combine(answerChances(model, c, model.conditions[z], observation.position, confusion));
+  }
+  return { chance, background, even };
 }
 
 /** Indices of the states named; "absent" alone means the state none. */
@@ -63,15 +70,20 @@ function namedStates(model: Model, c: number, observation: Observation, field: s
   });
 }
 
-/** One of these: the sum. These together: each seen on some part. Absent: anything but these. k of n: a binomial. */
-function combineStates(row: ArrayLike<number>, named: number[], observation: Observation): number {
-  const sum = Math.min(1, named.reduce((total, s) => total + row[s], 0));
+/**
+ * One of these: the sum. These together: each seen on some part. Absent: anything but these. k of n: a binomial.
+ * @param rows chances of the answers, of which those from `from` on are meant
+ */
+function combineStates(rows: ArrayLike<number>, from: number, named: number[], observation: Observation): number {
+  let sum = 0;
+  for (let i = 0; i < named.length; i++) sum += rows[from + named[i]];
+  sum = Math.min(1, sum);
   if (observation.of) {
     const { yes, n } = observation.of;
     return Math.max(sum, 1e-6) ** yes * Math.max(1 - sum, 1e-6) ** Math.max(0, n - yes);
   }
   if (observation.answer === "absent" && observation.states) return 1 - sum;
-  if (observation.join === "all") return named.reduce((product, s) => product * row[s], 1) ** (1 / Math.max(1, named.length - 0.5));
+  if (observation.join === "all") return named.reduce((product, s) => product * rows[from + s], 1) ** (1 / Math.max(1, named.length - 0.5));
   return sum;
 }
 

@@ -22,6 +22,10 @@ export interface Model {
   flora: CompiledFlora;
   observerError: number;
   conditions: Condition[];
+  /** the plant, the stage and the plant's life form of each condition, flat for the passes over all of them */
+  conditionTaxon: Int32Array;
+  conditionStage: Uint8Array;
+  conditionLifeForm: Uint8Array;
   /** first condition of each taxon; one more at the end */
   firstCondition: Int32Array;
   answers: Int32Array;
@@ -36,6 +40,8 @@ export interface Model {
   seenAtStage: Uint8Array;
   /** how far plants of one genus agree in each character, in (0, 1): 1 less the mean distance of their states */
   kinLikeness: Float64Array;
+  /** taxon × character: 1 where the plant shows the character differently by stage or form */
+  varies: Uint8Array;
   scoresOf: Map<number, Score[]>[];
   /** scores of each measured character */
   measuredScores: Score[][];
@@ -62,6 +68,7 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
     for (let form = 0; form < taxon.forms.length; form++) for (let stage = 0; stage < STAGES.length; stage++) conditions.push({ taxon: t, stage, form });
   });
   firstCondition[flora.taxa.length] = conditions.length;
+  const taxonLifeForm = Uint8Array.from(flora.taxa, (t) => LIFE_FORMS.indexOf(t.lifeForm));
   const measured: Score[][] = flora.characters.map(() => []);
   for (const score of flora.scores) if (score.points) measured[score.character].push(score);
   const edges = flora.characters.map((c, i) => (c.states.length > 0 ? [] : classEdges(measured[i], c.kind)));
@@ -69,6 +76,9 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
     flora,
     observerError,
     conditions,
+    conditionTaxon: Int32Array.from(conditions, (z) => z.taxon),
+    conditionStage: Uint8Array.from(conditions, (z) => z.stage),
+    conditionLifeForm: Uint8Array.from(conditions, (z) => taxonLifeForm[z.taxon]),
     firstCondition,
     answers: Int32Array.from(flora.characters, (c, i) => (c.states.length > 0 ? c.states.length : edges[i].length + 1)),
     edges,
@@ -77,9 +87,10 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
     recording: recordings(flora, scoresOf),
     characterIndex: new Map(flora.characters.map((c, i) => [c.id, i])),
     taxonIndex: new Map(flora.taxa.map((t, i) => [t.name, i])),
-    taxonLifeForm: Uint8Array.from(flora.taxa, (t) => LIFE_FORMS.indexOf(t.lifeForm)),
+    taxonLifeForm,
     seenAtStage: Uint8Array.from(flora.characters.flatMap((c) => STAGES.map((s) => (c.stages.includes(s) ? 1 : 0)))),
     kinLikeness: new Float64Array(flora.characters.length),
+    varies: variations(flora),
     scoresOf,
     measuredScores: measured,
     kinShares: flora.characters.map(() => new Map()),
@@ -161,9 +172,15 @@ function fillCharacter(model: Model, c: number): void {
   model.table[c] = table;
 }
 
+function variations(flora: CompiledFlora): Uint8Array {
+  const varies = new Uint8Array(flora.taxa.length * flora.characters.length);
+  for (const score of flora.scores) if (score.stage || score.form) varies[score.taxon * flora.characters.length + score.character] = 1;
+  return varies;
+}
+
 /** True where a plant shows a character differently by stage or form. */
 export function variesWithCondition(model: Model, taxon: number, c: number): boolean {
-  return model.scoresOf[taxon].get(c)?.some((s) => s.stage || s.form) ?? false;
+  return model.varies[taxon * model.flora.characters.length + c] === 1;
 }
 
 /**
@@ -216,7 +233,10 @@ function kinLikeness(model: Model, c: number): number {
 export function blur(shares: ArrayLike<number>, confusion: Float64Array): Float32Array {
   const n = shares.length;
   const out = new Float32Array(n);
-  for (let truth = 0; truth < n; truth++) for (let named = 0; named < n; named++) out[named] += shares[truth] * confusion[truth * n + named];
+  for (let truth = 0; truth < n; truth++) {
+    const share = shares[truth];
+    if (share > 0) for (let named = 0; named < n; named++) out[named] += share * confusion[truth * n + named];
+  }
   return out;
 }
 

@@ -1,5 +1,5 @@
-import { STAGES, type Taxon } from "./flora-types";
-import { applies, backgroundRow, recordingOf } from "./model";
+import { LIFE_FORMS, STAGES, type Taxon } from "./flora-types";
+import { applies, recordingOf } from "./model";
 import type { Judgement } from "./posterior";
 import { stageBegins } from "./season";
 import { GROUP_SHARE, KEEP_SHARE, keptLimit, topOnSide } from "./verdict";
@@ -51,14 +51,21 @@ const NAME_SHARE = 0.1;
 /** At most this many plants, the likeliest, are foreseen: the rest changes no order that is worth waiting for. */
 const MOST_ACTIVE = 72;
 const VISIBLE_SHARE = 0.5;
+/** Parts of the unknown plant below this share are not foreseen. */
+const LEAST_PART = 1e-6;
 /** Share of plants that harm the hand above which a bare-handed check is not asked. */
 const HARM_SHARE = 0.02;
 
 interface Active {
   taxa: number[];
   share: Float64Array;
-  partition: Int32Array;
+  /** shares of the plants and, last, the unknown plant, summing to 1 */
+  shares: Float64Array;
+  /** side of each of `shares`: 0 what is kept and the unknown plant, then one number for each action group */
+  parted: Int32Array;
   partitions: number;
+  /** what each side holds */
+  prior: Float64Array;
 }
 
 /** Checks worth making now, unordered; see `towardsName` and `towardsAction` for the two orders. */
@@ -149,12 +156,20 @@ function activePlants(judgement: Judgement): Active {
   const share = (t: number) => Math.max(local.taxa[t], flat.taxa[t]);
   const taxa = [...local.taxa.keys()].filter((t) => share(t) > ACTIVE_SHARE).sort((a, b) => share(b) - share(a)).slice(0, MOST_ACTIVE);
   const names = ["kept"];
-  const partition = Int32Array.from(taxa, (t) => {
-    if (keptSide[t]) return 0;
+  const parted = new Int32Array(taxa.length + 1);
+  taxa.forEach((t, i) => {
+    if (keptSide[t]) return;
     const known = names.indexOf(group[t]);
-    return known >= 0 ? known : names.push(group[t]) - 1;
+    parted[i] = known >= 0 ? known : names.push(group[t]) - 1;
   });
-  return { taxa, share: Float64Array.from(taxa, (t) => local.taxa[t]), partition, partitions: names.length };
+  const own = Float64Array.from(taxa, (t) => local.taxa[t]);
+  const total = own.reduce((a, b) => a + b, local.unknown);
+  const shares = Float64Array.from([...own, local.unknown], (value) => value / total);
+  const prior = new Float64Array(names.length);
+  shares.forEach((value, i) => {
+    prior[parted[i]] += value;
+  });
+  return { taxa, share: own, shares, parted, partitions: names.length, prior };
 }
 
 /** Ids of the characters that suit what still fits, at its stage: what free order offers first. */
@@ -169,12 +184,16 @@ function worthAsking(judgement: Judgement, active: Active, c: number): boolean {
   let total = 0;
   let applicable = 0;
   let visible = 0;
-  active.taxa.forEach((t, i) => {
+  const { firstCondition, conditionStage } = model;
+  const carries = LIFE_FORMS.map((form) => applies(model, c, form));
+  const seenAt = model.seenAtStage.subarray(c * STAGES.length, (c + 1) * STAGES.length);
+  for (let i = 0; i < active.taxa.length; i++) {
+    const t = active.taxa[i];
     const share = active.share[i];
     total += share;
-    if (recordingOf(model, t, c) !== "not-applicable" && applies(model, c, model.flora.taxa[t].lifeForm)) applicable += share;
-    for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) visible += share * conditionShare[z] * model.seenAtStage[c * STAGES.length + model.conditions[z].stage];
-  });
+    if (carries[model.taxonLifeForm[t]] && recordingOf(model, t, c) !== "not-applicable") applicable += share;
+    for (let z = firstCondition[t]; z < firstCondition[t + 1]; z++) if (seenAt[conditionStage[z]]) visible += share * conditionShare[z];
+  }
   return applicable >= APPLIES_SHARE * total && visible >= VISIBLE_SHARE * total;
 }
 
@@ -188,17 +207,19 @@ function foreseenAnswers(judgement: Judgement, active: Active, c: number): Float
   const rows = new Float64Array((active.taxa.length + 1) * n);
   const block = judgement.blocks.get(model.flora.characters[c].block);
   const freshShare = 1 - model.flora.blocks[model.flora.characters[c].block];
-  active.taxa.forEach((t, i) => {
-    const background = backgroundRow(model, c, model.taxonLifeForm[t]);
+  const table = model.table[c];
+  const background = model.background[c];
+  for (let i = 0; i < active.taxa.length; i++) {
+    const t = active.taxa[i];
+    const from = model.taxonLifeForm[t] * n;
     for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) {
       const weight = conditionShare[z];
       if (weight < 1e-3) continue;
-      const seen = model.seenAtStage[c * STAGES.length + model.conditions[z].stage];
+      const seen = model.seenAtStage[c * STAGES.length + model.conditionStage[z]];
       const sound = seen ? (block ? block.soundShare[z] : freshShare) : 0;
-      const row = z * n;
-      for (let o = 0; o < n; o++) rows[i * n + o] += weight * (sound * model.table[c][row + o] + (1 - sound) * background[o]);
+      for (let o = 0; o < n; o++) rows[i * n + o] += weight * (sound * table[z * n + o] + (1 - sound) * background[from + o]);
     }
-  });
+  }
   unknownRow(judgement, active, rows, c, rows.subarray(active.taxa.length * n));
   return rows;
 }
@@ -207,21 +228,23 @@ function foreseenAnswers(judgement: Judgement, active: Active, c: number): Float
 function unknownRow(judgement: Judgement, active: Active, rows: Float64Array, c: number, out: Float64Array): void {
   const { model, unknownParts } = judgement;
   const n = out.length;
-  let total = 0;
-  const add = (weight: number, chance: (o: number) => number) => {
-    if (weight < 1e-6) return;
-    total += weight;
-    for (let o = 0; o < n; o++) out[o] += weight * chance(o);
-  };
+  const background = model.background[c];
   const likeness = model.kinLikeness[c];
-  unknownParts.byForm.forEach((weight, form) => {
-    const background = backgroundRow(model, c, form);
-    add(weight, (o) => 0.7 * background[o] + 0.3 / n);
-  });
-  active.taxa.forEach((t, i) => {
-    const background = backgroundRow(model, c, model.taxonLifeForm[t]);
-    add(unknownParts.kin[t], (o) => likeness * rows[i * n + o] + (1 - likeness) * background[o]);
-  });
+  let total = 0;
+  for (let form = 0; form < LIFE_FORMS.length; form++) {
+    const weight = unknownParts.byForm[form];
+    if (weight < LEAST_PART) continue;
+    total += weight;
+    for (let o = 0; o < n; o++) out[o] += weight * (0.7 * background[form * n + o] + 0.3 / n);
+  }
+  for (let i = 0; i < active.taxa.length; i++) {
+    const t = active.taxa[i];
+    const weight = unknownParts.kin[t];
+    if (weight < LEAST_PART) continue;
+    const from = model.taxonLifeForm[t] * n;
+    total += weight;
+    for (let o = 0; o < n; o++) out[o] += weight * (likeness * rows[i * n + o] + (1 - likeness) * background[from + o]);
+  }
   for (let o = 0; o < n; o++) out[o] = total > 0 ? out[o] / total : 1 / n;
 }
 
@@ -229,33 +252,28 @@ function unknownRow(judgement: Judgement, active: Active, rows: Float64Array, c:
 function gainOf(judgement: Judgement, active: Active, c: number): { bits: number; saved: number; partBits: number } {
   const n = judgement.model.answers[c];
   const rows = foreseenAnswers(judgement, active, c);
-  const shares = [...active.share, judgement.local.unknown];
-  const total = shares.reduce((a, b) => a + b, 0);
+  const { shares, parted, prior } = active;
   let bits = 0;
   let partBits = 0;
   let costAfter = 0;
   const parts = new Float64Array(active.partitions);
-  const partPrior = new Float64Array(active.partitions);
-  shares.forEach((share, i) => {
-    partPrior[active.partition[i] ?? 0] += share / total;
-  });
   for (let o = 0; o < n; o++) {
     let sum = 0;
     parts.fill(0);
     for (let i = 0; i < shares.length; i++) {
-      const joint = (shares[i] / total) * rows[i * n + o];
+      const joint = shares[i] * rows[i * n + o];
       sum += joint;
-      parts[active.partition[i] ?? 0] += joint;
+      parts[parted[i]] += joint;
     }
     if (sum <= 1e-12) continue;
     for (let i = 0; i < shares.length; i++) {
       const chance = rows[i * n + o];
-      if (chance > 0 && shares[i] > 0) bits += (shares[i] / total) * chance * Math.log2(chance / sum);
+      if (chance > 0 && shares[i] > 0) bits += shares[i] * chance * Math.log2(chance / sum);
     }
-    for (let p = 0; p < parts.length; p++) if (parts[p] > 0) partBits += parts[p] * Math.log2(parts[p] / (sum * partPrior[p]));
+    for (let p = 0; p < parts.length; p++) if (parts[p] > 0) partBits += parts[p] * Math.log2(parts[p] / (sum * prior[p]));
     costAfter += sum * costOfAct(judgement, parts, sum);
   }
-  const saved = Math.max(0, costOfAct(judgement, partPrior, 1) - costAfter);
+  const saved = Math.max(0, costOfAct(judgement, prior, 1) - costAfter);
   return { bits: Math.max(0, bits), saved, partBits: Math.max(0, partBits) };
 }
 

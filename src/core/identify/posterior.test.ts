@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { read, seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
 import { InputError } from "../errors";
-import { buildModel, judge, type Observation } from "./index";
+import { buildModel, judge, newMemory, type Observation } from "./index";
 import { taxonLogWithout, without } from "./posterior";
 
 const model = buildModel(tinyFlora());
@@ -152,11 +152,11 @@ describe("one observation left out", () => {
     const judgement = judge(model, tinyCase([seen("sap", "milky"), seen("edge", "smooth", { answer: "cannot-tell" })]));
     expect(taxonLogWithout(judgement, 0, 1)).toBe(judgement.taxonLog[0]);
   });
-  it("and a cache of what was worked out changes no answer", () => {
+  it("and a memory of what was worked out changes no answer", () => {
     const given = tinyCase([seen("sap", "milky"), seen("edge", "smooth"), read("length", 5)]);
-    const cache = new WeakMap();
-    const first = judge(model, given, cache);
-    const second = judge(model, given, cache);
+    const memory = newMemory();
+    const first = judge(model, given, memory);
+    const second = judge(model, given, memory);
     expect([...second.local.taxa]).toEqual([...first.local.taxa]);
     expect([...second.local.taxa]).toEqual([...judge(model, given).local.taxa]);
   });

@@ -34,7 +34,13 @@ interface Block {
   logKin: Float64Array;
 }
 
-export type EvidenceCache = WeakMap<Observation, Evidence | null>;
+/** What was worked out for earlier cases under one model and one list, to be used again for the observations that stayed. */
+export interface Memory {
+  evidence: WeakMap<Observation, Evidence | null>;
+  blocks: Map<string, { items: Evidence[]; block: Block }>;
+}
+
+export const newMemory = (): Memory => ({ evidence: new WeakMap(), blocks: new Map() });
 
 /** Everything the engine knows after the observations: chances under both priors, and what later steps need. */
 export interface Judgement {
@@ -75,26 +81,27 @@ export interface Posterior {
 
 /**
  * log P(t | obs) = log prior(t) + log Σ_z P(z | t, day, stage) Π_blocks L_b(obs_b | t, z), under the local and a flat prior.
- * @param cache evidence already worked out for these very observations, under this model and this list
+ * @param memory what was worked out for these very observations, under this model and this list
  * @throws {InputError} unknown-character | unknown-state | no-state | no-value | unknown-taxon
  */
-export function judge(model: Model, given: Case, cache?: EvidenceCache): Judgement {
+export function judge(model: Model, given: Case, memory?: Memory): Judgement {
   const { status, group } = statuses(model, given);
   const keptSide = Uint8Array.from(status, (s) => (s === "target" || s === "watch" ? 0 : 1));
   const evidence = given.observations.map((observation, i) => {
-    const known = cache?.get(observation);
+    const known = memory?.evidence.get(observation);
     if (known !== undefined) return known;
     const item = evidenceOf(model, observation, i);
     if (item) shieldUntestedKept(model, item, keptSide);
-    cache?.set(observation, item);
+    memory?.evidence.set(observation, item);
     return item;
   });
   const season = seasonOf(model, given);
-  const blocks = groupBlocks(model, evidence);
+  const blocks = groupBlocks(model, evidence, memory);
   const log = Float64Array.from(season.conditionLog);
   for (const block of blocks.values()) for (let z = 0; z < log.length; z++) log[z] += block.log[z];
   const taxonLog = sumConditions(model, log);
-  const conditionShare = Float64Array.from(log, (value, z) => Math.exp(value - taxonLog[model.conditions[z].taxon]));
+  const conditionShare = new Float64Array(log.length);
+  for (let z = 0; z < log.length; z++) conditionShare[z] = Math.exp(log[z] - taxonLog[model.conditionTaxon[z]]);
   const unknown = unknownLikelihood(model, season.conditionLog, [...blocks.values()]);
   const unknownLog = unknown.log;
   const priorLocal = localPrior(model, given, status, season.findable);
@@ -120,23 +127,41 @@ function statuses(model: Model, given: Case): { status: Status[]; group: string[
  * that any target has at that stage. It stays listed as untested.
  */
 function shieldUntestedKept(model: Model, item: Evidence, keptSide: Uint8Array): void {
+  const { conditionTaxon, conditionStage } = model;
+  const { chance } = item;
   const best = new Float64Array(STAGES.length);
-  model.conditions.forEach(({ taxon, stage }, z) => {
-    if (!keptSide[taxon]) best[stage] = Math.max(best[stage], item.chance[z]);
-  });
-  model.conditions.forEach(({ taxon, stage }, z) => {
-    if (keptSide[taxon] && recordingOf(model, taxon, item.character) === "not-recorded") item.chance[z] = Math.max(item.chance[z], best[stage]);
-  });
+  for (let z = 0; z < chance.length; z++) if (!keptSide[conditionTaxon[z]]) best[conditionStage[z]] = Math.max(best[conditionStage[z]], chance[z]);
+  for (let z = 0; z < chance.length; z++) {
+    const taxon = conditionTaxon[z];
+    if (keptSide[taxon] && recordingOf(model, taxon, item.character) === "not-recorded") chance[z] = Math.max(chance[z], best[conditionStage[z]]);
+  }
+}
+
+interface Season {
+  conditionLog: Float64Array;
+  findable: Float64Array;
+}
+
+/** The last season worked out for a model: from one answer to the next the day and the stage stay. */
+const lastSeason = new WeakMap<Model, { key: string; season: Season }>();
+
+function seasonOf(model: Model, given: Case): Season {
+  const key = `${given.day} ${given.hemisphere} ${given.stage ?? ""}`;
+  const last = lastSeason.get(model);
+  if (last?.key === key) return last.season;
+  const season = workOutSeason(model, given);
+  lastSeason.set(model, { key, season });
+  return season;
 }
 
 /** Chance of each condition of a plant on this day, and how findable the plant is now, at least the floor. */
-function seasonOf(model: Model, given: Case): { conditionLog: Float64Array; findable: Float64Array } {
+function workOutSeason(model: Model, given: Case): Season {
   const yearDay = dayOfYear(given.day, given.hemisphere);
+  const stated = STAGES.map((stage) => (given.stage ? stageStatedChance(given.stage, stage) : 1));
   const conditionLog = new Float64Array(model.conditions.length);
   const findable = new Float64Array(model.flora.taxa.length);
   model.flora.taxa.forEach((taxon, t) => {
-    const shares = stageShares(taxon, yearDay);
-    const weights = STAGES.map((stage, s) => shares[s] * (given.stage ? stageStatedChance(given.stage, stage) : 1));
+    const weights = stageShares(taxon, yearDay).map((share, s) => share * stated[s]);
     const total = weights.reduce((a, b) => a + b, 0);
     findable[t] = total;
     for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) {
@@ -148,42 +173,51 @@ function seasonOf(model: Model, given: Case): { conditionLog: Float64Array; find
   return { conditionLog, findable: findable.map((f) => Math.max(FINDABLE_FLOOR, f / best)) };
 }
 
-function groupBlocks(model: Model, evidence: (Evidence | null)[]): Map<string, Block> {
+function groupBlocks(model: Model, evidence: (Evidence | null)[], memory?: Memory): Map<string, Block> {
   const members = new Map<string, number[]>();
   evidence.forEach((item, i) => {
     if (item) members.set(item.block, [...(members.get(item.block) ?? []), i]);
   });
-  return new Map([...members].map(([name, list]) => [name, blockOf(model, name, list.map((i) => evidence[i] as Evidence), list)]));
+  return new Map([...members].map(([name, list]) => [name, rememberedBlock(model, name, list.map((i) => evidence[i] as Evidence), list, memory)]));
+}
+
+function rememberedBlock(model: Model, name: string, items: Evidence[], members: number[], memory?: Memory): Block {
+  const known = memory?.blocks.get(name);
+  if (known && known.items.length === items.length && known.items.every((item, i) => item === items[i])) return { ...known.block, members };
+  const block = blockOf(model, name, items, members);
+  memory?.blocks.set(name, { items, block });
+  return block;
 }
 
 /** L_b = (1 − ε) Π P(obs | t, z) + ε Π P₀(obs): a block can go wrong as a whole, so what it proves is bounded. */
 export function blockOf(model: Model, name: string, items: Evidence[], members: number[]): Block {
   const doubt = model.flora.blocks[name];
-  const byForm = LIFE_FORMS.map((_, form) => items.reduce((product, item) => product * item.background[form], 1));
-  const log = new Float64Array(model.conditions.length);
-  const soundShare = new Float64Array(model.conditions.length);
-  const logKin = new Float64Array(model.conditions.length);
-  for (let z = 0; z < log.length; z++) {
-    const form = model.taxonLifeForm[model.conditions[z].taxon];
-    let product = 1 - doubt;
-    for (const item of items) product *= item.chance[z];
-    const total = product + doubt * byForm[form];
-    let kin = 1 - doubt;
-    for (const item of items) {
-      const likeness = model.kinLikeness[item.character];
-      kin *= likeness * item.chance[z] + (1 - likeness) * item.background[form];
+  const gone = Float64Array.from(LIFE_FORMS, (_, form) => items.reduce((product, item) => product * item.background[form], doubt));
+  const size = model.conditions.length;
+  const sound = new Float64Array(size).fill(1 - doubt);
+  const kin = new Float64Array(size).fill(1 - doubt);
+  for (const { chance, background, character } of items) {
+    const likeness = model.kinLikeness[character];
+    for (let z = 0; z < size; z++) {
+      sound[z] *= chance[z];
+      kin[z] *= likeness * chance[z] + (1 - likeness) * background[model.conditionLifeForm[z]];
     }
-    logKin[z] = Math.log(kin + doubt * byForm[form]);
+  }
+  const log = new Float64Array(size);
+  for (let z = 0; z < size; z++) {
+    const wrong = gone[model.conditionLifeForm[z]];
+    const total = sound[z] + wrong;
     log[z] = Math.log(total);
-    soundShare[z] = product / total;
+    kin[z] = Math.log(kin[z] + wrong);
+    sound[z] /= total;
   }
   const logUnknown = Float64Array.from(LIFE_FORMS, (_, form) => items.reduce((sum, item) => sum + Math.log(0.7 * item.background[form] + 0.3 * item.even), 0));
-  return { name, doubt, members, log, soundShare, logUnknown, logKin };
+  return { name, doubt, members, log, soundShare: sound, logUnknown, logKin: kin };
 }
 
 /** Log chance of a block's observations in one condition. */
 const blockLogAt = (model: Model, doubt: number, items: Evidence[], z: number): number => {
-  const form = model.taxonLifeForm[model.conditions[z].taxon];
+  const form = model.conditionLifeForm[z];
   let sound = 1 - doubt;
   let gone = doubt;
   for (const item of items) {
@@ -215,7 +249,9 @@ function logSum(values: ArrayLike<number>, from: number, to: number): number {
 }
 
 function sumConditions(model: Model, log: Float64Array): Float64Array {
-  return Float64Array.from(model.flora.taxa, (_, t) => logSum(log, model.firstCondition[t], model.firstCondition[t + 1]));
+  const sums = new Float64Array(model.flora.taxa.length);
+  for (let t = 0; t < sums.length; t++) sums[t] = logSum(log, model.firstCondition[t], model.firstCondition[t + 1]);
+  return sums;
 }
 
 /**
@@ -260,12 +296,19 @@ function settingWeight(model: Model, taxon: number, character: string, states: s
 
 /** Posterior over the plants and the unknown plant, from log likelihoods and a prior. */
 export function posterior(taxonLog: Float64Array, unknownLog: number, prior: Float64Array, keptSide: Uint8Array): Posterior {
-  const log = Float64Array.from(taxonLog, (value, t) => value + Math.log(prior[t]));
   const unknown = unknownLog + Math.log(UNKNOWN_PRIOR);
-  const max = Math.max(unknown, ...log);
-  const taxa = log.map((value) => Math.exp(value - max));
+  const taxa = new Float64Array(taxonLog.length);
+  let max = unknown;
+  for (let t = 0; t < taxa.length; t++) {
+    taxa[t] = taxonLog[t] + Math.log(prior[t]);
+    if (taxa[t] > max) max = taxa[t];
+  }
   const rest = Math.exp(unknown - max);
-  const total = taxa.reduce((a, b) => a + b, 0) + rest;
+  let total = rest;
+  for (let t = 0; t < taxa.length; t++) {
+    taxa[t] = Math.exp(taxa[t] - max);
+    total += taxa[t];
+  }
   let kept = rest / total;
   for (let t = 0; t < taxa.length; t++) {
     taxa[t] /= total;

@@ -47,6 +47,24 @@ describe("stages through the year", () => {
     );
   });
 
+  it("begin in the first month of theirs that comes, leap years and the day after their end included", () => {
+    fc.assert(
+      fc.property(anyDay, fc.integer({ min: 1, max: 12 }), fc.integer({ min: 0, max: 10 }), (day, first, more) => {
+        const months = Array.from({ length: more + 1 }, (_, i) => ((first - 1 + i) % 12) + 1);
+        const begins = stageBegins({ ...plant, calendar: { flowering: [[first, months[more]]] } }, "flowering", day, "north") as string;
+        const month = (iso: string) => Number(iso.slice(5, 7));
+        expect(months).toContain(month(begins));
+        expect(begins >= day).toBe(true);
+        if (begins > day) {
+          expect(begins.slice(8)).toBe("01");
+          expect(months).not.toContain(month(day));
+          expect(month(begins)).toBe(first);
+        }
+      }),
+      { seed: 104 },
+    );
+  });
+
   it("never begin where a plant has none", () => expect(stageBegins(plant, "seedling", "2026-01-01", "north")).toBeNull());
 
   it("are told right more often than wrong, and wrongly more often for the stage next to it", () => {

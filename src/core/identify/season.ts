@@ -59,10 +59,21 @@ export function stageStatedChance(stated: Stage, truth: Stage): number {
 export function stageBegins(taxon: Taxon, stage: Stage, day: string, hemisphere: Hemisphere): string | null {
   const ranges = taxon.calendar[stage];
   if (!ranges?.length) return null;
-  const start = new Date(`${day}T00:00:00Z`);
-  for (let i = 0; i < 366; i++) {
-    const at = new Date(start.getTime() + i * 86400000).toISOString().slice(0, 10);
-    if (stageWeight(ranges, dayOfYear(at, hemisphere)) === 1) return at;
-  }
-  return null;
+  const yearDay = dayOfYear(day, hemisphere);
+  const ahead = Math.min(...ranges.map((range) => daysUntil(range, yearDay)));
+  const begins = new Date(`${day}T00:00:00Z`);
+  begins.setUTCDate(begins.getUTCDate() + ahead);
+  // a leap day on the way counts as the day before it, so that the count falls one short
+  while (stageWeight(ranges, dayOfYear(isoDay(begins), hemisphere)) < 1) begins.setUTCDate(begins.getUTCDate() + 1);
+  return isoDay(begins);
+}
+
+const isoDay = (date: Date): string => date.toISOString().slice(0, 10);
+
+/** Whole days until the months of a range, 0 within them. */
+function daysUntil([first, last]: MonthRange, yearDay: number): number {
+  const start = DAYS_BEFORE[first - 1];
+  const length = (DAYS_BEFORE[last] - start + 365) % 365 || 365;
+  const since = (yearDay - start + 365) % 365;
+  return since < length ? 0 : Math.ceil(365 - since);
 }

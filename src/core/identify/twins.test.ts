@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { shippedFlora } from "../../../tests/support/shipped-flora";
 import { tinyFlora } from "../../../tests/support/tiny-flora";
 import { buildModel } from "./model";
-import { likeness, partingChecks, partLater, twinsOf } from "./twins";
+import { likeness, partingChecks, partLater, perils, twinsOf } from "./twins";
 
 const tiny = buildModel(tinyFlora());
 const whole = buildModel(shippedFlora());
@@ -79,4 +79,22 @@ describe("checks that part plants", () => {
       expect(later.stage).not.toBe("vegetative");
     }
   });
+});
+
+describe("the perils of a set", () => {
+  const kept = (name: string) => !["Heracleum mantegazzianum", "Conium maculatum"].includes(name);
+  const keptSide = whole.flora.taxa.map((t) => (kept(t.name) ? 1 : 0));
+  const umbels = whole.flora.taxa.flatMap((t, i) => (t.sets.includes("umbels") ? [i] : []));
+  it("stand a plant acted on beside plants that stay, the likest pair first, with what parts them best", () => {
+    const found = perils(whole, umbels, keptSide, "vegetative");
+    expect(found).toHaveLength(4);
+    for (const [i, peril] of found.entries()) {
+      expect(keptSide[peril.target]).toBe(0);
+      expect(keptSide[peril.kept]).toBe(1);
+      if (i > 0) expect(peril.likeness).toBeLessThanOrEqual(found[i - 1].likeness);
+      expect(peril.checks).toEqual(partingChecks(whole, [peril.target, peril.kept], "vegetative"));
+    }
+    expect(found.some((p) => p.target === index("Heracleum mantegazzianum") && p.kept === index("Heracleum maximum"))).toBe(true);
+  });
+  it("are none where nothing is acted on", () => expect(perils(whole, umbels, whole.flora.taxa.map(() => 1), "flowering")).toEqual([]));
 });

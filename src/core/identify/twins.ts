@@ -68,6 +68,31 @@ export function twinsOf(model: Model, taxon: number, stage: Stage, most = 12): T
     .slice(0, most);
 }
 
+export interface Peril {
+  /** the plant that is acted on */
+  target: number;
+  /** the plant that stays and would be taken for it */
+  kept: number;
+  likeness: number;
+  checks: Parting[];
+}
+
+/**
+ * Each of these plants that is acted on, with the plants to keep that would most often be taken for it at a stage,
+ * likest pair first, and what parts the two.
+ * @param keptSide 1 for each plant of the flora that stays
+ * @param each most kept plants for one target
+ */
+export function perils(model: Model, taxa: number[], keptSide: ArrayLike<number>, stage: Stage, each = 2): Peril[] {
+  const { taxa: all } = model.flora;
+  const kept = [...all.keys()].filter((t) => keptSide[t] && all[t].calendar[stage]);
+  return taxa
+    .filter((t) => !keptSide[t] && all[t].calendar[stage])
+    .flatMap((target) => kept.map((t) => ({ target, kept: t, likeness: likeness(model, target, t, stage) })).sort((x, y) => y.likeness - x.likeness).slice(0, each))
+    .map((pair) => ({ ...pair, checks: partingChecks(model, [pair.target, pair.kept], stage) }))
+    .sort((x, y) => y.likeness - x.likeness);
+}
+
 /**
  * Checks that part these plants at a stage, most bits for the time first. Each plant is held for as likely as any other;
  * the bits are the mutual information of plant and answer (Shannon 1948).

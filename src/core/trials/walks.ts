@@ -1,5 +1,5 @@
 import { argMax } from "../identify/verdict";
-import { type Case, decide, foreseeChecks, judge, type Judgement, type Model, type Observation, type Stage, type Status, towardsAction, towardsName, type Verdict } from "../identify";
+import { type Case, decide, foreseeChecks, judge, type Judgement, type Model, newMemory, type Stage, type Status, towardsAction, towardsName, type Verdict } from "../identify";
 import { stageStatedChance } from "../identify/season";
 import { type Chance, seededChance } from "../random";
 import { drawDay, SimulatedPlant } from "./plants";
@@ -91,15 +91,15 @@ export function walkToName(walker: Walker, start: Start): NameWalk {
   const plant = new SimulatedPlant(walker.nature, start.taxon, start.stage, chance);
   const scout = new Scout(walker.error, chance);
   const given = beginCase(start, chance);
-  const cache = new WeakMap<Observation, never>();
+  const memory = newMemory();
   const truth = walker.model.taxonIndex.get(walker.nature.flora.taxa[start.taxon].name) ?? -1;
   const confidence: NameWalk["confidence"] = [];
-  let judgement = judge(walker.model, given, cache as never);
+  let judgement = judge(walker.model, given, memory);
   for (let i = 0; i < NAME_CHECKS; i++) {
     const next = towardsName(judgement, foreseeChecks(judgement))[0];
     if (!next) break;
     given.observations.push(scout.look(walker.nature, plant, next.character));
-    judgement = judge(walker.model, given, cache as never);
+    judgement = judge(walker.model, given, memory);
     if (i < 8) confidence.push(confidenceOf(judgement, truth));
   }
   const shares = judgement.flat.taxa;
@@ -127,11 +127,11 @@ export function walkToAction(walker: Walker, start: Start, order: Order, fixed: 
   const plant = new SimulatedPlant(walker.nature, start.taxon, start.stage, chance);
   const scout = new Scout(walker.error, chance);
   const given = beginCase(start, chance);
-  const cache = new WeakMap<Observation, never>();
+  const memory = newMemory();
   const truthName = walker.nature.flora.taxa[start.taxon].name;
   const truthStatus = start.list.status[truthName] ?? "kept";
   const truthKept = truthStatus !== "target" && truthStatus !== "watch";
-  let judgement = judge(walker.model, given, cache as never);
+  let judgement = judge(walker.model, given, memory);
   const truthAt = walker.model.taxonIndex.get(truthName);
   const truthGroup = truthAt === undefined ? "none" : judgement.group[truthAt];
   let seconds = 0;
@@ -140,7 +140,7 @@ export function walkToAction(walker: Walker, start: Start, order: Order, fixed: 
     if (c === null) break;
     seconds += walker.model.flora.characters[c].seconds + 4;
     given.observations.push(scout.look(walker.nature, plant, c));
-    judgement = judge(walker.model, given, cache as never);
+    judgement = judge(walker.model, given, memory);
     watch?.(judgement);
     const result = decide(judgement);
     if (result.verdict === "clear" || result.verdict === "keep") return { start, verdict: result.verdict, group: result.group, checks, seconds, truthGroup, truthKept };

@@ -8,31 +8,33 @@ import { asMember, memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Flora" };
 
-type Search = { q?: string; status?: string; form?: string; hazard?: string };
+type Search = { q?: string; status?: string; form?: string; family?: string; hazard?: string };
 
 export default async function FloraPage({ searchParams }: { searchParams: Promise<Search> }) {
   const member = await memberOrSignIn();
-  const { q, status, form, hazard } = await searchParams;
+  const { q, status, form, family, hazard } = await searchParams;
   const list = await asMember(member, (tx) => listFor(tx, null));
   const flora = shippedFlora();
   const statusOf = (name: string) => list.status[name] ?? "kept";
-  const shown = (t: (typeof flora.taxa)[number]) => (!status || statusOf(t.name) === status) && (!form || t.lifeForm === form) && (!hazard || t.hazards[hazard === "stock" ? "stock" : "people"] !== undefined);
+  const shown = (t: (typeof flora.taxa)[number]) => (!status || statusOf(t.name) === status) && (!form || t.lifeForm === form) && (!family || t.family === family) && (!hazard || t.hazards[hazard === "stock" ? "stock" : "people"] !== undefined);
+  const families = [...new Set(flora.taxa.map((t) => t.family))].sort();
   const count = flora.taxa.filter(shown).length;
   return (
     <div className="px-4 md:px-6 py-5">
       <h1>Flora</h1>
-      <p className="text-[var(--soft)]">{flora.taxa.length} plants in {flora.sets.length} sets of look-alikes; a plant may stand in several. The status is this district’s. <Link href="/flora/packs">Packs and amendments</Link></p>
+      <p className="text-[var(--soft)]">{flora.taxa.length} plants in {flora.sets.length} sets of look-alikes; a plant may stand in several. The status is this district’s: see <Link href="/flora/list">the list</Link>. <Link href="/flora/packs">Packs and amendments</Link></p>
       <NameFinder start={q ?? ""} />
       <form className="mt-5 flex flex-wrap gap-x-5 gap-y-3 items-end">
         <label className="field"><span className="label">Status here</span><select name="status" defaultValue={status ?? ""}><option value="">any</option>{STATUSES.map((x) => <option key={x} value={x}>{STATUS_WORDS[x]}</option>)}</select></label>
         <label className="field"><span className="label">Life form</span><select name="form" defaultValue={form ?? ""}><option value="">any</option>{LIFE_FORMS.map((x) => <option key={x} value={x}>{x}</option>)}</select></label>
+        <label className="field"><span className="label">Family</span><select name="family" defaultValue={family ?? ""}><option value="">any</option>{families.map((x) => <option key={x} value={x}>{x}</option>)}</select></label>
         <label className="field"><span className="label">Harms</span><select name="hazard" defaultValue={hazard ?? ""}><option value="">any or none</option><option value="people">people</option><option value="stock">stock</option></select></label>
         <button type="submit" className="button">Show these</button><span className="small">{count} of {flora.taxa.length}</span>
       </form>
       {flora.sets.map((set) => {
         const taxa = flora.taxa.filter((t) => t.sets.includes(set.id) && shown(t));
         return taxa.length === 0 ? null : (
-          <section key={set.id} className="mt-6"><h2 className="ruled">{set.name}<span className="small">{taxa.length}</span></h2>
+          <section key={set.id} className="mt-6"><h2 className="ruled">{set.name}<span className="small">{taxa.length} · <Link href={`/flora/sets/${set.id}`} aria-label={`Field card: ${set.name}`}>field card</Link></span></h2>
             <ul className="grid sm:grid-cols-2 xl:grid-cols-3 gap-x-8">{taxa.map((t) => <li key={t.id} className="row"><Link href={`/flora/${t.id}`} style={{ textDecoration: "none" }} className="flex gap-3 items-center py-2 min-h-[64px] hover:underline">{/* biome-ignore lint/performance/noImgElement: a drawing of our own, already small and cached */}<img src={`/api/v1/plates/${t.id}`} alt="" width={70} height={56} loading="lazy" className="flex-none border border-[var(--rule)] bg-[#fdfbf5]" /><StatusMark status={list.status[t.name] ?? "kept"} size={18} /><span><span className="font-semibold">{commonName(t.name)}</span> <span className="latin">{t.name}</span><br /><span className="small">{STATUS_WORDS[list.status[t.name] ?? "kept"]}{t.hazards.people ? " · harms people" : ""}{t.hazards.stock ? " · harms stock" : ""}</span></span></Link></li>)}</ul>
           </section>
         );

@@ -70,7 +70,7 @@ function CheckLine({ check }: { check: TodayView["checks"][number] }) {
           <input type="hidden" name="id" value={check.id} />
           <Field name="doneOn" label="Looked on"><input type="date" name="doneOn" defaultValue={[check.dueOn, check.today].sort()[1]} required /></Field>
           <Field name="percentControl" label="Control, %" hint="negative if there is more than before"><input name="percentControl" inputMode="decimal" /></Field>
-          <Field name="state" label="The patch now"><select name="state" defaultValue="watched"><option value="open">needs work again</option><option value="treated">treated, wait</option><option value="watched">none found, watch on</option><option value="gone">gone</option></select></Field>
+          <Field name="state" label="The patch now"><select name="state" defaultValue="" required><option value="">choose</option><option value="open">needs work again</option><option value="treated">treated, wait</option><option value="watched">none found, watch on</option><option value="gone">gone</option></select></Field>
           <Field name="note" label="What was found"><input name="note" required /></Field>
           <p className="flex gap-3"><button type="submit" className="button press">Record</button><Link className="button" href={`/ground/patch/${check.patchId}`}>The patch</Link></p>
         </ActionForm>

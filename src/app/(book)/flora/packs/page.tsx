@@ -25,7 +25,7 @@ export default async function PacksPage() {
           <li className="row py-2">The whole flora: <a href={out("all", "csv")} download>table</a> · <a href={out("all", "json")} download>JSON</a></li>
           <li className="row py-2">What this district changed: <a href={out("amendments", "csv")} download>table</a> · <a href={out("amendments", "json")} download>JSON</a></li>
         </ul>
-        <details><summary className="min-h-[44px] flex items-center">One set at a time</summary><ul className="sm:columns-2">{shippedFlora().sets.map((s) => <li key={s.id} className="row py-1.5">{s.name}: <a href={out(s.id, "csv")} download>table</a> · <a href={out(s.id, "json")} download>JSON</a></li>)}</ul></details>
+        <details><summary className="min-h-[44px] flex items-center"><span className="plain-button">One set at a time</span></summary><ul className="sm:columns-2">{shippedFlora().sets.map((s) => <li key={s.id} className="row py-1.5">{s.name}: <a href={out(s.id, "csv")} download>table</a> · <a href={out(s.id, "json")} download>JSON</a></li>)}</ul></details>
       </section>
       {mayChange ? <section className="mt-8"><h2 className="ruled">In</h2><PackForm /></section> : <p className="mt-8">Taking a pack in needs the role of specialist.</p>}
       <section className="mt-8">
