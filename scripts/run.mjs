@@ -16,15 +16,17 @@ main(async () => {
   const port = Number(value("port") ?? process.env.PORT ?? 3210);
   if (!(Number.isInteger(port) && port > 0 && port < 65536)) throw new Trouble(`--port ${value("port")} is no port.`, "npm run demo -- --port 3300");
   if (!(await portIsFree(port))) throw new Trouble(`Port ${port} is taken by another program. Nothing was changed.`, `npm ${demo ? "run demo" : "start"} -- --port ${port + 1}`);
-  ensureDebian(false);
-  ensurePackages();
+  await Promise.all([ensureDebian(false), ensurePackages()]);
   const environment = await database();
-  ensureFlora();
-  tsx(["src/db/migrate.ts"], environment);
-  if (demo) tsx(["src/demo/load.ts"], { ...environment, DEMO: "1" });
-  ensureBuild();
+  await ensureFlora();
+  await Promise.all([fill(environment), ensureBuild()]);
   serve(port, environment);
 });
+
+async function fill(environment) {
+  await tsx(["src/db/migrate.ts"], environment);
+  if (demo) await tsx(["src/demo/load.ts"], { ...environment, DEMO: "1" });
+}
 
 /** The private cluster, or the one that DATABASE_URL names. */
 async function database() {

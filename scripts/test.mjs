@@ -2,40 +2,48 @@ import { spawn } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { Cluster } from "./lib/cluster.mjs";
-import { checkDisk, checkNode, ensureBuild, ensureDebian, ensureFlora, ensurePackages, freePort, ROOT, tsx } from "./lib/machine.mjs";
+import { checkDisk, checkNode, ended, ensureBuild, ensureDebian, ensureFlora, ensurePackages, freePort, ROOT, tsx } from "./lib/machine.mjs";
 import { main, say } from "./lib/say.mjs";
 
 const bin = (name, ...path) => join(ROOT, "node_modules", name, ...path);
+const tsxCli = bin("tsx", "dist", "cli.mjs");
+const OUT = join(ROOT, "test-results");
 const results = [];
 
-/** Runs one check or runner; its outcome counts in the closing line. What it prints is kept until it ends where others run beside it. */
-async function step(name, args, { env = {}, count = () => null, quiet = false } = {}) {
-  if (!quiet) say(`\n== ${name}`);
+/** Runs one check or runner; its outcome counts in the closing line. What it prints is kept until it ends, as another runs beside it, unless it runs `alone`. */
+async function step(name, args, { env = {}, count = () => null, alone = false } = {}) {
+  say(`\n== ${name} …`);
   const began = Date.now();
-  const { status, printed } = await ended(spawn(process.execPath, args, { cwd: ROOT, stdio: ["ignore", ...(quiet ? ["pipe", "pipe"] : ["inherit", "inherit"])], env: { ...process.env, ...env } }));
+  const { status, printed } = await ended(process.execPath, args, { stdio: ["ignore", ...(alone ? ["inherit", "inherit"] : ["pipe", "pipe"])], env: { ...process.env, ...env } });
   const counted = count() ?? (status === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 });
   if (status !== 0 && counted.failed === 0) counted.failed = 1;
   results.push(counted);
   say(`${printed}== ${name}: ${counted.passed} passed, ${counted.failed} failed, ${Math.round((Date.now() - began) / 1000)} s`);
 }
 
-function ended(child) {
-  let printed = "";
-  for (const stream of [child.stdout, child.stderr]) stream?.on("data", (part) => {
-    printed += part;
-  });
-  return new Promise((resolve) => child.once("close", (status) => resolve({ status, printed })));
+/** What needs no database: types, lint, layers, unit tests, and the build that the browser tests run against. */
+async function withoutDatabase() {
+  await step("types", [bin("typescript-native", "bin", "tsc"), "--noEmit"]);
+  await step("lint", [bin("@biomejs", "biome", "bin", "biome"), "check", "."]);
+  await step("layers", [bin("dependency-cruiser", "bin", "dependency-cruise.mjs"), "--config", ".dependency-cruiser.cjs", "--ts-config", "tsconfig.json", "--output-type", "err", "src"]);
+  await vitest("unit");
+  await ensureBuild();
 }
 
-/** Types, lint and layers, one after the other, beside the check of the flora: two at a time, as small machines have two cores. */
-async function staticChecks() {
-  const code = async () => {
-    await step("types", [bin("typescript-native", "bin", "tsc"), "--noEmit"], { quiet: true });
-    await step("lint", [bin("@biomejs", "biome", "bin", "biome"), "check", "."], { quiet: true });
-    await step("layers", [bin("dependency-cruiser", "bin", "dependency-cruise.mjs"), "--config", ".dependency-cruiser.cjs", "--ts-config", "tsconfig.json", "--output-type", "err", "src"], { quiet: true });
-  };
-  say("\n== types, lint, layers, flora");
-  await Promise.all([code(), step("flora", [bin("tsx", "dist", "cli.mjs"), "src/cli/flora.ts", "--check"], { quiet: true })]);
+/** The flora, a throw-away database with the demonstration in it, and the tests against it. */
+async function withDatabase(cluster) {
+  await step("flora", [tsxCli, "src/cli/flora.ts", "--check"]);
+  await cluster.start();
+  const environment = { ...cluster.environment(), DEMO: "1" };
+  await tsx(["src/db/migrate.ts"], environment);
+  await tsx(["src/demo/load.ts"], environment);
+  await vitest("integration", environment);
+  return environment;
+}
+
+function vitest(project, env = {}) {
+  const report = join(OUT, `${project}.json`);
+  return step(`${project} tests`, [bin("vitest", "vitest.mjs"), "run", "--project", project, "--reporter=default", "--reporter=json", `--outputFile.json=${report}`], { env, count: vitestCount(report) });
 }
 
 const vitestCount = (file) => () => {
@@ -53,28 +61,22 @@ const playwrightCount = (file) => () => {
 main(async () => {
   checkNode();
   checkDisk(ROOT);
-  ensureDebian(true);
-  ensurePackages();
+  await Promise.all([ensureDebian(true), ensurePackages()]);
   const folder = join(ROOT, ".test");
-  const out = join(ROOT, "test-results");
-  rmSync(out, { recursive: true, force: true });
-  mkdirSync(out, { recursive: true });
+  rmSync(OUT, { recursive: true, force: true });
+  mkdirSync(OUT, { recursive: true });
   if (existsSync(join(folder, "cluster.json"))) new Cluster(folder, true).destroy();
-  ensureFlora();
-  await staticChecks();
-  await step("unit tests", [bin("vitest", "vitest.mjs"), "run", "--project", "unit", "--reporter=default", "--reporter=json", `--outputFile.json=${join(out, "unit.json")}`], { count: vitestCount(join(out, "unit.json")) });
-  const cluster = await new Cluster(folder, true).start();
-  const environment = cluster.environment();
+  await ensureFlora();
+  const cluster = new Cluster(folder, true);
   let server;
   try {
-    tsx(["src/db/migrate.ts"], environment);
-    tsx(["src/demo/load.ts"], { ...environment, DEMO: "1" });
-    await step("integration tests", [bin("vitest", "vitest.mjs"), "run", "--project", "integration", "--reporter=default", "--reporter=json", `--outputFile.json=${join(out, "integration.json")}`], { env: { ...environment, DEMO: "1" }, count: vitestCount(join(out, "integration.json")) });
-    ensureBuild();
+    // Two lanes, as small machines have two cores.
+    const lanes = await Promise.allSettled([withDatabase(cluster), withoutDatabase()]);
+    for (const lane of lanes) if (lane.status === "rejected") throw lane.reason;
     const port = await freePort(3900);
-    const address = `http://127.0.0.1:${port}`;
-    server = await startServer(port, { ...environment, SENTINEL_URL: address, DEMO: "1" });
-    await step("browser tests", [bin("@playwright", "test", "cli.js"), "test"], { env: { ...environment, SENTINEL_URL: address }, count: playwrightCount(join(out, "e2e.json")) });
+    const environment = { ...lanes[0].value, SENTINEL_URL: `http://127.0.0.1:${port}` };
+    server = await startServer(port, environment);
+    await step("browser tests", [bin("@playwright", "test", "cli.js"), "test"], { env: environment, count: playwrightCount(join(OUT, "e2e.json")), alone: true });
   } finally {
     server?.kill("SIGTERM");
     cluster.destroy();

@@ -1,4 +1,4 @@
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readFileSync, statfsSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
@@ -19,8 +19,18 @@ export function checkDisk(folder, read = statfsSync) {
   if (bavail * bsize < LEAST_FREE_BYTES) throw new Trouble(`The disk under ${folder} is almost full: ${Math.round((bavail * bsize) / 1e6)} MB are free, 600 MB are needed. Nothing was changed.`, `df -h ${folder}   (then free some space and start again)`);
 }
 
+/** Runs a program to its end. @returns its exit status, and what it printed on a piped stdout and stderr */
+export function ended(command, args, options) {
+  const child = spawn(command, args, { cwd: ROOT, ...options });
+  let printed = "";
+  for (const stream of [child.stdout, child.stderr]) stream?.on("data", (part) => {
+    printed += part;
+  });
+  return new Promise((resolve, reject) => child.once("error", reject).once("close", (status) => resolve({ status, printed })));
+}
+
 /** Installs the Debian packages that are missing; without root, names the exact command. */
-export function ensureDebian(withBrowser, has = existsSync, root = process.getuid?.() === 0) {
+export async function ensureDebian(withBrowser, has = existsSync, root = process.getuid?.() === 0) {
   const wanted = [];
   if (!has(join(PG_BIN, "initdb"))) wanted.push("postgresql-15");
   if (!has("/usr/share/postgresql/15/extension/postgis.control")) wanted.push("postgresql-15-postgis-3");
@@ -29,18 +39,18 @@ export function ensureDebian(withBrowser, has = existsSync, root = process.getui
   const command = `apt-get update && apt-get install -y --no-install-recommends ${wanted.join(" ")}`;
   if (!root) throw new Trouble(`These Debian packages are missing: ${wanted.join(", ")}. Only root may install them.`, `sudo sh -c '${command}'`);
   say(`Installing ${wanted.join(", ")} …`);
-  const result = spawnSync("sh", ["-c", command], { stdio: ["ignore", "ignore", "inherit"], env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
+  const result = await ended("sh", ["-c", command], { stdio: ["ignore", "ignore", "inherit"], env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
   if (result.status !== 0) throw new Trouble("The Debian packages could not be installed.", command);
 }
 
 /** `npm ci`, unless node_modules is already what the lock file says. */
-export function ensurePackages() {
+export async function ensurePackages() {
   const stamp = join(ROOT, "node_modules", ".made-from");
   const lock = hashOf(["package-lock.json"]);
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === lock) return;
   if (installedAsLocked()) return writeFileSync(stamp, lock);
   say("Installing packages …");
-  const result = spawnSync("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], { cwd: ROOT, stdio: ["ignore", "ignore", "inherit"] });
+  const result = await ended("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], { stdio: ["ignore", "ignore", "inherit"] });
   if (result.status !== 0) throw new Trouble("The packages could not be installed.", "npm ci");
   writeFileSync(stamp, lock);
 }
@@ -61,31 +71,30 @@ export function hashOf(paths) {
   return hash.digest("hex");
 }
 
-export function run(command, args, env = {}) {
-  const result = spawnSync(command, args, { cwd: ROOT, stdio: ["ignore", "inherit", "inherit"], env: { ...process.env, ...env } });
-  if (result.status !== 0) throw new Trouble(`"${[command, ...args].join(" ")}" failed; what it printed stands above.`);
+/** Runs a script of ours written in TypeScript; what it prints is shown only where it fails. */
+export async function tsx(args, env) {
+  const { status, printed } = await ended(process.execPath, [join(ROOT, "node_modules", "tsx", "dist", "cli.mjs"), ...args], { stdio: ["ignore", "pipe", "pipe"], env: { ...process.env, ...env } });
+  if (status !== 0) throw new Trouble(`"${args.join(" ")}" failed:\n${printed}`);
 }
 
-export const tsx = (args, env) => run(process.execPath, [join(ROOT, "node_modules", "tsx", "dist", "cli.mjs"), ...args], env);
-
 /** Compiles the flora if its readable files changed since. */
-export function ensureFlora() {
+export async function ensureFlora() {
   const stamp = join(ROOT, ".data", "flora-made-from");
   const state = hashOf(["flora", "src/flora", "src/core/identify"]);
   if (existsSync(join(ROOT, "public", "flora.json")) && existsSync(stamp) && readFileSync(stamp, "utf8") === state) return;
-  tsx(["src/cli/compile-flora.ts"]);
+  await tsx(["src/cli/compile-flora.ts"]);
   mkdirSync(join(ROOT, ".data"), { recursive: true });
   writeFileSync(stamp, state);
 }
 
 /** Builds the application if its sources changed since. */
-export function ensureBuild() {
+export async function ensureBuild() {
   const stamp = join(ROOT, ".next", "made-from");
   const state = hashOf(["src", "public", "flora", "package-lock.json", "next.config.ts", "postcss.config.mjs"]);
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === state) return;
   say("Building …");
-  const result = spawnSync(process.execPath, [join(ROOT, "node_modules/next/dist/bin/next"), "build"], { cwd: ROOT, stdio: ["ignore", "pipe", "inherit"], encoding: "utf8", env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" } });
-  if (result.status !== 0) throw new Trouble(`The build failed:\n${result.stdout}`);
+  const result = await ended(process.execPath, [join(ROOT, "node_modules/next/dist/bin/next"), "build"], { stdio: ["ignore", "pipe", "pipe"], env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" } });
+  if (result.status !== 0) throw new Trouble(`The build failed:\n${result.printed}`);
   writeFileSync(stamp, state);
 }
 

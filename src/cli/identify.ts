@@ -1,17 +1,16 @@
 import { readFileSync } from "node:fs";
 import { InputError } from "@/core/errors";
-import { buildModel, type Case, caseSchema, identify, KIT, type Observation, POSITIONS, STAGES, STATUSES } from "@/core/identify";
-import { compileFlora } from "@/flora/compile";
-import { FLORA_ROOT, loadList } from "@/flora/load";
+import { buildModel, type Case, caseSchema, type CompiledFlora, identify, KIT, type Observation, POSITIONS, STAGES, STATUSES } from "@/core/identify";
+import { currentFlora, loadList } from "@/flora/load";
 import { printJson, run } from "./output";
 
 run(() => {
-  if (process.argv.includes("--vocabulary")) return printJson(vocabulary(compileFlora(FLORA_ROOT).flora));
+  if (process.argv.includes("--vocabulary")) return printJson(vocabulary(currentFlora()));
   const file = process.argv.slice(2).find((a) => !a.startsWith("--"));
   if (!file) throw new InputError("no-file", "FILE.json", undefined, "give a file with one case or an array of cases, or --vocabulary");
   const input = readJson(file);
   const cases = [input].flat().map(readCase);
-  const { flora } = compileFlora(FLORA_ROOT);
+  const flora = currentFlora();
   const known = new Set(flora.taxa.map((t) => t.name));
   for (const { list } of cases) for (const name of Object.keys(list)) if (!known.has(name)) throw new InputError("unknown-taxon", "list", name, "give an accepted name of the flora; see --vocabulary");
   const model = buildModel(flora);
@@ -46,7 +45,7 @@ function checkTogether(observations: Observation[]): void {
   }
 }
 
-function vocabulary(flora: ReturnType<typeof compileFlora>["flora"]) {
+function vocabulary(flora: CompiledFlora) {
   return {
     stages: STAGES,
     positions: POSITIONS,

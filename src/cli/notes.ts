@@ -1,8 +1,7 @@
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { buildModel, caseSchema, identify, type Model } from "@/core/identify";
-import { compileFlora } from "@/flora/compile";
-import { FLORA_ROOT, loadList } from "@/flora/load";
+import { currentFlora, FLORA_ROOT, loadList } from "@/flora/load";
 import { type FieldNote, readNotes } from "@/flora/read-notes";
 import { printJson, run } from "./output";
 
@@ -21,7 +20,7 @@ const FIRST_RUN = join(FLORA_ROOT, "notes", "first-run.json");
 type FirstRuns = Record<string, Figures & { day: string }>;
 
 run(() => {
-  const model = buildModel(compileFlora(FLORA_ROOT).flora);
+  const model = buildModel(currentFlora());
   const list = loadList("otter-valley");
   const results = readNotes().map((note) => answer(model, list, note));
   const lots = [...new Set(results.map((r) => r.note.lot))].map((lot) => ({ lot, now: figures(results.filter((r) => r.note.lot === lot)) }));

@@ -2,8 +2,7 @@ import { get } from "node:http";
 import { cpus } from "node:os";
 import { buildModel, type Case, caseSchema, identify, type Model } from "@/core/identify";
 import { syntheticFlora } from "@/core/trials/synthetic";
-import { compileFlora } from "@/flora/compile";
-import { FLORA_ROOT, loadList } from "@/flora/load";
+import { currentFlora, loadList } from "@/flora/load";
 import { readNotes } from "@/flora/read-notes";
 import { numberOption, option, printJson, run } from "./output";
 
@@ -45,7 +44,7 @@ function timeCases(model: Model, cases: Case[]): number[] {
 }
 
 function timeShipped(): number[] {
-  const model = buildModel(compileFlora(FLORA_ROOT).flora);
+  const model = buildModel(currentFlora());
   const list = loadList("otter-valley");
   const cases = readNotes().flatMap((note) => [2, 5, 9].map((n) => caseSchema.parse({ day: note.day, stage: note.stage, list: list.status, observations: note.observations.slice(0, n) })));
   return timeCases(model, cases);

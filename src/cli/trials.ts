@@ -4,8 +4,7 @@ import { fileURLToPath } from "node:url";
 import { InputError } from "@/core/errors";
 import { STAGES, type Stage } from "@/core/identify";
 import { type Batch, compareOrders, makeReport, mergeBatches, type OrderComparison, runBatch, type TrialOptions } from "@/core/trials/run-trials";
-import { compileFlora } from "@/flora/compile";
-import { FLORA_ROOT, loadList } from "@/flora/load";
+import { currentFlora, loadList } from "@/flora/load";
 import { numberOption, option, printJson, run } from "./output";
 
 export const TRIAL_LISTS = ["otter-valley", "elm-county", "far-isles"];
@@ -16,7 +15,7 @@ interface Job {
   to: number;
 }
 
-const material = () => ({ flora: compileFlora(FLORA_ROOT).flora, lists: TRIAL_LISTS.map(loadList) });
+const material = () => ({ flora: currentFlora(), lists: TRIAL_LISTS.map(loadList) });
 
 if (process.send) {
   const { flora, lists } = material();

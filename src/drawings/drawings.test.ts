@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { shippedFlora } from "../../tests/support/shipped-flora";
+import { currentFlora } from "@/flora/load";
 import { bladeOutline } from "./leaf";
 import { liveliness } from "./shapes";
 import { NOT_DRAWN } from "./not-drawn";
 import { drawState } from "./states";
 import { shapesToSvg } from "./svg";
 
-const flora = shippedFlora();
+const flora = currentFlora();
 const drawn = flora.characters.filter((c) => !NOT_DRAWN.includes(c.id)).flatMap((c) => c.states.map((s) => [c.id, s.id] as const));
 
 describe("drawings", () => {

@@ -1,13 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { shippedFlora } from "../../tests/support/shipped-flora";
+import { currentFlora } from "@/flora/load";
 import { bladeOutline, type Leaf } from "./leaf";
 import { handLeaf } from "./leaf-detail";
 import { HEIGHT, polar, type Point, type Shape, WIDTH } from "./shapes";
 import { NOT_DRAWN } from "./not-drawn";
 import { drawState } from "./states";
 
-const flora = shippedFlora();
+const flora = currentFlora();
 
 /** Absolute points of a path of M, L, C, and of an ellipse made of two arcs: enough to see where a drawing lies. */
 function pointsOf({ d }: Shape): Point[] {

@@ -1,11 +1,11 @@
 import { inflateSync } from "node:zlib";
 import { describe, expect, it } from "vitest";
 import { buildModel } from "@/core/identify";
-import { shippedFlora } from "../../tests/support/shipped-flora";
+import { currentFlora } from "@/flora/load";
 import { plateToPdf } from "./pdf";
 import { plateOf } from "./plate";
 
-const model = buildModel(shippedFlora());
+const model = buildModel(currentFlora());
 const index = model.taxonIndex.get("Heracleum mantegazzianum") as number;
 
 /** The drawing operators of a page, unpacked. */

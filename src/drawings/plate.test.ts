@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { buildModel, STAGES } from "@/core/identify";
-import { shippedFlora } from "../../tests/support/shipped-flora";
+import { currentFlora } from "@/flora/load";
 import { plateOf, smallPlate, usualState } from "./plate";
 
-const model = buildModel(shippedFlora());
+const model = buildModel(currentFlora());
 const index = (name: string) => model.taxonIndex.get(name) as number;
 const parts = (name: string, stage: (typeof STAGES)[number]) => new Map(plateOf(model, index(name), stage).map((p) => [p.part, p]));
 

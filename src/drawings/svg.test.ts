@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
 import { buildModel, STAGES } from "@/core/identify";
-import { shippedFlora } from "../../tests/support/shipped-flora";
+import { currentFlora } from "@/flora/load";
 import { plateOf, usualState } from "./plate";
 import { drawState } from "./states";
 import { area, circle, inner, joinLines, type Shape, straight, WIDTH } from "./shapes";
 import { shapesToSvg, sheetToSvg } from "./svg";
 
-const model = buildModel(shippedFlora());
+const model = buildModel(currentFlora());
 const count = (text: string, what: RegExp) => text.match(what)?.length ?? 0;
 
 describe("a sheet of a plate", () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { changedFlora } from "../../tests/support/changed-flora";
-import { shippedFlora } from "../../tests/support/shipped-flora";
+import { currentFlora } from "@/flora/load";
 import { readNotes } from "./read-notes";
 
 const said = (file: string, change: (text: string) => string, scope: "whole" | "set" = "set") => changedFlora(file, change, scope).problems.map((p) => p.what).join("\n");
@@ -66,7 +66,7 @@ describe("states of two layers", () => {
 });
 
 describe("independent notes", () => {
-  const flora = shippedFlora();
+  const flora = currentFlora();
   const notes = readNotes();
   it("have ids of their own, a day, a text and something seen", () => {
     expect(new Set(notes.map((n) => n.id)).size).toBe(notes.length);

@@ -2,10 +2,10 @@ import { readdirSync, readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { parse } from "yaml";
 import { STAGES } from "@/core/identify";
-import { shippedFlora } from "../../tests/support/shipped-flora";
+import { currentFlora } from "@/flora/load";
 import { loadList } from "./load";
 
-const flora = shippedFlora();
+const flora = currentFlora();
 const names = new Set(flora.taxa.map((t) => t.name));
 
 describe("every plant", () => {

@@ -1,4 +1,4 @@
-import { existsSync, readFileSync } from "node:fs";
+import { existsSync, readdirSync, readFileSync, statSync } from "node:fs";
 import { join } from "node:path";
 import type { CompiledFlora, Status } from "@/core/identify/flora-types";
 import { compileFlora } from "./compile";
@@ -23,9 +23,20 @@ export function loadList(id: string): DistrictList {
   return { id: data.list, name: data.name, status, actions: data.actions ?? {}, sites: data.sites ?? {} };
 }
 
+const readCompiled = (): CompiledFlora => JSON.parse(readFileSync(COMPILED_PATH, "utf8"));
+
 let compiled: CompiledFlora | undefined;
-/** The compiled flora: the artefact if it is there, else compiled now. */
+/** The compiled flora: the artefact if it is there, else compiled now. For the running application, which is built from it. */
 export function loadFlora(): CompiledFlora {
-  if (!compiled) compiled = existsSync(COMPILED_PATH) ? (JSON.parse(readFileSync(COMPILED_PATH, "utf8")) as CompiledFlora) : compileFlora(FLORA_ROOT).flora;
+  if (!compiled) compiled = existsSync(COMPILED_PATH) ? readCompiled() : compileFlora(FLORA_ROOT).flora;
   return compiled;
+}
+
+/** When a file under the folder was last written, ms. */
+const newest = (folder: string): number => Math.max(...readdirSync(folder, { recursive: true, withFileTypes: true }).filter((f) => f.isFile()).map((f) => statSync(join(f.parentPath, f.name)).mtimeMs));
+
+/** The flora as its files say now, for commands and tests: the artefact where nothing that makes it is younger, else compiled anew, which takes seconds. */
+export function currentFlora(): CompiledFlora {
+  const fresh = existsSync(COMPILED_PATH) && statSync(COMPILED_PATH).mtimeMs > Math.max(...["flora", "src/flora", "src/core/pack"].map(newest));
+  return fresh ? readCompiled() : compileFlora(FLORA_ROOT).flora;
 }

@@ -22,8 +22,8 @@ describe("bad surroundings get one clear sentence, and the command that mends it
 
   it("no root for apt", async () => {
     const { ensureDebian } = await script("machine");
-    expect(() => ensureDebian(true, () => false, false)).toThrow(/postgresql-15, postgresql-15-postgis-3, chromium[\s\S]*sudo sh -c 'apt-get update && apt-get install/);
-    expect(() => ensureDebian(true, () => true, false)).not.toThrow();
+    await expect(ensureDebian(true, () => false, false)).rejects.toThrow(/postgresql-15, postgresql-15-postgis-3, chromium[\s\S]*sudo sh -c 'apt-get update && apt-get install/);
+    await expect(ensureDebian(true, () => true, false)).resolves.toBeUndefined();
   });
 
   it("a port that is taken", async () => {

@@ -139,6 +139,12 @@ export function Bench(props: BenchProps) {
         <div className="grid grid-cols-2 gap-3 pb-3"><Conditions {...{ props, draft, shelf, lens, setLens, towards, setTowards, kit, setKit }} /></div>
       </details>
       <div className="sticky top-0 z-20"><Tape verdict={found?.verdict ?? "open"} reason={fault ?? found?.because ?? "Reckoning …"} todo={todo} /></div>
+      {shelf.earlier ? (
+        <p className="px-4 md:px-6 py-2 flex flex-wrap items-center gap-3 border-b border-[var(--rule)]" role="status">
+          Another finding stands unfinished on this device: {shortDay(shelf.earlier.day)}, {shelf.earlier.observations.length} answers.
+          <button type="button" className="button" onClick={shelf.takeUpEarlier}>Take it up instead</button>
+        </p>
+      ) : null}
       {view ? (
         <p className="lg:hidden flex gap-x-4 gap-y-1 flex-wrap px-4 py-2 border-b border-[var(--rule)] font-semibold">
           {view.field.slice(0, 3).map((m) => <span key={m.taxon} className="inline-flex items-center gap-2"><StatusMark status={m.status} size={18} />{m.name} <span className="figure">{Math.round(m.probability * 100)} %</span></span>)}

@@ -1,12 +1,12 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { parse } from "yaml";
-import { shippedFlora } from "../../../tests/support/shipped-flora";
+import { currentFlora } from "@/flora/load";
 import { STAGES } from "../identify";
 import { adviseMethods, type Ground, inMonths, lastDayBeforeSeed, methodSchema } from "./methods";
 
 const methods = methodSchema.array().parse(parse(readFileSync("flora/methods.yaml", "utf8")));
-const flora = shippedFlora();
+const flora = currentFlora();
 const plant = (name: string) => flora.taxa.find((t) => t.name === name) as (typeof flora.taxa)[number];
 const open: Ground = { noProduct: false, noMachines: false, grazed: false, hayed: false, foraged: false, waterDistanceM: null };
 const advise = (name: string, day: string, stage: (typeof STAGES)[number], ground = open) => new Map(adviseMethods(methods, plant(name), stage, ground, day, "north", 100).map((a) => [a.method.id, a]));

@@ -2,12 +2,12 @@ import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { parse } from "yaml";
-import { shippedFlora } from "../../../tests/support/shipped-flora";
+import { currentFlora } from "@/flora/load";
 import { dayOfYear, monthOf, STAGES } from "../identify";
 import { adviseMethods, type Ground, inMonths, lastDayBeforeSeed, type Method, methodSchema } from "./methods";
 
 const methods = methodSchema.array().parse(parse(readFileSync("flora/methods.yaml", "utf8")));
-const flora = shippedFlora();
+const flora = currentFlora();
 const open: Ground = { noProduct: false, noMachines: false, grazed: false, hayed: false, foraged: false, waterDistanceM: null };
 const anyTaxon = fc.constantFrom(...flora.taxa);
 const anyStage = fc.constantFrom(...STAGES);

@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { shippedFlora } from "../../../tests/support/shipped-flora";
+import { currentFlora } from "@/flora/load";
 import { loadList } from "@/flora/load";
 import { readNotes } from "@/flora/read-notes";
 import { buildModel, caseSchema, describeScore, foreseeChecks, identify, judge, laterChecks, type Observation, STAGES, towardsAction, towardsName } from "./index";
 
-const flora = shippedFlora();
+const flora = currentFlora();
 const model = buildModel(flora);
 const list = loadList("otter-valley");
 const notes = readNotes();

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { shippedFlora } from "../../../tests/support/shipped-flora";
+import { currentFlora } from "@/flora/load";
 import { loadList } from "@/flora/load";
 import { buildModel, caseSchema, decide, describeScore, foreseeChecks, identify, judge, type ObservationInput, type Stage, stageShares, towardsAction, towardsName } from "./index";
 
-const model = buildModel(shippedFlora());
+const model = buildModel(currentFlora());
 const list = loadList("otter-valley");
 const c = (id: string) => model.characterIndex.get(id) as number;
 const t = (name: string) => model.taxonIndex.get(name) as number;

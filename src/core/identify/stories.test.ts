@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
-import { shippedFlora } from "../../../tests/support/shipped-flora";
+import { currentFlora } from "@/flora/load";
 import { loadList } from "@/flora/load";
 import { buildModel, caseSchema, identify, type ObservationInput, type Stage } from "./index";
 
 /** What people bring in from fields, pastures, woods and shores, told as they would tell it, and what must come of it. */
-const flora = shippedFlora();
+const flora = currentFlora();
 const model = buildModel(flora);
 const otter = loadList("otter-valley");
 const elm = loadList("elm-county");

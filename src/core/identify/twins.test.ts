@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { shippedFlora } from "../../../tests/support/shipped-flora";
+import { currentFlora } from "@/flora/load";
 import { tinyFlora } from "../../../tests/support/tiny-flora";
 import { buildModel } from "./model";
 import { likeness, partingChecks, partLater, perils, twinsOf } from "./twins";
 
 const tiny = buildModel(tinyFlora());
-const whole = buildModel(shippedFlora());
+const whole = buildModel(currentFlora());
 const index = (name: string) => whole.taxonIndex.get(name) as number;
 const anyPlant = fc.nat(whole.flora.taxa.length - 1);
 const anyStage = fc.constantFrom("seedling", "vegetative", "flowering", "fruiting", "winter" as const);

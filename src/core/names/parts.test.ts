@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { shippedFlora } from "../../../tests/support/shipped-flora";
+import { currentFlora } from "@/flora/load";
 import { findParts, indexParts } from "./parts";
 
-const flora = shippedFlora();
+const flora = currentFlora();
 const index = indexParts(flora.characters);
 const found = (text: string, askable: Set<string> | null = null) => findParts(index, text, askable).map((c) => c.id);
 

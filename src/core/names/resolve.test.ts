@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { shippedFlora } from "../../../tests/support/shipped-flora";
+import { currentFlora } from "@/flora/load";
 import { foldName, indexNames, resolveName } from "./resolve";
 
-const flora = shippedFlora();
+const flora = currentFlora();
 const index = indexNames(flora.taxa);
 const first = (text: string, status = {}) => index.taxa[resolveName(index, text, status).matches[0]?.taxon]?.name;
 const carriers = (text: string) => resolveName(index, text).carriers.map((t) => index.taxa[t].name);

@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { shippedFlora } from "../../../tests/support/shipped-flora";
+import { currentFlora } from "@/flora/load";
 import { amendFlora, checkAmendment, packRows, readPackRows, readScore, SHARE_WORDS, scoreText, writeScore } from ".";
 
-const flora = shippedFlora();
+const flora = currentFlora();
 const hogweed = "Heracleum mantegazzianum";
 const states = ["a", "b", "c", "d"];
 const near = (a: number[] = [], b: number[] = []) => a.length === b.length && a.every((x, i) => Math.abs(x - b[i]) < 0.02);
