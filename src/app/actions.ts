@@ -9,6 +9,7 @@ import { Refusal } from "@/server/faults";
 import { overrule } from "@/server/findings";
 import { recordCheck } from "@/server/follow-ups";
 import { recordTreatment, saveLabel } from "@/server/ledger";
+import { setSeason } from "@/server/district";
 import { acceptInvitation, invite, setRoles, setUp } from "@/server/people";
 import { setStatus, takeOffList } from "@/server/list";
 import { makePlan } from "@/server/plans";
@@ -84,6 +85,13 @@ export async function rolesAction(_: ActionState, form: FormData): Promise<Actio
   return answerForm(async () => {
     await setRoles(await requireRole("keeper"), { personId: text(form, "personId"), roles: form.getAll("roles"), licence: text(form, "licence") || undefined, licenceExpires: text(form, "licenceExpires") || undefined });
     return "Saved.";
+  });
+}
+
+export async function seasonAction(_: ActionState, form: FormData): Promise<ActionState> {
+  return answerForm(async () => {
+    await setSeason(await requireRole("keeper"), Object.fromEntries(form));
+    return "Saved. It holds for what is reckoned from now on.";
   });
 }
 

@@ -1,7 +1,7 @@
 import { eq, sql } from "drizzle-orm";
 import sharp from "sharp";
 import { adviseMethods, type Ground } from "@/core/control";
-import type { Case, Status } from "@/core/identify";
+import { type Case, REFERENCE, type Status } from "@/core/identify";
 import { type Chance, seededChance } from "@/core/random";
 import { followUpDays, restrictionsAfter, type Treatment } from "@/core/records";
 import { closePools, inDistrict, type Transaction } from "@/db/client";
@@ -158,7 +158,7 @@ async function addFinding(world: World, place: Place, name: string, day: string,
   const model = shippedModel();
   const list = { ...world.status, ...(world.exceptions[place.spec.name] ?? {}) };
   const stage = likelyStage(model, name, day);
-  const base: Case = { id: name, day, hemisphere: "north", stage, setting: place.spec.setting, kit: ["lens", "ruler", "knife", "trowel", "gloves"], list, actions: world.actions, confirmed: {}, costs: COSTS, observations: [] };
+  const base: Case = { id: name, day, hemisphere: "north", seasonShift: 0, stage, setting: place.spec.setting, kit: ["lens", "ruler", "knife", "trowel", "gloves"], list, actions: world.actions, confirmed: {}, costs: COSTS, observations: [] };
   const observations = sampleObservations(model, base, name, options.most, number) as Case["observations"];
   const judged = judgeFinding(model, { ...base, observations });
   const findingId = id();
@@ -195,7 +195,7 @@ async function addWork(world: World, patches: { id: string; place: Place; name: 
     for (const back of SEASONS_BACK) {
       const day = shift(today, -back - (i % 9) * 3);
       const stage = likelyStage(model, p.name, day);
-      const advice = adviseMethods(shippedMethods(), taxon, stage, groundOf(p.place), day, "north", p.areaM2).find((a) => a.answer === "now");
+      const advice = adviseMethods(shippedMethods(), taxon, stage, groundOf(p.place), day, REFERENCE, p.areaM2).find((a) => a.answer === "now");
       if (advice) possible.push({ patch: p, day, due: back === RECENT, finding: clear.id, method: advice.method.id, stage });
     }
   }
@@ -208,7 +208,7 @@ async function addWork(world: World, patches: { id: string; place: Place; name: 
     if (i % 4 !== 1) continue;
     const taxon = model.flora.taxa[model.taxonIndex.get(p.name) as number];
     const [clear] = await tx.select().from(finding).where(sql`${finding.patchId} = ${p.id} AND ${finding.verdict} = 'clear'`).limit(1);
-    const advice = clear ? adviseMethods(shippedMethods(), taxon, likelyStage(model, p.name, today), groundOf(p.place), today, "north", p.areaM2).find((a) => a.window && a.answer !== "never") : undefined;
+    const advice = clear ? adviseMethods(shippedMethods(), taxon, likelyStage(model, p.name, today), groundOf(p.place), today, REFERENCE, p.areaM2).find((a) => a.window && a.answer !== "never") : undefined;
     if (!clear || !advice?.window) continue;
     await tx.insert(plan).values({ districtId: OTTER, id: id(), patchId: p.id, findingId: clear.id, method: advice.method.id, taxon: p.name, windowFrom: advice.window.from, windowTo: advice.window.to, intendedOn: advice.window.from, personId: (world.people.find((m) => m.roles.includes("applicator")) as Person).id, followedBy: `Look for seedlings each spring for ${taxon.seedYears[1]} years; sow native grass where the ground is bare.`, madeBy: "Bram Okonedo" });
   }

@@ -1,4 +1,4 @@
-import { type Case, decide, foreseeChecks, judge, type Model, type ObservationInput, observationSchema, STAGES, type Stage, stageShares, dayOfYear, towardsAction } from "@/core/identify";
+import { type Case, decide, foreseeChecks, judge, type Model, type ObservationInput, observationSchema, STAGES, type Stage, stageShares, dayOfYear, REFERENCE, towardsAction } from "@/core/identify";
 import { seededChance } from "@/core/random";
 import { SimulatedPlant } from "@/core/trials/plants";
 import { Scout } from "@/core/trials/scout";
@@ -6,7 +6,7 @@ import { Scout } from "@/core/trials/scout";
 /** The stage in which most plants of this kind are on a day. */
 export function likelyStage(model: Model, name: string, day: string): Stage {
   const taxon = model.flora.taxa[model.taxonIndex.get(name) as number];
-  const shares = stageShares(taxon, dayOfYear(day, "north"));
+  const shares = stageShares(taxon, dayOfYear(day, REFERENCE));
   return STAGES[shares.indexOf(Math.max(...shares))];
 }
 

@@ -156,7 +156,7 @@ export function twinsAt(model: Model, taxon: number, stage: Stage, characters = 
   });
   const [first] = flora.taxa[taxon].calendar[stage]?.[0] ?? [6];
   const day = `2026-${String(first).padStart(2, "0")}-20`;
-  const judgement = judge(model, { id: "twins", day, hemisphere: "north", stage, setting: {}, kit: [], list: {}, actions: {}, confirmed: {}, costs: { wrongClear: 500, missedTarget: 10, hold: 10 }, observations });
+  const judgement = judge(model, { id: "twins", day, hemisphere: "north", seasonShift: 0, stage, setting: {}, kit: [], list: {}, actions: {}, confirmed: {}, costs: { wrongClear: 500, missedTarget: 10, hold: 10 }, observations });
   const own = judgement.flat.taxa[taxon];
   const described = (t: number) => useful.filter(({ c }) => model.scoresOf[t].has(c)).length >= DESCRIBED_SHARE * useful.length;
   return [...judgement.flat.taxa.keys()].filter((t) => t !== taxon && described(t) && judgement.flat.taxa[t] > CONFUSED_SHARE * Math.max(own, 1e-9) && judgement.flat.taxa[t] > CONFUSED_SHARE);

@@ -36,7 +36,7 @@ export async function caseFor(tx: Transaction, siteId: string, given: Pick<Case,
   const list = await listFor(tx, siteId);
   const flora = new Set(shippedFlora().taxa.map((t) => t.name));
   const known = <T>(record: Record<string, T>) => Object.fromEntries(Object.entries(record).filter(([name]) => flora.has(name)));
-  const complete: Case = { ...given, hemisphere: here.hemisphere, setting: place.setting, list: known(list.status), actions: known(list.actions), confirmed: known(await confirmedCounts(tx)), costs: here.costs };
+  const complete: Case = { ...given, hemisphere: here.hemisphere, seasonShift: here.seasonShift, setting: place.setting, list: known(list.status), actions: known(list.actions), confirmed: known(await confirmedCounts(tx)), costs: here.costs };
   return { case: complete, listVersion: list.version };
 }
 

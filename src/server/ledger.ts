@@ -132,8 +132,8 @@ export async function recordingFor(member: Member, planId: string) {
     const labels = await tx.select({ id: label.id, name: label.name, limits: label.limits }).from(label).orderBy(label.name);
     const method = shippedMethods().find((m) => m.id === row.plan.method);
     const taxon = taxonByName(row.plan.taxon);
-    const [here] = await tx.select({ hemisphere: district.hemisphere }).from(district);
-    return { ...row, stage: taxon ? stageOn(taxon, todayIn(row.site.zone), here.hemisphere) : ("vegetative" as const), me: { name: me.name, licence: me.licence, licenceExpires: me.licenceExpires }, waterDistanceM: water[0]?.m ?? null, labels: labels as { id: string; name: string; limits: LabelLimits }[], method: method ?? null };
+    const [here] = await tx.select({ hemisphere: district.hemisphere, seasonShift: district.seasonShift }).from(district);
+    return { ...row, stage: taxon ? stageOn(taxon, todayIn(row.site.zone), here) : ("vegetative" as const), me: { name: me.name, licence: me.licence, licenceExpires: me.licenceExpires }, waterDistanceM: water[0]?.m ?? null, labels: labels as { id: string; name: string; limits: LabelLimits }[], method: method ?? null };
   });
 }
 

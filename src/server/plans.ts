@@ -2,7 +2,7 @@ import { and, eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
 import { adviseMethods, type Ground, type MethodAdvice } from "@/core/control";
-import { STAGES, stageShares, dayOfYear, type Stage } from "@/core/identify";
+import { type Climate, STAGES, stageShares, dayOfYear, type Stage } from "@/core/identify";
 import type { Transaction } from "@/db/client";
 import { district, finding, findingEvent, membership, patch, plan, site } from "@/db/schema";
 import { sql } from "drizzle-orm";
@@ -47,7 +47,7 @@ async function readPlanning(tx: Transaction, findingId: string): Promise<Plannin
   const taxon = row.f.taxon ? taxonByName(row.f.taxon) : undefined;
   const { rows: water } = await tx.execute<{ m: number | null }>(sql`SELECT water_distance_m(${held.id}) AS m`);
   const ground: Ground = { noProduct: row.s.rules.noProduct ?? false, noMachines: row.s.rules.noMachines ?? false, grazed: row.s.rules.grazed ?? false, hayed: row.s.rules.hayed ?? false, foraged: row.s.rules.foraged ?? false, waterDistanceM: water[0]?.m ?? null };
-  const stage = taxon ? stageToday(taxon, row.f.stage as Stage | null, row.f.day, today, here.hemisphere) : "vegetative";
+  const stage = taxon ? stageToday(taxon, row.f.stage as Stage | null, row.f.day, today, here) : "vegetative";
   const people = await tx.select({ id: membership.personId, name: membership.name, roles: membership.roles }).from(membership);
   return {
     findingId,
@@ -62,22 +62,22 @@ async function readPlanning(tx: Transaction, findingId: string): Promise<Plannin
     barred: row.f.verdict === "clear" || overruling ? null : `The verdict is "${row.f.verdict}", not clear to act: ${row.f.because}`,
     reportFirst: row.f.reportFirst,
     overruling,
-    advice: taxon ? adviseMethods(shippedMethods(), taxon, stage, ground, today, here.hemisphere, held.areaM2) : [],
+    advice: taxon ? adviseMethods(shippedMethods(), taxon, stage, ground, today, here, held.areaM2) : [],
     people: people.filter((p) => p.roles.some((r) => r === "applicator" || r === "specialist")),
     today,
   };
 }
 
 /** The stage most plants of this kind are in on a day. */
-export function stageOn(taxon: NonNullable<ReturnType<typeof taxonByName>>, day: string, hemisphere: "north" | "south"): Stage {
-  const shares = stageShares(taxon, dayOfYear(day, hemisphere));
+export function stageOn(taxon: NonNullable<ReturnType<typeof taxonByName>>, day: string, climate: Climate): Stage {
+  const shares = stageShares(taxon, dayOfYear(day, climate));
   return STAGES[shares.indexOf(Math.max(...shares))];
 }
 
 /** The stage the scout saw, if that was within a month; else the stage most plants of this kind are in today. */
-function stageToday(taxon: NonNullable<ReturnType<typeof taxonByName>>, seen: Stage | null, seenOn: string, today: string, hemisphere: "north" | "south"): Stage {
+function stageToday(taxon: NonNullable<ReturnType<typeof taxonByName>>, seen: Stage | null, seenOn: string, today: string, climate: Climate): Stage {
   if (seen && Math.abs(Date.parse(today) - Date.parse(seenOn)) < 31 * 86400e3) return seen;
-  return stageOn(taxon, today, hemisphere);
+  return stageOn(taxon, today, climate);
 }
 
 async function overrulingOf(tx: Transaction, findingId: string): Promise<PlanningView["overruling"]> {

@@ -1,5 +1,5 @@
 import { and, eq, inArray, isNull, lte, sql } from "drizzle-orm";
-import { stageBegins } from "@/core/identify";
+import { type Climate, stageBegins } from "@/core/identify";
 import { district, finding, followUp, membership, patch, plan, site } from "@/db/schema";
 import { todayIn } from "./clock";
 import { findingLines } from "./findings";
@@ -25,7 +25,7 @@ export async function todayFor(member: Member) {
       district: here.name,
       reports: unplanned.filter((f) => f.reportFirst),
       checks: checks.map(({ f, ...rest }) => ({ id: f.id, patchId: f.patchId, dueOn: f.dueOn, what: f.what, days: daysTo(f.dueOn), today, plant: commonName(rest.taxon), ...rest })),
-      windows: plans.map(({ p, ...rest }) => ({ id: p.id, findingId: p.findingId, patchId: p.patchId, method: methodName(p.method), plant: commonName(p.taxon), from: p.windowFrom, to: p.windowTo, intendedOn: p.intendedOn, open: p.windowFrom <= today && today <= p.windowTo, days: daysTo(p.windowTo), seedFrom: seedDay(p.taxon, today, here.hemisphere), overruled: p.overruling !== null, ...rest })),
+      windows: plans.map(({ p, ...rest }) => ({ id: p.id, findingId: p.findingId, patchId: p.patchId, method: methodName(p.method), plant: commonName(p.taxon), from: p.windowFrom, to: p.windowTo, intendedOn: p.intendedOn, open: p.windowFrom <= today && today <= p.windowTo, days: daysTo(p.windowTo), seedFrom: seedDay(p.taxon, today, here), overruled: p.overruling !== null, ...rest })),
       unplanned: unplanned.filter((f) => !f.reportFirst),
       holds: openVerdicts.filter((f) => !f.overruled).map((f) => ({ ...f, due: f.settleFrom !== null && f.settleFrom <= today })).sort((a, b) => rank(a) - rank(b) || (a.settleFrom ?? "9").localeCompare(b.settleFrom ?? "9")),
     };
@@ -36,7 +36,7 @@ export async function todayFor(member: Member) {
 const rank = (f: { verdict: string; due: boolean }): number => (f.verdict === "open" ? 2 : 0) + (f.due ? 0 : 1);
 export type TodayView = Awaited<ReturnType<typeof todayFor>>;
 
-function seedDay(taxon: string, today: string, hemisphere: "north" | "south"): string | null {
+function seedDay(taxon: string, today: string, climate: Climate): string | null {
   const plant = taxonByName(taxon);
-  return plant ? stageBegins(plant, "fruiting", today, hemisphere) : null;
+  return plant ? stageBegins(plant, "fruiting", today, climate) : null;
 }

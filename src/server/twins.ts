@@ -1,4 +1,4 @@
-import { caseSchema, describeScore, judge, type Model, partingChecks, partLater, perils, plainName, STAGES, stageShares, dayOfYear, type Stage, type Status, twinsOf } from "@/core/identify";
+import { caseSchema, type Climate, describeScore, judge, type Model, partingChecks, partLater, perils, plainName, STAGES, stageShares, dayOfYear, type Stage, type Status, twinsOf } from "@/core/identify";
 import { district } from "@/db/schema";
 import { todayIn } from "./clock";
 import { modelOf } from "./amendments";
@@ -32,9 +32,9 @@ export async function compareTwins(member: Member, ids: string[], asked: Stage |
   const { list, here } = await asMember(member, async (tx) => ({ list: await listFor(tx, null), here: (await tx.select().from(district))[0] }));
   const day = todayIn(here.zone);
   const stages = STAGES.filter((stage) => taxa.every((t) => model.flora.taxa[t].calendar[stage]));
-  const stage = stages.find((s) => s === asked) ?? stageNow(model, taxa, stages, day, here.hemisphere);
+  const stage = stages.find((s) => s === asked) ?? stageNow(model, taxa, stages, day, here);
   const full = Math.log2(taxa.length);
-  const judgement = judge(model, caseSchema.parse({ day, hemisphere: here.hemisphere, list: known(model, list.status), actions: known(model, list.actions) }));
+  const judgement = judge(model, caseSchema.parse({ day, hemisphere: here.hemisphere, seasonShift: here.seasonShift, list: known(model, list.status), actions: known(model, list.actions) }));
   const [a, b] = taxa.map((t) => model.flora.taxa[t].id);
   const pair = model.flora.pairs.find((p) => !p.found && ((p.a === a && p.b === b) || (p.a === b && p.b === a)));
   return {
@@ -46,15 +46,15 @@ export async function compareTwins(member: Member, ids: string[], asked: Stage |
       const c = model.flora.characters[character];
       return { character: c.id, name: c.name, ask: c.ask, seconds, parts: bits >= WELL * full, cells: taxa.map((t) => describeScore({ model }, t, character, stage) || "varies") };
     }),
-    later: partLater(model, taxa, stage, day, here.hemisphere).map((l) => ({ stage: l.stage, from: l.from, name: model.flora.characters[l.check.character].name, ask: model.flora.characters[l.check.character].ask })),
+    later: partLater(model, taxa, stage, day, here).map((l) => ({ stage: l.stage, from: l.from, name: model.flora.characters[l.check.character].name, ask: model.flora.characters[l.check.character].ask })),
     sameTreatment: taxa.every((t) => !judgement.keptSide[t] && judgement.group[t] === judgement.group[taxa[0]]),
     mistake: taxa.length === 2 ? (pair?.mistake ?? null) : null,
     hazards: hazardsOf(model, taxa),
   };
 }
 
-function stageNow(model: Model, taxa: number[], stages: Stage[], day: string, hemisphere: "north" | "south"): Stage {
-  const sums = STAGES.map((_, s) => taxa.reduce((sum, t) => sum + stageShares(model.flora.taxa[t], dayOfYear(day, hemisphere))[s], 0));
+function stageNow(model: Model, taxa: number[], stages: Stage[], day: string, climate: Climate): Stage {
+  const sums = STAGES.map((_, s) => taxa.reduce((sum, t) => sum + stageShares(model.flora.taxa[t], dayOfYear(day, climate))[s], 0));
   return [...stages].sort((x, y) => sums[STAGES.indexOf(y)] - sums[STAGES.indexOf(x)])[0] ?? "vegetative";
 }
 
@@ -111,7 +111,7 @@ export async function setCard(member: Member, id: string, asked: Stage | undefin
   const taxa = set.taxa.map((taxon) => model.flora.taxa.findIndex((t) => t.id === taxon));
   const targets = taxa.filter((t) => !keptSide[t]);
   const stages = STAGES.filter((stage) => (targets.length > 0 ? targets : taxa).some((t) => model.flora.taxa[t].calendar[stage]));
-  const stage = stages.find((s) => s === asked) ?? stageNow(model, targets.length > 0 ? targets : taxa, stages, todayIn(here.zone), here.hemisphere);
+  const stage = stages.find((s) => s === asked) ?? stageNow(model, targets.length > 0 ? targets : taxa, stages, todayIn(here.zone), here);
   const plant = (index: number): CardPlant => ({ index, id: model.flora.taxa[index].id, name: model.flora.taxa[index].name, common: plainName({ model }, index), status: statusOf(index) });
   return {
     model,

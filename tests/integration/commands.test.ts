@@ -71,7 +71,7 @@ describe.concurrent("trials", () => {
     const [a, b] = (await Promise.all([1, 2].map(() => run("trials", "--json", "--walks", "6", "--stage", "flowering", "--orders", "6")))).map((r) => r.stdout);
     expect(JSON.parse(a)).toEqual(JSON.parse(b));
     expect(JSON.parse(a).perturbed).toHaveProperty("falseClearsUpper95");
-  }, 240000);
+  });
   it("refuses a stage that is none", async () => expect((await run("trials", "--stage", "old")).status).toBe(2));
 });
 

@@ -2,6 +2,7 @@ import { and, eq, isNull, sql } from "drizzle-orm";
 import { afterAll, describe, expect, it } from "vitest";
 import { closePools, inDistrict } from "@/db/client";
 import { finding, followUp, invitation, membership, patch, plan, site } from "@/db/schema";
+import { seasonOf, setSeason } from "@/server/district";
 import { findingDetail, overrule, saveFinding } from "@/server/findings";
 import { recordCheck } from "@/server/follow-ups";
 import { mapTile, patchDetail, patchLines, savePatch, saveSite, siteLines } from "@/server/ground";
@@ -28,6 +29,26 @@ async function refused(table: Parameters<typeof count>[0], work: () => Promise<u
   await expect(work()).rejects.toThrow(words);
   expect(await count(table)).toBe(before);
 }
+
+describe("the season of a district", () => {
+  it("moves when its plants flower, in this district alone, and refuses what is no number of days", async () => {
+    const other = member(["keeper"], PINE);
+    const before = await seasonOf(keeper);
+    const elsewhere = await seasonOf(other);
+    await setSeason(keeper, { hemisphere: "north", seasonShift: "25" });
+    const after = await seasonOf(keeper);
+    const flowers = (season: typeof before) => new Map(season.examples.map((e) => [e.plant, e.from]));
+    const both = [...flowers(before)].flatMap(([plant, from]) => (flowers(after).has(plant) && /-0[345]-/.test(from) ? [[from, flowers(after).get(plant) as string]] : []));
+    expect(both.length).toBeGreaterThan(0);
+    for (const [usual, late] of both) expect(late > usual).toBe(true);
+    expect(await seasonOf(other)).toEqual(elsewhere);
+    for (const wrong of ["41", "-41", "2.5", "soon"]) await expect(setSeason(keeper, { hemisphere: "north", seasonShift: wrong }), wrong).rejects.toThrow(/seasonShift/);
+    await expect(setSeason(keeper, { hemisphere: "east", seasonShift: "0" })).rejects.toThrow(/hemisphere/);
+    expect((await seasonOf(keeper)).seasonShift).toBe(25);
+    await setSeason(keeper, { hemisphere: "north", seasonShift: "0" });
+    expect(await seasonOf(keeper)).toEqual(before);
+  });
+});
 
 describe("a finding that is not right stores nothing", () => {
   it("on a site that is not here", () => refused(finding, () => saveFinding(scout, body(uuidv7())), /site.*not found/i));

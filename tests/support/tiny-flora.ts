@@ -30,7 +30,7 @@ export function tinyFlora(): CompiledFlora {
   return { version: "tiny", blocks: { edge: 0.02, hair: 0.04, sap: 0.02, flower: 0.02, size: 0.05 }, characters, taxa, sets: [{ id: "tiny", name: "Tiny", taxa: taxa.map((t) => t.id), read: null }], scores, pairs: [] };
 }
 
-export const tinyCase = (observations: Case["observations"] = [], extra: Partial<Case> = {}): Case => ({ id: "t", day: "2026-05-01", hemisphere: "north", stage: "vegetative", setting: {}, kit: ["lens", "ruler", "knife", "trowel", "gloves"], list: { "Malus prima": "target", "Malus secunda": "target", "Bonus prima": "kept" }, actions: {}, confirmed: {}, costs: { wrongClear: 500, missedTarget: 10, hold: 10 }, observations, ...extra });
+export const tinyCase = (observations: Case["observations"] = [], extra: Partial<Case> = {}): Case => ({ id: "t", day: "2026-05-01", hemisphere: "north", seasonShift: 0, stage: "vegetative", setting: {}, kit: ["lens", "ruler", "knife", "trowel", "gloves"], list: { "Malus prima": "target", "Malus secunda": "target", "Bonus prima": "kept" }, actions: {}, confirmed: {}, costs: { wrongClear: 500, missedTarget: 10, hold: 10 }, observations, ...extra });
 
 export const seen = (character: string, state: string, extra = {}): Case["observations"][number] => ({ character, answer: "seen", states: [state], join: "any", sure: "sure", ...extra });
 export const read = (character: string, value: number, extra = {}): Case["observations"][number] => ({ character, answer: "seen", value, join: "any", sure: "sure", ...extra });

@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import type { CaseInput, Character, Identification, Lens, ObservationInput, Stage } from "@/core/identify";
+import type { CaseInput, Climate, Character, Identification, Lens, ObservationInput, Stage } from "@/core/identify";
 import { StatusMark, Tape } from "../marks";
 import { shortDay } from "../dates";
 import { newDraft, useDraft } from "./draft";
@@ -22,7 +22,7 @@ export interface BenchProps {
   chosenPatch: string | null;
   costs: { wrongClear: number; missedTarget: number; hold: number };
   confirmed: Record<string, number>;
-  hemisphere: "north" | "south";
+  climate: Climate;
   today: string;
   draftKey: string;
   maySave: boolean;
@@ -51,7 +51,7 @@ export function Bench(props: BenchProps) {
   const [chosen, setChosen] = useState<string | null>(null);
   const [sheet, setSheet] = useState<"none" | "fits" | "save" | "any">("none");
   const site = props.sites.find((s) => s.id === draft?.siteId) ?? first;
-  const input = useMemo<CaseInput | null>(() => (draft && site ? { id: draft.id, day: draft.day, hemisphere: props.hemisphere, stage: draft.stage, kit: kit as CaseInput["kit"], setting: site.setting, list: site.status, actions: site.actions, confirmed: props.confirmed, costs: props.costs, observations: draft.observations } : null), [draft, site, kit, props.hemisphere, props.confirmed, props.costs]);
+  const input = useMemo<CaseInput | null>(() => (draft && site ? { id: draft.id, day: draft.day, ...props.climate, stage: draft.stage, kit: kit as CaseInput["kit"], setting: site.setting, list: site.status, actions: site.actions, confirmed: props.confirmed, costs: props.costs, observations: draft.observations } : null), [draft, site, kit, props.climate, props.confirmed, props.costs]);
   const { state, view, before, fault } = useEngine(props.floraUrl, input, (lens || null) as Lens);
   const search = useRef<HTMLInputElement>(null);
 

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { LIFE_FORMS, STAGES, type Stage, dayOfYear, type Hemisphere, monthOf, stageBegins, stageShares, type Taxon } from "../identify";
+import { LIFE_FORMS, STAGES, type Stage, dayOfYear, type Climate, monthOf, stageBegins, stageShares, type Taxon } from "../identify";
 
 const rule = z.object({ if: z.string().optional(), stage: z.enum(STAGES).optional(), months: z.string().optional(), why: z.string().min(1) });
 export const methodSchema = z.object({
@@ -40,20 +40,38 @@ export interface MethodAdvice {
 }
 
 /** Every method with its answer for this plant, here, on this day: suited first, with the reason for every refusal. */
-export function adviseMethods(methods: Method[], taxon: Taxon, stage: Stage, ground: Ground, day: string, hemisphere: Hemisphere, areaM2: number): MethodAdvice[] {
+export function adviseMethods(methods: Method[], taxon: Taxon, stage: Stage, ground: Ground, day: string, climate: Climate, areaM2: number): MethodAdvice[] {
   const rank = { now: 0, "not-now": 1, never: 2 };
-  return methods.map((m) => advise(m, taxon, stage, ground, day, hemisphere, areaM2)).sort((a, b) => rank[a.answer] - rank[b.answer]);
+  const year = yearAhead(taxon, day, climate);
+  return methods.map((m) => advise(m, taxon, stage, ground, year, areaM2)).sort((a, b) => rank[a.answer] - rank[b.answer]);
 }
 
-function advise(method: Method, taxon: Taxon, stage: Stage, ground: Ground, day: string, hemisphere: Hemisphere, areaM2: number): MethodAdvice {
+/** A day to come: how this plant's individuals stand in it, and the month of the calendars that it is like. */
+interface DayAhead {
+  day: string;
+  shares: number[];
+  month: number;
+}
+
+/** The day asked and the year after it. */
+function yearAhead(taxon: Taxon, day: string, climate: Climate): DayAhead[] {
+  const start = Date.parse(`${day}T00:00:00Z`);
+  return Array.from({ length: 366 }, (_, i) => {
+    const iso = new Date(start + i * 86400000).toISOString().slice(0, 10);
+    const yearDay = dayOfYear(iso, climate);
+    return { day: iso, shares: stageShares(taxon, yearDay), month: monthOf(yearDay) };
+  });
+}
+
+function advise(method: Method, taxon: Taxon, stage: Stage, ground: Ground, year: DayAhead[], areaM2: number): MethodAdvice {
   const hours = Math.max(0.5, Math.round((areaM2 / method["pace-m2-per-hour"]) * 4) / 4);
   const base = { method, cautions: cautionsFor(method, taxon, ground), hours };
   const never = method.never.filter((r) => holds(r.if, taxon, ground)).map((r) => r.why);
   if (!method["life-forms"].includes(taxon.lifeForm)) never.unshift(`Not for ${lifeFormWords[taxon.lifeForm]}.`);
   if (never.length > 0) return { ...base, answer: "never", why: never, window: null };
   const blocked = method["not-now"].filter((r) => r.if && holds(r.if, taxon, ground)).map((r) => r.why);
-  const why = blocked.concat(reasonsNotNow(method, stage, day, hemisphere));
-  const window = blocked.length > 0 ? null : nextWindow(method, taxon, day, hemisphere, why.length > 0);
+  const why = blocked.concat(reasonsNotNow(method, stage, year[0].month));
+  const window = blocked.length > 0 ? null : nextWindow(method, year, why.length > 0);
   if (why.length > 0) return { ...base, answer: "not-now", why, window };
   return { ...base, answer: "now", why: [`Suits a ${taxon.cycle} ${lifeFormWords[taxon.lifeForm]} in this stage.`], window };
 }
@@ -73,8 +91,7 @@ function holds(condition: string | undefined, taxon: Taxon, ground: Ground): boo
   throw new Error(`methods.yaml: unknown condition "${condition}"`);
 }
 
-function reasonsNotNow(method: Method, stage: Stage, day: string, hemisphere: Hemisphere): string[] {
-  const month = northMonth(day, hemisphere);
+function reasonsNotNow(method: Method, stage: Stage, month: number): string[] {
   const ruled = method["not-now"].filter((r) => !r.if && (r.stage === stage || (r.months && inMonths(r.months, month)))).map((r) => r.why);
   if (ruled.length > 0) return ruled;
   if (!method.stages.includes(stage)) return [`Not while it is ${stageWords[stage]}.`];
@@ -82,11 +99,6 @@ function reasonsNotNow(method: Method, stage: Stage, day: string, hemisphere: He
 }
 
 const stageWords: Record<Stage, string> = { seedling: "a seedling", vegetative: "in leaf", flowering: "in flower", fruiting: "in seed", winter: "in winter rest" };
-
-/** Month 1–12, as if in the north. */
-function northMonth(day: string, hemisphere: Hemisphere): number {
-  return monthOf(dayOfYear(day, hemisphere));
-}
 
 export function inMonths(range: string, month: number): boolean {
   const [first, last] = range.split("-").map(Number);
@@ -97,26 +109,15 @@ export function inMonths(range: string, month: number): boolean {
 const LONGEST_WINDOW_DAYS = 183;
 
 /** First run of days, within the next year, on which the plant is mostly in a suited stage and the month suits. */
-function nextWindow(method: Method, taxon: Taxon, day: string, hemisphere: Hemisphere, notToday: boolean): { from: string; to: string } | null {
-  const start = Date.parse(`${day}T00:00:00Z`);
-  const suits = (iso: string) => {
-    const shares = stageShares(taxon, dayOfYear(iso, hemisphere));
-    const share = STAGES.reduce((sum, s, i) => sum + (method.stages.includes(s) && !method["not-now"].some((r) => r.stage === s) ? shares[i] : 0), 0);
-    const month = northMonth(iso, hemisphere);
-    return share >= 0.45 && inMonths(method.months, month) && !method["not-now"].some((r) => !r.if && r.months && inMonths(r.months, month));
-  };
-  let from: string | null = null;
-  let to: string | null = null;
-  for (let i = notToday ? 1 : 0; i < 366; i++) {
-    const iso = new Date(start + i * 86400000).toISOString().slice(0, 10);
-    if (suits(iso)) {
-      from ??= iso;
-      to = iso;
-      if (Date.parse(iso) - Date.parse(from) >= LONGEST_WINDOW_DAYS * 86400000) break;
-    } else if (from) break;
-  }
-  if (from && to) return { from, to };
-  return notToday ? null : { from: day, to: new Date(start + 14 * 86400000).toISOString().slice(0, 10) };
+function nextWindow(method: Method, year: DayAhead[], notToday: boolean): { from: string; to: string } | null {
+  const suited = STAGES.map((s) => method.stages.includes(s) && !method["not-now"].some((r) => r.stage === s));
+  const barred = method["not-now"].flatMap((r) => (!r.if && r.months ? [r.months] : []));
+  const suits = ({ shares, month }: DayAhead) => shares.reduce((sum, share, i) => sum + (suited[i] ? share : 0), 0) >= 0.45 && inMonths(method.months, month) && !barred.some((months) => inMonths(months, month));
+  const first = year.findIndex((at, i) => i >= (notToday ? 1 : 0) && suits(at));
+  if (first < 0) return notToday ? null : { from: year[0].day, to: year[14].day };
+  let last = first;
+  while (last + 1 < year.length && last - first < LONGEST_WINDOW_DAYS && suits(year[last + 1])) last++;
+  return { from: year[first].day, to: year[last].day };
 }
 
 function cautionsFor(method: Method, taxon: Taxon, ground: Ground): string[] {
@@ -128,7 +129,7 @@ function cautionsFor(method: Method, taxon: Taxon, ground: Ground): string[] {
 }
 
 /** Last good day before seed: the day before the plant begins to fruit, or null where it never does. */
-export function lastDayBeforeSeed(taxon: Taxon, day: string, hemisphere: Hemisphere): string | null {
-  const begins = stageBegins(taxon, "fruiting", day, hemisphere);
+export function lastDayBeforeSeed(taxon: Taxon, day: string, climate: Climate): string | null {
+  const begins = stageBegins(taxon, "fruiting", day, climate);
   return begins ? new Date(Date.parse(`${begins}T00:00:00Z`) - 86400000).toISOString().slice(0, 10) : null;
 }

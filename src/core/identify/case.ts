@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { MOST_SHIFT } from "./season";
 import { KIT, POSITIONS, STAGES, STATUSES } from "./flora-types";
 
 /** One thing looked at, as it comes from a screen, a file or a note. */
@@ -33,6 +34,8 @@ export const caseSchema = z.object({
   id: z.string().default("case"),
   day: z.iso.date(),
   hemisphere: z.enum(["north", "south"]).default("north"),
+  /** days by which spring comes later here, and autumn earlier, than the calendars say */
+  seasonShift: z.number().int().min(-MOST_SHIFT).max(MOST_SHIFT).default(0),
   stage: z.enum(STAGES).nullable().default(null),
   setting: z.record(z.string(), z.array(z.string())).default({}),
   kit: z.array(z.enum(KIT)).default([...KIT]),

@@ -6,6 +6,6 @@ export { minimumWidth, quantile } from "./measures";
 export { buildModel, type Model, recordingOf, scoreFor } from "./model";
 export { askableCharacters, type Check, foreseeChecks, type Lens, laterChecks, towardsAction, towardsName, variation, worthTowardsAction } from "./next-check";
 export { judge, type Judgement, type Memory, newMemory } from "./posterior";
-export { dayOfYear, type Hemisphere, monthOf, stageBegins, stageShares } from "./season";
+export { type Climate, dayOfYear, type Hemisphere, inSeason, MOST_SHIFT, monthOf, REFERENCE, stageBegins, stageShares } from "./season";
 export { likeness, type Parting, partingChecks, partLater, type Peril, perils, type Twin, twinsOf } from "./twins";
 export { decide, keptLimit, topOnSide, type Verdict, type VerdictResult } from "./verdict";

@@ -304,7 +304,7 @@ export function laterChecks(judgement: Judgement, most = 4): LaterCheck[] {
   const answered = new Set(judgement.case.observations.filter((o) => o.answer === "seen" || o.answer === "absent").map((o) => o.character));
   const now = new Set(foreseenStages(judgement, target).concat(foreseenStages(judgement, kept)));
   const found: (LaterCheck & { distance: number })[] = [];
-  const begins = [target, kept].map((t) => new Map(STAGES.map((stage) => [stage, stageBegins(model.flora.taxa[t], stage, judgement.case.day, judgement.case.hemisphere)])));
+  const begins = [target, kept].map((t) => new Map(STAGES.map((stage) => [stage, stageBegins(model.flora.taxa[t], stage, judgement.case.day, judgement.case)])));
   model.flora.characters.forEach((character, c) => {
     if (answered.has(character.id) || character.stages.some((stage) => now.has(stage)) || recordingOf(model, target, c) !== "recorded" || recordingOf(model, kept, c) !== "recorded") return;
     for (const stage of character.stages) {

@@ -146,7 +146,7 @@ interface Season {
 const lastSeason = new WeakMap<Model, { key: string; season: Season }>();
 
 function seasonOf(model: Model, given: Case): Season {
-  const key = `${given.day} ${given.hemisphere} ${given.stage ?? ""}`;
+  const key = `${given.day} ${given.hemisphere} ${given.seasonShift} ${given.stage ?? ""}`;
   const last = lastSeason.get(model);
   if (last?.key === key) return last.season;
   const season = workOutSeason(model, given);
@@ -156,7 +156,7 @@ function seasonOf(model: Model, given: Case): Season {
 
 /** Chance of each condition of a plant on this day, and how findable the plant is now, at least the floor. */
 function workOutSeason(model: Model, given: Case): Season {
-  const yearDay = dayOfYear(given.day, given.hemisphere);
+  const yearDay = dayOfYear(given.day, given);
   const stated = STAGES.map((stage) => (given.stage ? stageStatedChance(given.stage, stage) : 1));
   const conditionLog = new Float64Array(model.conditions.length);
   const findable = new Float64Array(model.flora.taxa.length);

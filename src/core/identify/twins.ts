@@ -1,6 +1,6 @@
 import { STAGES, type Stage } from "./flora-types";
 import { type Model, recordingOf } from "./model";
-import { type Hemisphere, stageBegins } from "./season";
+import { type Climate, stageBegins } from "./season";
 
 /** Looks that a person makes before naming a plant. */
 const LOOKS = 6;
@@ -114,11 +114,11 @@ export function partingChecks(model: Model, taxa: number[], stage: Stage): Parti
 }
 
 /** The best check of each later stage that parts the plants better than any now, and the first day on which all show it. */
-export function partLater(model: Model, taxa: number[], now: Stage, day: string, hemisphere: Hemisphere): { stage: Stage; from: string; check: Parting }[] {
+export function partLater(model: Model, taxa: number[], now: Stage, day: string, climate: Climate): { stage: Stage; from: string; check: Parting }[] {
   const best = Math.max(0, ...partingChecks(model, taxa, now).map((p) => p.bits));
   return STAGES.filter((stage) => stage !== now).flatMap((stage) => {
     const [check] = partingChecks(model, taxa, stage).filter((p) => p.bits > best + PARTS_BITS);
-    const days = taxa.map((t) => stageBegins(model.flora.taxa[t], stage, day, hemisphere));
+    const days = taxa.map((t) => stageBegins(model.flora.taxa[t], stage, day, climate));
     const last = days.every((d) => d !== null) ? (days as string[]).sort().at(-1) : undefined;
     return check && last ? [{ stage, from: last, check }] : [];
   }).sort((x, y) => x.from.localeCompare(y.from));

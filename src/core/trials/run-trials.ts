@@ -128,7 +128,7 @@ function fixedOrders(model: Model, starts: Start[], _engine: ActionWalk[]): numb
   const rate = new Float64Array(model.flora.characters.length);
   for (const start of starts.slice(0, 80)) {
     for (const observations of [[], [{ character: "plant-kind", answer: "seen" as const, states: [mostLikelyKind(model, start.taxon)], join: "any" as const, sure: "sure" as const }]]) {
-      const judgement = judge(model, { id: "f", day: start.day, hemisphere: "north", stage: start.stage, setting: {}, kit: ["lens", "ruler", "knife", "trowel", "gloves"], list: start.list.status, actions: start.list.actions, confirmed: {}, costs: { wrongClear: 500, missedTarget: 10, hold: 10 }, observations });
+      const judgement = judge(model, { id: "f", day: start.day, hemisphere: "north", seasonShift: 0, stage: start.stage, setting: {}, kit: ["lens", "ruler", "knife", "trowel", "gloves"], list: start.list.status, actions: start.list.actions, confirmed: {}, costs: { wrongClear: 500, missedTarget: 10, hold: 10 }, observations });
       for (const check of foreseeChecks(judgement)) {
         gain[check.character] += check.bits;
         rate[check.character] += check.bits / (check.seconds + 4);

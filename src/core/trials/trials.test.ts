@@ -135,7 +135,7 @@ describe("a made-up flora", () => {
   it("is of the size asked for, sound, and can be judged", () => {
     const made = buildModel(syntheticFlora(30, 12, 5));
     expect(made.flora.scores).toHaveLength(360);
-    const { local } = judge(made, { id: "s", day: "2026-05-01", hemisphere: "north", stage: "vegetative", setting: {}, kit: [], list: {}, actions: {}, confirmed: {}, costs: { wrongClear: 500, missedTarget: 10, hold: 10 }, observations: [{ character: "c3", answer: "seen", states: ["s1"], join: "any", sure: "sure" }] });
+    const { local } = judge(made, { id: "s", day: "2026-05-01", hemisphere: "north", seasonShift: 0, stage: "vegetative", setting: {}, kit: [], list: {}, actions: {}, confirmed: {}, costs: { wrongClear: 500, missedTarget: 10, hold: 10 }, observations: [{ character: "c3", answer: "seen", states: ["s1"], join: "any", sure: "sure" }] });
     expect(local.taxa.reduce((a, b) => a + b, 0) + local.unknown).toBeCloseTo(1, 9);
   });
 });

@@ -65,7 +65,7 @@ function beginCase(start: Start, chance: Chance): Case {
   return {
     id: String(start.seed),
     day: start.day,
-    hemisphere: "north",
+    hemisphere: "north", seasonShift: 0,
     stage: stated,
     setting: {},
     kit: ["lens", "ruler", "knife", "trowel", "gloves"],

@@ -1,4 +1,4 @@
-import { boolean, date, index, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import { boolean, date, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
 import { createdAt, districtId } from "./columns";
 
 export interface DistrictCosts {
@@ -12,6 +12,8 @@ export const district = pgTable("district", {
   name: text("name").notNull(),
   zone: text("zone").notNull(),
   hemisphere: text("hemisphere").$type<"north" | "south">().notNull().default("north"),
+  /** days by which spring comes later here, and autumn earlier, than the flora's calendars say */
+  seasonShift: integer("season_shift").notNull().default(0),
   costs: jsonb("costs").$type<DistrictCosts>().notNull(),
   listVersion: text("list_version").notNull(),
   createdAt: createdAt(),

@@ -23,7 +23,7 @@ export default async function BenchPage({ searchParams }: { searchParams: Promis
     return { lists, here, flora: (await districtModel(tx)).flora.version, confirmed: Object.fromEntries(rows.map((r) => [r.taxon as string, r.n])) };
   });
   const benchSites: BenchSite[] = sites.map((s) => ({ id: s.id, name: s.name, centre: middle(s.boundary.coordinates[0] as [number, number][]), setting: s.setting, status: lists.get(s.id)?.status ?? {}, actions: lists.get(s.id)?.actions ?? {}, patches: patches.filter((p) => p.siteId === s.id).map((p) => ({ id: p.id, name: `${p.name}: ${p.plant}` })) }));
-  return <Bench floraUrl={flora === shippedFlora().version ? "/flora.json" : `/api/v1/flora?version=${encodeURIComponent(flora)}`} sites={benchSites} chosenSite={site ?? null} chosenPatch={patch ?? null} costs={here.costs} confirmed={confirmed} hemisphere={here.hemisphere} today={todayIn(here.zone)} draftKey={`${member.districtId}.${member.personId}`} maySave={member.roles.some((r) => r === "scout" || r === "specialist")} />;
+  return <Bench floraUrl={flora === shippedFlora().version ? "/flora.json" : `/api/v1/flora?version=${encodeURIComponent(flora)}`} sites={benchSites} chosenSite={site ?? null} chosenPatch={patch ?? null} costs={here.costs} confirmed={confirmed} climate={{ hemisphere: here.hemisphere, seasonShift: here.seasonShift }} today={todayIn(here.zone)} draftKey={`${member.districtId}.${member.personId}`} maySave={member.roles.some((r) => r === "scout" || r === "specialist")} />;
 }
 
 function middle(ring: [number, number][]): [number, number] {

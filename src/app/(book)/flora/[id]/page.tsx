@@ -6,7 +6,7 @@ import { fullDay } from "@/components/dates";
 import { STATUS_WORDS, StatusMark } from "@/components/marks";
 import { Plate } from "@/components/plate";
 import { ActionForm, Field } from "@/components/ui/action-form";
-import { STAGES, STATUSES, type Stage } from "@/core/identify";
+import { inSeason, STAGES, STATUSES, type Stage } from "@/core/identify";
 import { Drawing } from "@/drawings/render";
 import { plateOf } from "@/drawings/plate";
 import { drawState } from "@/drawings/states";
@@ -22,12 +22,11 @@ import { findTwins } from "@/server/twins";
 
 export const metadata = { title: "Plant" };
 const STAGE_WORDS: Record<Stage, string> = { seedling: "Seedling", vegetative: "In leaf", flowering: "In flower", fruiting: "In seed", winter: "Winter" };
+/** A day in the middle of a month, of a year that stands for all. */
+const midMonth = (month: number): string => `2026-${String(month).padStart(2, "0")}-15`;
 const MONTHS = ["J", "F", "M", "A", "M", "J", "J", "A", "S", "O", "N", "D"];
 /** How far the score itself may be wrong, where that is more than usual. */
 const doubtOf = (confidence: number) => (confidence < 0.75 ? " · doubtful" : confidence < 0.92 ? " · likely" : "");
-/** Half a year on where the seasons are turned about. */
-const turned = (month: number, hemisphere: "north" | "south") => (hemisphere === "south" ? ((month + 5) % 12) + 1 : month);
-const inRange = ([first, last]: [number, number], month: number) => (first <= last ? month >= first && month <= last : month >= first || month <= last);
 
 export default async function TaxonPage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ stage?: string; amended?: string }> }) {
   const member = await memberOrSignIn();
@@ -77,8 +76,8 @@ export default async function TaxonPage({ params, searchParams }: { params: Prom
           ))}
         </div>
         <aside>
-          <h2 className="ruled mt-6">Calendar<span className="small">{here.hemisphere}</span></h2>
-          <table className="w-full small"><tbody><tr><th scope="row" className="sr-only">Month</th>{MONTHS.map((m, i) => <td key={`${m}${String(i)}`} className="text-center">{m}</td>)}</tr>{Object.entries(taxon.calendar).map(([stage, ranges]) => <tr key={stage}><th scope="row" className="text-left font-normal pr-2">{stage}</th>{MONTHS.map((m, i) => <td key={`${m}${String(i)}`} className={`h-5 border border-[var(--rule)] ${ranges.some((r) => inRange(r, turned(i + 1, here.hemisphere))) ? "bg-[var(--moss)]" : ""}`}><span className="sr-only">{ranges.some((r) => inRange(r, turned(i + 1, here.hemisphere))) ? "yes" : ""}</span></td>)}</tr>)}</tbody></table>
+          <h2 className="ruled mt-6">Calendar<span className="small">{here.hemisphere}{here.seasonShift === 0 ? "" : `, spring ${Math.abs(here.seasonShift)} days ${here.seasonShift > 0 ? "later" : "earlier"}`}</span></h2>
+          <table className="w-full small"><tbody><tr><th scope="row" className="sr-only">Month</th>{MONTHS.map((m, i) => <td key={`${m}${String(i)}`} className="text-center">{m}</td>)}</tr>{(Object.keys(taxon.calendar) as Stage[]).map((row) => <tr key={row}><th scope="row" className="text-left font-normal pr-2">{row}</th>{MONTHS.map((m, i) => { const on = inSeason(taxon, row, midMonth(i + 1), here); return <td key={`${m}${String(i)}`} className={`h-5 border border-[var(--rule)] ${on ? "bg-[var(--moss)]" : ""}`}><span className="sr-only">{on ? "yes" : ""}</span></td>; })}</tr>)}</tbody></table>
           <h2 className="ruled mt-6">Twins, {STAGE_WORDS[stage].toLowerCase()}<span className="small">found by the engine</span></h2>
           <ul>{found.map((f) => <li key={f.id} className="row"><Link href={`/twins?t=${id}&t=${f.id}&stage=${stage}`} style={{ textDecoration: "none" }} className="flex gap-2 items-center py-1.5 min-h-[44px] hover:underline"><StatusMark status={f.status} size={16} /><span className="flex-1"><span className="font-semibold">{f.common}</span> <span className="latin">{f.name}</span></span><span className="figure small">{Math.round(100 * f.likeness)} %</span></Link></li>)}</ul>
           <p className="small mt-1">How alike they are after six looks; the kept ones first. Follow one to see what parts them.</p>

@@ -1,0 +1,1 @@
+ALTER TABLE "district" ADD COLUMN "season_shift" integer DEFAULT 0 NOT NULL;
