@@ -56,6 +56,21 @@ test("bad input gets a clear answer that names the field", async ({ browser, vie
   expect((await answer.json()).error.issues.map((i: { field: string }) => i.field)).toContain("id");
 });
 
+test("a season that is no number of days is refused, and one that is says when plants flower by it", async ({ browser, viewport }) => {
+  const page = await pageOf(browser, "keeper", viewport);
+  await page.goto("/people");
+  const form = page.getByRole("form", { name: "The season here" });
+  const days = form.getByLabel(/Spring comes later/);
+  await days.fill("99");
+  await form.getByRole("button", { name: "Save" }).click();
+  await expect(form.getByText("at most 40")).toBeVisible();
+  await expect(days).toHaveValue("99");
+  await days.fill("0");
+  await form.getByRole("button", { name: "Save" }).click();
+  await expect(form.getByText("Saved.")).toBeVisible();
+  await expect(page.getByText(/By this, here .* flowers from \d/)).toBeVisible();
+});
+
 test("pages carry a strict content security policy, and nothing breaks it", async ({ browser, viewport }) => {
   const page = await pageOf(browser, "keeper", viewport);
   const broken: string[] = [];

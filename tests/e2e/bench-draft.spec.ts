@@ -1,0 +1,55 @@
+import { expect, type Page, test } from "@playwright/test";
+import { answer, HOGWEED, openBench } from "./bench-steps";
+import { stateFile } from "./people";
+
+test.use({ storageState: stateFile("scout") });
+const takenBack = (page: Page) => page.locator("ol > li:has(button[aria-label^='Take back'])");
+
+test("a draft survives a reload and a dead tab, and an answer can be taken back", async ({ page, context }) => {
+  await openBench(page);
+  await page.getByRole("button", { name: /In leaf/ }).click();
+  await answer(page, HOGWEED, /Clear/i, 3);
+  const rows = takenBack(page);
+  await expect(rows).toHaveCount(3);
+  await page.reload();
+  await expect(rows).toHaveCount(3);
+  await page.close();
+  const again = await context.newPage();
+  await again.goto("/bench");
+  const after = takenBack(again);
+  await expect(after).toHaveCount(3);
+  await again.getByRole("button", { name: /^Take back/ }).first().click();
+  await expect(after).toHaveCount(2);
+  await again.keyboard.press("u");
+  await expect(after).toHaveCount(1);
+});
+
+test("a store of the device that answers late loses no draft", async ({ page, context }) => {
+  await openBench(page);
+  await page.getByRole("button", { name: /In leaf/ }).click();
+  await answer(page, HOGWEED, /Clear/i, 2);
+  await expect(takenBack(page)).toHaveCount(2);
+  await page.close();
+  const impatient = await context.newPage();
+  // Patience ends before the store can have answered, as on a phone that is short of breath.
+  await impatient.addInitScript(() => {
+    const wait = window.setTimeout;
+    window.setTimeout = ((act: () => void, ms?: number) => wait(act, ms === 10_000 ? 0 : ms)) as typeof window.setTimeout;
+  });
+  await impatient.goto("/bench");
+  await expect(takenBack(impatient)).toHaveCount(2);
+});
+
+test("a lost connection loses nothing: the finding is sent when it is back, once", async ({ page, context }) => {
+  await openBench(page, "Fern Wood");
+  await page.getByRole("button", { name: /In leaf/ }).click();
+  await answer(page, { ...HOGWEED, "plant-kind": "herb" }, /Clear/i, 2);
+  const save = page.getByRole("button", { name: "Save", exact: true });
+  if (await save.isVisible()) await save.click();
+  await context.setOffline(true);
+  await page.getByRole("button", { name: "Save the finding" }).click();
+  await expect(page.getByRole("alert").filter({ hasText: "no connection" })).toBeVisible();
+  await context.setOffline(false);
+  await page.getByRole("button", { name: "Save the finding" }).click();
+  await expect(page).toHaveURL(/\/findings\//);
+});
