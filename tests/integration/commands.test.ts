@@ -36,8 +36,6 @@ describe.concurrent("identify", () => {
   it("answers an array with an array", async () => expect(JSON.parse((await run("identify", file([umbel, { ...umbel, id: "b" }]))).stdout).map((a: { id: string }) => a.id)).toEqual(["a", "b"]));
   it.each([
     [{ ...umbel, day: "June" }, /day/],
-    [{ ...umbel, stage: "old" }, /stage/],
-    [{ ...umbel, observations: [{ character: "leaf-sheen", states: ["x"] }] }, /observations\.0\.character/],
     [{ ...umbel, observations: [{ character: "sap", states: ["milky"] }, { character: "sap", states: ["clear"] }] }, /observations\.1\.character/],
     [{ ...umbel, list: { "Planta ignota": "target" } }, /Planta ignota/],
     ["{", /JSON/],
@@ -68,7 +66,7 @@ describe.concurrent("notes", () => {
 
 describe.concurrent("trials", () => {
   it("is seeded: the same seed gives the same figures", async () => {
-    const [a, b] = (await Promise.all([1, 2].map(() => run("trials", "--json", "--walks", "6", "--stage", "flowering", "--orders", "6")))).map((r) => r.stdout);
+    const [a, b] = (await Promise.all([1, 2].map(() => run("trials", "--json", "--walks", "4", "--stage", "flowering", "--orders", "2")))).map((r) => r.stdout);
     expect(JSON.parse(a)).toEqual(JSON.parse(b));
     expect(JSON.parse(a).perturbed).toHaveProperty("falseClearsUpper95");
   });

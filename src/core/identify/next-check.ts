@@ -35,9 +35,10 @@ const LENS_STATIONS: Record<Exclude<Lens, null>, string[]> = {
 const LENS_WEIGHT = 3;
 /**
  * Seconds that turning to any question costs, beside the look itself. Towards an action little is added, so that
- * quick looks come first; towards a name more, so that the telling looks do.
+ * quick looks come first; towards a name so much that the telling looks do, and seconds decide only between equals:
+ * every further answer is one more that may be a slip.
  */
-const OVERHEAD_SECONDS = { action: 10, name: 25 };
+const OVERHEAD_SECONDS = { action: 10, name: 300 };
 /** Plants below this share in both rankings do not count in foreseeing answers. */
 const ACTIVE_SHARE = 2e-4;
 /** Share of what still fits that must carry a part before it is asked about. */
@@ -48,16 +49,23 @@ const FRUITLESS_WEIGHT = 0.35;
 const BIT_PRICE = 2;
 /** Bits about the name count a little for the act too: who it is parts the sides in the end. */
 const NAME_SHARE = 0.1;
-/** At most this many plants, the likeliest, are foreseen: the rest changes no order that is worth waiting for. */
-const MOST_ACTIVE = 72;
+/** At most this many plants, the likeliest, are foreseen: all of the shipped flora, while a flora of thousands stays quick. */
+const MOST_ACTIVE = 400;
 const VISIBLE_SHARE = 0.5;
 /** Parts of the unknown plant below this share are not foreseen. */
 const LEAST_PART = 1e-6;
 /** Share of plants that harm the hand above which a bare-handed check is not asked. */
 const HARM_SHARE = 0.02;
 
+/** Share of a plant's conditions below which one is not foreseen. */
+const LEAST_CONDITION = 1e-3;
+
 interface Active {
   taxa: number[];
+  /** the likely conditions of each of `taxa`, those of the i-th from `firstOf[i]` on, each with its share within its plant */
+  conditions: Int32Array;
+  weights: Float64Array;
+  firstOf: Int32Array;
   share: Float64Array;
   /** shares of the plants and, last, the unknown plant, summing to 1 */
   shares: Float64Array;
@@ -169,7 +177,17 @@ function activePlants(judgement: Judgement): Active {
   shares.forEach((value, i) => {
     prior[parted[i]] += value;
   });
-  return { taxa, share: own, shares, parted, partitions: names.length, prior };
+  return { taxa, ...likelyConditions(judgement, taxa), share: own, shares, parted, partitions: names.length, prior };
+}
+
+function likelyConditions({ model, conditionShare }: Judgement, taxa: number[]): Pick<Active, "conditions" | "weights" | "firstOf"> {
+  const conditions: number[] = [];
+  const firstOf = [0];
+  for (const t of taxa) {
+    for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) if (conditionShare[z] >= LEAST_CONDITION) conditions.push(z);
+    firstOf.push(conditions.length);
+  }
+  return { conditions: Int32Array.from(conditions), weights: Float64Array.from(conditions, (z) => conditionShare[z]), firstOf: Int32Array.from(firstOf) };
 }
 
 /** Ids of the characters that suit what still fits, at its stage: what free order offers first. */
@@ -180,11 +198,11 @@ export function askableCharacters(judgement: Judgement): string[] {
 
 /** Enough of what fits carries the part, and shows it at this stage. */
 function worthAsking(judgement: Judgement, active: Active, c: number): boolean {
-  const { model, conditionShare } = judgement;
+  const { model } = judgement;
+  const { conditions, weights, firstOf } = active;
   let total = 0;
   let applicable = 0;
   let visible = 0;
-  const { firstCondition, conditionStage } = model;
   const carries = LIFE_FORMS.map((form) => applies(model, c, form));
   const seenAt = model.seenAtStage.subarray(c * STAGES.length, (c + 1) * STAGES.length);
   for (let i = 0; i < active.taxa.length; i++) {
@@ -192,7 +210,7 @@ function worthAsking(judgement: Judgement, active: Active, c: number): boolean {
     const share = active.share[i];
     total += share;
     if (carries[model.taxonLifeForm[t]] && recordingOf(model, t, c) !== "not-applicable") applicable += share;
-    for (let z = firstCondition[t]; z < firstCondition[t + 1]; z++) if (seenAt[conditionStage[z]]) visible += share * conditionShare[z];
+    for (let k = firstOf[i]; k < firstOf[i + 1]; k++) if (seenAt[model.conditionStage[conditions[k]]]) visible += share * weights[k];
   }
   return applicable >= APPLIES_SHARE * total && visible >= VISIBLE_SHARE * total;
 }
@@ -202,7 +220,8 @@ function worthAsking(judgement: Judgement, active: Active, c: number): boolean {
  * A block that may already have gone wrong as a whole answers from the background to that extent.
  */
 function foreseenAnswers(judgement: Judgement, active: Active, c: number): Float64Array {
-  const { model, conditionShare } = judgement;
+  const { model } = judgement;
+  const { conditions, weights, firstOf } = active;
   const n = model.answers[c];
   const rows = new Float64Array((active.taxa.length + 1) * n);
   const block = judgement.blocks.get(model.flora.characters[c].block);
@@ -210,11 +229,10 @@ function foreseenAnswers(judgement: Judgement, active: Active, c: number): Float
   const table = model.table[c];
   const background = model.background[c];
   for (let i = 0; i < active.taxa.length; i++) {
-    const t = active.taxa[i];
-    const from = model.taxonLifeForm[t] * n;
-    for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) {
-      const weight = conditionShare[z];
-      if (weight < 1e-3) continue;
+    const from = model.taxonLifeForm[active.taxa[i]] * n;
+    for (let k = firstOf[i]; k < firstOf[i + 1]; k++) {
+      const z = conditions[k];
+      const weight = weights[k];
       const seen = model.seenAtStage[c * STAGES.length + model.conditionStage[z]];
       const sound = seen ? (block ? block.soundShare[z] : freshShare) : 0;
       for (let o = 0; o < n; o++) rows[i * n + o] += weight * (sound * table[z * n + o] + (1 - sound) * background[from + o]);
@@ -253,28 +271,27 @@ function gainOf(judgement: Judgement, active: Active, c: number): { bits: number
   const n = judgement.model.answers[c];
   const rows = foreseenAnswers(judgement, active, c);
   const { shares, parted, prior } = active;
-  let bits = 0;
-  let partBits = 0;
+  let nats = 0;
+  let partNats = 0;
   let costAfter = 0;
   const parts = new Float64Array(active.partitions);
   for (let o = 0; o < n; o++) {
     let sum = 0;
     parts.fill(0);
     for (let i = 0; i < shares.length; i++) {
-      const joint = shares[i] * rows[i * n + o];
+      const chance = rows[i * n + o];
+      const joint = shares[i] * chance;
+      if (joint > 0) nats += joint * Math.log(chance);
       sum += joint;
       parts[parted[i]] += joint;
     }
     if (sum <= 1e-12) continue;
-    for (let i = 0; i < shares.length; i++) {
-      const chance = rows[i * n + o];
-      if (chance > 0 && shares[i] > 0) bits += shares[i] * chance * Math.log2(chance / sum);
-    }
-    for (let p = 0; p < parts.length; p++) if (parts[p] > 0) partBits += parts[p] * Math.log2(parts[p] / (sum * prior[p]));
+    nats -= sum * Math.log(sum);
+    for (let p = 0; p < parts.length; p++) if (parts[p] > 0) partNats += parts[p] * Math.log(parts[p] / (sum * prior[p]));
     costAfter += sum * costOfAct(judgement, parts, sum);
   }
   const saved = Math.max(0, costOfAct(judgement, prior, 1) - costAfter);
-  return { bits: Math.max(0, bits), saved, partBits: Math.max(0, partBits) };
+  return { bits: Math.max(0, nats * Math.LOG2E), saved, partBits: Math.max(0, partNats * Math.LOG2E) };
 }
 
 /**

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { read, seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
 import { InputError } from "../errors";
-import { buildModel, judge, newMemory, type Observation } from "./index";
+import { buildModel, judge, newMemory, type Observation, STAGES } from "./index";
 import { taxonLogWithout, without } from "./posterior";
 
 const model = buildModel(tinyFlora());
@@ -85,6 +85,19 @@ describe("posterior", () => {
     const plain = judge(model, tinyCase([seen("edge", "smooth")])).local.taxa;
     const more = judge(model, tinyCase([seen("edge", "smooth"), { ...seen("hair", "none"), answer: "cannot-tell" }, { ...seen("petals", "five"), answer: "not-there-yet" }])).local.taxa;
     for (const [t, p] of plain.entries()) expect(more[t]).toBeCloseTo(p, 12);
+  });
+
+  it("takes a part that is not there yet as a word on the stage, not on the plant", () => {
+    const missing: Observation = { ...seen("petals", "five"), answer: "not-there-yet" };
+    const flowering = (j: ReturnType<typeof judge>, t: number) => j.conditionShare[model.firstCondition[t] + STAGES.indexOf("flowering")];
+    fc.assert(
+      fc.property(fc.constantFrom("flowering", "vegetative", null), fc.constantFrom("2026-05-01", "2026-07-15", "2026-12-01"), (stage, day) => {
+        const [before, after] = [[], [missing]].map((observations) => judge(model, tinyCase(observations, { stage, day })));
+        for (const ranking of ["local", "flat"] as const) after[ranking].taxa.forEach((share, t) => expect(share).toBeCloseTo(before[ranking].taxa[t], 9));
+        for (const t of model.flora.taxa.keys()) if (flowering(before, t) > 0.001 && flowering(before, t) < 0.999) expect(flowering(after, t)).toBeLessThan(flowering(before, t));
+      }),
+      { seed: 87 },
+    );
   });
 
   it("never lets what is not recorded speak against a kept plant", () => {

@@ -96,19 +96,20 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
     return item;
   });
   const season = seasonOf(model, given);
+  const conditionLog = withoutStagesNotReached(model, given, season.conditionLog);
   const blocks = groupBlocks(model, evidence, memory);
-  const log = Float64Array.from(season.conditionLog);
+  const log = Float64Array.from(conditionLog);
   for (const block of blocks.values()) for (let z = 0; z < log.length; z++) log[z] += block.log[z];
   const taxonLog = sumConditions(model, log);
   const conditionShare = new Float64Array(log.length);
   for (let z = 0; z < log.length; z++) conditionShare[z] = Math.exp(log[z] - taxonLog[model.conditionTaxon[z]]);
-  const unknown = unknownLikelihood(model, season.conditionLog, [...blocks.values()]);
+  const unknown = unknownLikelihood(model, conditionLog, [...blocks.values()]);
   const unknownLog = unknown.log;
   const priorLocal = localPrior(model, given, status, season.findable);
   const priorFlat = new Float64Array(model.flora.taxa.length).fill((1 - UNKNOWN_PRIOR) / model.flora.taxa.length);
   const local = posterior(taxonLog, unknownLog, priorLocal, keptSide);
   const flat = posterior(taxonLog, unknownLog, priorFlat, keptSide);
-  return { model, case: given, status, group, keptSide, evidence, blocks, conditionLog: season.conditionLog, log, taxonLog, unknownLog, unknownParts: unknown.parts, conditionShare, priorLocal, priorFlat, local, flat };
+  return { model, case: given, status, group, keptSide, evidence, blocks, conditionLog, log, taxonLog, unknownLog, unknownParts: unknown.parts, conditionShare, priorLocal, priorFlat, local, flat };
 }
 
 function statuses(model: Model, given: Case): { status: Status[]; group: string[] } {
@@ -171,6 +172,23 @@ function workOutSeason(model: Model, given: Case): Season {
   });
   const best = Math.max(...findable);
   return { conditionLog, findable: findable.map((f) => Math.max(FINDABLE_FLOOR, f / best)) };
+}
+
+/** Chance that a scout calls a part not there yet at a stage that shows it. */
+const OVERLOOKED_STAGE = 0.1;
+
+/**
+ * "Not there yet" says nothing of the plant, but of its stage: the stages that show the part become less likely
+ * within each plant, whose own chance stays as it is.
+ */
+function withoutStagesNotReached(model: Model, given: Case, conditionLog: Float64Array): Float64Array {
+  const missing = given.observations.flatMap((o) => (o.answer === "not-there-yet" ? [model.characterIndex.get(o.character) ?? -1] : [])).filter((c) => c >= 0);
+  if (missing.length === 0) return conditionLog;
+  const log = Float64Array.from(conditionLog);
+  for (let z = 0; z < log.length; z++) for (const c of missing) if (model.seenAtStage[c * STAGES.length + model.conditionStage[z]]) log[z] += Math.log(OVERLOOKED_STAGE);
+  const sums = sumConditions(model, log);
+  for (let z = 0; z < log.length; z++) log[z] -= sums[model.conditionTaxon[z]];
+  return log;
 }
 
 function groupBlocks(model: Model, evidence: (Evidence | null)[], memory?: Memory): Map<string, Block> {

@@ -2,7 +2,7 @@ import type { Score } from "../identify/flora-types";
 
 /** Shares as words, so that a botanist writes what he would say. */
 export const SHARE_WORDS: Record<string, number> = { always: 0.98, usually: 0.85, often: 0.6, sometimes: 0.25, rarely: 0.06, never: 0.005 };
-const CONFIDENCE_WORDS: Record<string, number> = { sure: 0.97, likely: 0.88, doubtful: 0.7 };
+const CONFIDENCE_WORDS: Record<string, number> = { certain: 0.995, sure: 0.97, likely: 0.88, doubtful: 0.7 };
 const DEFAULT_CONFIDENCE = 0.95;
 /** Share that a state gets when the score does not name it. */
 const UNNAMED = 0.005;
@@ -18,7 +18,7 @@ export type ScoreValue = Pick<Score, "shares" | "points" | "notApplicable" | "co
 export function readScore(text: string, stateIds: string[]): ScoreValue {
   const [body, doubt] = text.split("~").map((part) => part.trim());
   const confidence = doubt ? CONFIDENCE_WORDS[doubt] : DEFAULT_CONFIDENCE;
-  if (confidence === undefined) throw new Error(`"~${doubt}" is no confidence; write ~sure, ~likely or ~doubtful`);
+  if (confidence === undefined) throw new Error(`"~${doubt}" is no confidence; write ~certain, ~sure, ~likely or ~doubtful`);
   if (body === "n/a") return { notApplicable: true, confidence };
   if (stateIds.length === 0) return { points: readPoints(body), confidence };
   return { shares: readShares(body, stateIds), confidence };
