@@ -1,5 +1,5 @@
 "use server";
-import { revalidatePath } from "next/cache";
+import { refresh } from "next/cache";
 import { cookies, headers } from "next/headers";
 import { redirect } from "next/navigation";
 import type { ActionState } from "@/components/ui/action-form";
@@ -19,6 +19,13 @@ import { readLabelForm, readTreatmentForm } from "@/server/treatment-form";
 
 const text = (form: FormData, name: string) => String(form.get(name) ?? "");
 const base = () => process.env.SENTINEL_URL ?? "http://127.0.0.1:3210";
+
+/** An answer to a form that stays on its page; the page then shows what is new. */
+async function answered(work: () => Promise<string>): Promise<ActionState> {
+  const answer = await answerForm(work);
+  if (answer.ok) refresh();
+  return answer;
+}
 
 export async function signIn(_: ActionState, form: FormData): Promise<ActionState> {
   const answer = await answerForm(async () => {
@@ -74,7 +81,7 @@ export async function acceptAction(_: ActionState, form: FormData): Promise<Acti
 }
 
 export async function inviteAction(_: ActionState, form: FormData): Promise<ActionState> {
-  return answerForm(async () => {
+  return answered(async () => {
     const member = await requireRole("keeper");
     await invite(member, { name: text(form, "name"), email: text(form, "email"), roles: form.getAll("roles") }, base());
     return "Invited. The letter is in the outbox below.";
@@ -82,14 +89,14 @@ export async function inviteAction(_: ActionState, form: FormData): Promise<Acti
 }
 
 export async function rolesAction(_: ActionState, form: FormData): Promise<ActionState> {
-  return answerForm(async () => {
+  return answered(async () => {
     await setRoles(await requireRole("keeper"), { personId: text(form, "personId"), roles: form.getAll("roles"), licence: text(form, "licence") || undefined, licenceExpires: text(form, "licenceExpires") || undefined });
     return "Saved.";
   });
 }
 
 export async function seasonAction(_: ActionState, form: FormData): Promise<ActionState> {
-  return answerForm(async () => {
+  return answered(async () => {
     await setSeason(await requireRole("keeper"), Object.fromEntries(form));
     return "Saved. It holds for what is reckoned from now on.";
   });
@@ -105,14 +112,14 @@ export async function planAction(_: ActionState, form: FormData): Promise<Action
 }
 
 export async function overruleAction(_: ActionState, form: FormData): Promise<ActionState> {
-  return answerForm(async () => {
+  return answered(async () => {
     await overrule(await requireRole("specialist"), Object.fromEntries(form));
     return "Overruled, in your name. It shows on the finding ever after.";
   });
 }
 
 export async function checkAction(_: ActionState, form: FormData): Promise<ActionState> {
-  return answerForm(async () => {
+  return answered(async () => {
     const raw = Object.fromEntries(form);
     await recordCheck(await requireRole("scout", "specialist", "applicator"), { ...raw, percentControl: raw.percentControl === "" ? undefined : raw.percentControl });
     return "Recorded.";
@@ -132,24 +139,22 @@ export async function treatmentAction(_: ActionState, form: FormData): Promise<A
 }
 
 export async function labelAction(_: ActionState, form: FormData): Promise<ActionState> {
-  return answerForm(async () => {
+  return answered(async () => {
     await saveLabel(await requireRole("specialist", "applicator"), readLabelForm(form));
     return "Label entered.";
   });
 }
 
 export async function statusAction(_: ActionState, form: FormData): Promise<ActionState> {
-  return answerForm(async () => {
+  return answered(async () => {
     const status = await setStatus(await requireRole("specialist", "keeper"), Object.fromEntries(form));
-    revalidatePath("/flora", "layout");
     return `On the list as ${status}.`;
   });
 }
 
 export async function takeOffListAction(_: ActionState, form: FormData): Promise<ActionState> {
-  return answerForm(async () => {
+  return answered(async () => {
     const taxon = await takeOffList(await requireRole("specialist", "keeper"), Object.fromEntries(form));
-    revalidatePath("/flora", "layout");
     return `${taxon} was taken off.`;
   });
 }
@@ -164,9 +169,8 @@ export async function amendAction(_: ActionState, form: FormData): Promise<Actio
 }
 
 export async function revertAction(_: ActionState, form: FormData): Promise<ActionState> {
-  return answerForm(async () => {
+  return answered(async () => {
     await revertAmendment(await requireRole("specialist"), text(form, "id"));
-    revalidatePath("/flora", "layout");
     return "Taken back: the flora says what it said before.";
   });
 }

@@ -28,8 +28,9 @@ export async function seasonOf(member: Member) {
     const targets = Object.keys(status).filter((name) => status[name] === "target");
     const examples = targets.flatMap((name) => {
       const taxon = taxonByName(name);
-      const from = taxon && stageBegins(taxon, "flowering", here.hemisphere === "north" ? `${year}-01-01` : `${year}-07-01`, here);
-      return from ? [{ plant: commonName(name), from }] : [];
+      const midwinter = here.hemisphere === "north" ? `${year}-01-01` : `${year}-07-01`;
+      const from = taxon && stageBegins(taxon, "flowering", midwinter, here);
+      return from && from > midwinter ? [{ plant: commonName(name), from }] : [];
     });
     return { hemisphere: here.hemisphere, seasonShift: here.seasonShift, examples: examples.sort((a, b) => a.from.localeCompare(b.from)).filter((_, i, all) => i % Math.ceil(all.length / EXAMPLES) === 0) };
   });

@@ -43,4 +43,4 @@ export function shippedMethods(): Method[] {
 }
 
 /** Version of the engine's rules, kept with every verdict. */
-export const ENGINE_VERSION = "1";
+export const ENGINE_VERSION = "2";

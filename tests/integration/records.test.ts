@@ -44,7 +44,7 @@ describe("a finding", () => {
     const siteId = await siteNamed("Otter Reach, river wood");
     const { id } = await saveFinding(scout, input(siteId, HOGWEED));
     const [event] = await inDistrict(OTTER, (tx) => tx.select().from(findingEvent).where(and(eq(findingEvent.findingId, id), eq(findingEvent.kind, "verdict"))));
-    expect(event.body).toMatchObject({ versions: { engine: "1", flora: expect.any(String), list: expect.any(String) } });
+    expect(event.body).toMatchObject({ versions: { engine: "2", flora: expect.any(String), list: expect.any(String) } });
     await expect(inDistrict(OTTER, (tx) => tx.execute(sql`UPDATE finding_event SET body = '{}' WHERE id = ${event.id}`))).rejects.toThrow();
     await expect(asOwner((c) => c.query("DELETE FROM finding_event WHERE id = $1", [event.id]))).rejects.toThrow(/append-only/);
   });

@@ -1,10 +1,11 @@
 "use client";
-import { circle as turfCircle } from "@turf/turf";
+import { area as turfArea, circle as turfCircle, polygon as turfPolygon } from "@turf/turf";
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { TerraDraw, TerraDrawPolygonMode } from "terra-draw";
 import { TerraDrawMapLibreGLAdapter } from "terra-draw-maplibre-gl-adapter";
 import { v7 as uuidv7 } from "uuid";
+import { areaText } from "@/components/dates";
 import { makeMap, maplibregl } from "./base-map";
 
 /** What is to be drawn: a patch on a site, or a new site. */
@@ -40,11 +41,13 @@ export function GroundMap({ bounds, request, taxa, grounds }: { bounds: [number,
       box.current?.setAttribute("data-ready", "yes");
       if (request?.place) new maplibregl.Marker({ color: "#a8322a" }).setLngLat(request.place).addTo(made);
       if (!request) return;
-      const drawing = new TerraDraw({ adapter: new TerraDrawMapLibreGLAdapter({ map: made }), modes: [new TerraDrawPolygonMode()] });
+      const drawing = new TerraDraw({ adapter: new TerraDrawMapLibreGLAdapter({ map: made }), modes: [new TerraDrawPolygonMode({ styles: OUTLINE })] });
       drawing.start();
       drawing.setMode("polygon");
       drawing.on("finish", (id) => {
         const shape = drawing.getSnapshotFeature(id);
+        // one outline at a time: a second one takes the first one's place
+        drawing.removeFeatures(drawing.getSnapshot().flatMap((f) => (f.id !== undefined && f.id !== id ? [f.id] : [])));
         if (shape?.geometry.type === "Polygon") setRing(shape.geometry.coordinates[0] as Ring);
       });
       draw.current = drawing;
@@ -106,7 +109,7 @@ export function GroundMap({ bounds, request, taxa, grounds }: { bounds: [number,
       <div ref={box} className="h-[56vh] min-h-[340px] w-full border-y border-[var(--line)]" role="application" aria-label="Map of the district: arrow keys move it, plus and minus zoom" />
       {request ? (
         <form className="grid sm:grid-cols-4 gap-x-5 gap-y-3 p-4 md:px-6 items-end" onSubmit={(e) => { e.preventDefault(); save(new FormData(e.currentTarget)); }} aria-label={`New ${request.what}`}>
-          <p className="sm:col-span-4"><strong>Click the corners of the {request.what}; click the last one again to close it.</strong> <span className="small">Or take a round one about the place:</span> {ROUND[request.what].map((m) => <button key={m} type="button" className="button !px-3 mr-1" onClick={() => round(m / 2)}>{m} m across</button>)}</p>
+          <p className="sm:col-span-4"><strong>Click the corners of the {request.what}; click the last one again to close it.</strong> <span className="small">Or take a round one about the place:</span> {ROUND[request.what].map((m) => <button key={m} type="button" className="button !px-3 mr-1" onClick={() => round(m / 2)}>{m} m across</button>)}{ring ? <strong className="ml-2" role="status">{areaText(turfArea(turfPolygon([ring])))}</strong> : null}</p>
           {request.what === "site" ? (
             <>
               <label className="field"><span className="label">Latitude</span><input inputMode="decimal" value={typed.latitude} onChange={(e) => setTyped({ ...typed, latitude: e.target.value })} className="figure" /></label>
@@ -130,6 +133,9 @@ export function GroundMap({ bounds, request, taxa, grounds }: { bounds: [number,
     </div>
   );
 }
+
+/** In the ink of the map's own lines. */
+const OUTLINE = { fillColor: "#a8322a", fillOpacity: 0.14, outlineColor: "#a8322a", outlineWidth: 3, closingPointColor: "#a8322a", closingPointWidth: 6 } as const;
 
 const ROUND = { patch: [4, 10, 20, 40], site: [100, 400, 1000] } as const;
 const SITE_RULES = [["noProduct", "no products"], ["noMachines", "no machines"], ["grazed", "stock graze"], ["hayed", "hay is made"], ["foraged", "people gather food"]] as const;

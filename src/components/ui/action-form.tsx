@@ -12,9 +12,10 @@ const Issues = createContext<ActionState["issues"]>([]);
 
 /**
  * A form that loses nothing: a refused submit keeps what was typed, and with `draft` it is kept on the device
- * until it has been taken. Faults stand at their fields; the first one gets the focus.
+ * until it has been taken. Faults stand at their fields; the first one gets the focus. With `renew` it is emptied
+ * for the next entry once it has been taken.
  */
-export function ActionForm({ action, draft, children, className, label }: { action: FormAction; draft?: string; children: ReactNode; className?: string; label: string }) {
+export function ActionForm({ action, draft, renew = false, children, className, label }: { action: FormAction; draft?: string; renew?: boolean; children: ReactNode; className?: string; label: string }) {
   const [state, dispatch, pending] = useActionState(action, START);
   const form = useRef<HTMLFormElement>(null);
   useEffect(() => {
@@ -22,8 +23,9 @@ export function ActionForm({ action, draft, children, className, label }: { acti
   }, [draft]);
   useEffect(() => {
     if (state.ok && draft) localStorage.removeItem(`draft.${draft}`);
+    if (state.ok && renew) form.current?.reset();
     if (!state.ok && state.issues.length > 0) form.current?.querySelector<HTMLElement>(`[name="${state.issues[0].field}"]`)?.focus();
-  }, [state, draft]);
+  }, [state, draft, renew]);
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const submitter = (event.nativeEvent as SubmitEvent).submitter;

@@ -24,7 +24,7 @@ export default async function PeoplePage() {
         {people.map((p) => (
           <li key={p.personId} className="row py-3">
             <p><span className="font-semibold">{p.name}</span> <span className="small">{p.email} · {p.roles.join(", ")}{p.licence ? ` · licence ${p.licence}${p.licenceExpires ? ` to ${fullDay(p.licenceExpires)}` : ""}` : ""}</span></p>
-            {keeper ? <details><summary className="small min-h-[44px] flex items-center">Change</summary><ActionForm action={rolesAction} label={`Roles of ${p.name}`} className="grid gap-3"><input type="hidden" name="personId" value={p.personId} />{roleBoxes(p.roles)}<Fault name="roles" /><div className="grid sm:grid-cols-2 gap-4"><Field name="licence" label="Licence"><input name="licence" defaultValue={p.licence ?? ""} /></Field><Field name="licenceExpires" label="Licence ends"><input type="date" name="licenceExpires" defaultValue={p.licenceExpires ?? ""} /></Field></div><button type="submit" className="button justify-self-start">Save</button></ActionForm></details> : null}
+            {keeper ? <details><summary className="small min-h-[44px] flex items-center"><span className="plain-button">Change</span></summary><ActionForm action={rolesAction} label={`Roles of ${p.name}`} className="grid gap-3"><input type="hidden" name="personId" value={p.personId} />{roleBoxes(p.roles)}<Fault name="roles" /><div className="grid sm:grid-cols-2 gap-4"><Field name="licence" label="Licence"><input name="licence" defaultValue={p.licence ?? ""} /></Field><Field name="licenceExpires" label="Licence ends"><input type="date" name="licenceExpires" defaultValue={p.licenceExpires ?? ""} /></Field></div><button type="submit" className="button justify-self-start">Save</button></ActionForm></details> : null}
           </li>
         ))}
         {invitations.map((i) => <li key={i.id} className="row py-3 text-[var(--soft)]">{i.name}, {i.email}: invited as {i.roles.join(", ")}, until {fullDay(i.expiresAt.toISOString())}</li>)}
@@ -32,7 +32,7 @@ export default async function PeoplePage() {
       {keeper ? (
         <>
           <section className="mt-8"><h2 className="ruled">Invite a person</h2>
-            <ActionForm action={inviteAction} draft="invite" label="Invite a person" className="grid gap-4 mt-3"><div className="grid sm:grid-cols-2 gap-5"><Field name="name" label="Name"><input name="name" required /></Field><Field name="email" label="E-mail"><input name="email" type="email" required /></Field></div>{roleBoxes(["scout"])}<Fault name="roles" /><button type="submit" className="button press justify-self-start">Invite</button></ActionForm>
+            <ActionForm action={inviteAction} draft="invite" renew label="Invite a person" className="grid gap-4 mt-3"><div className="grid sm:grid-cols-2 gap-5"><Field name="name" label="Name"><input name="name" required /></Field><Field name="email" label="E-mail"><input name="email" type="email" required /></Field></div>{roleBoxes(["scout"])}<Fault name="roles" /><button type="submit" className="button press justify-self-start">Invite</button></ActionForm>
           </section>
           <section className="mt-8"><h2 className="ruled">The season here</h2>
             <p className="mt-2">The flora’s calendars are those of the lowlands of the temperate north. Where spring comes later than there, autumn comes earlier by as much; the stages of plants, the windows of methods and “come back from” follow.</p>

@@ -26,6 +26,7 @@ export default async function TodayPage() {
         <div>
           {view.reports.length > 0 ? <Section title="Report first" aside="not known here yet">{view.reports.map((f) => <Line key={f.id} href={`/findings/${f.id}`} main={f.name} sub={`${f.siteName} · found ${shortDay(f.day)} · report it before anything is done`} tape="clear" />)}</Section> : null}
           <Section title="Go back and look" aside={`${due.length} due`}>{due.length + soon.length === 0 ? <Empty>Each treatment makes its own dates here.</Empty> : [...due, ...soon.slice(0, 3)].map((c) => <CheckLine key={c.id} check={c} />)}</Section>
+          {view.looked.length > 0 ? <Section title="Looked at lately" aside="and recorded">{view.looked.map((c) => <Line key={c.id} href={`/ground/patch/${c.patchId}`} main={`${c.patch}: ${c.plant}`} sub={`${shortDay(c.doneOn)} · ${c.by} · ${c.note}`} />)}</Section> : null}
           <Section title="Windows" aside={`${open.length} open now`}>
             {view.windows.length === 0 ? <Empty>No work is planned. Plan it from a finding that is clear to act.</Empty> : view.windows.map((w) => (
               <Line key={w.id} href={`/ledger/new?plan=${w.id}`} main={`${w.method}: ${w.plant}`} sub={`${w.patch}, ${w.site} · ${w.person} · ${w.open ? `open until ${shortDay(w.to)}, ${w.days} days left` : `opens ${shortDay(w.from)}`}${w.seedFrom && w.open ? ` · seed from ${shortDay(w.seedFrom)}` : ""}${w.overruled ? " · overruled in writing" : ""}`} badge={w.open ? "open" : undefined} />

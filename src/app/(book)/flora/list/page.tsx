@@ -68,7 +68,7 @@ function ChangeForm({ sites }: { sites: { id: string; name: string }[] }) {
   return (
     <details className="no-print mt-4 border-b border-[var(--line)] pb-3">
       <summary className="min-h-[44px] flex items-center"><span className="plain-button">Put a plant on it, or change one</span></summary>
-      <ActionForm action={statusAction} label="Put a plant on the list" className="mt-3 grid sm:grid-cols-2 lg:grid-cols-[1.4fr_1fr_1fr_1fr_auto] gap-x-5 gap-y-3 items-end">
+      <ActionForm action={statusAction} renew label="Put a plant on the list" className="mt-3 grid sm:grid-cols-2 lg:grid-cols-[1.4fr_1fr_1fr_1fr_auto] gap-x-5 gap-y-3 items-end">
         <Field name="taxon" label="Plant" hint="accepted name"><input name="taxon" list="list-taxa" autoComplete="off" required /></Field>
         <datalist id="list-taxa">{shippedFlora().taxa.map((t) => <option key={t.id} value={t.name}>{commonName(t.name)}</option>)}</datalist>
         <Field name="status" label="Is here"><select name="status" defaultValue="target">{STATUSES.map((s) => <option key={s} value={s}>{STATUS_WORDS[s]}</option>)}</select></Field>

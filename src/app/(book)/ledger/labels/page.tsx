@@ -19,7 +19,7 @@ export default async function LabelsPage() {
       <ul className="mt-4">{rows.map((r) => <li key={r.id} className="row py-2"><span className="font-semibold">{r.name}</span> <span className="small">{[r.limits.registration, r.limits.siteOfAction ? `group ${r.limits.siteOfAction}` : "", r.limits.ratePerHaMax ? `at most ${r.limits.ratePerHaMax} ${r.limits.rateUnit}/ha` : "", r.limits.waterBufferM ? `${r.limits.waterBufferM} m from water` : ""].filter(Boolean).join(" · ")} · entered by {r.enteredBy}</span></li>)}{rows.length === 0 ? <li className="small py-2">No label entered yet.</li> : null}</ul>
       {member.roles.some((r) => r === "applicator" || r === "specialist") ? (
         <section className="mt-6"><h2 className="ruled">Enter a label</h2>
-          <ActionForm action={labelAction} draft="label" label="Enter a label" className="grid sm:grid-cols-3 gap-x-6 gap-y-4 mt-3">
+          <ActionForm action={labelAction} draft="label" renew label="Enter a label" className="grid sm:grid-cols-3 gap-x-6 gap-y-4 mt-3">
             <input type="hidden" name="id" value={uuidv7()} />
             <Field name="name" label="Name on the label"><input name="name" required /></Field>
             <Field name="limits.registration" label="Registration number"><input name="registration" /></Field>
