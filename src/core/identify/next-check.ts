@@ -270,25 +270,31 @@ function unknownRow(judgement: Judgement, active: Active, rows: Float64Array, c:
 function gainOf(judgement: Judgement, active: Active, c: number): { bits: number; saved: number; partBits: number } {
   const n = judgement.model.answers[c];
   const rows = foreseenAnswers(judgement, active, c);
-  const { shares, parted, prior } = active;
+  const { shares, parted, prior, partitions } = active;
+  const sums = new Float64Array(n);
+  const parts = new Float64Array(n * partitions);
   let nats = 0;
+  for (let i = 0; i < shares.length; i++) {
+    const share = shares[i];
+    const part = parted[i];
+    for (let o = 0; o < n; o++) {
+      const chance = rows[i * n + o];
+      if (!(chance > 0)) continue;
+      const joint = share * chance;
+      nats += joint * Math.log(chance);
+      sums[o] += joint;
+      parts[o * partitions + part] += joint;
+    }
+  }
   let partNats = 0;
   let costAfter = 0;
-  const parts = new Float64Array(active.partitions);
   for (let o = 0; o < n; o++) {
-    let sum = 0;
-    parts.fill(0);
-    for (let i = 0; i < shares.length; i++) {
-      const chance = rows[i * n + o];
-      const joint = shares[i] * chance;
-      if (joint > 0) nats += joint * Math.log(chance);
-      sum += joint;
-      parts[parted[i]] += joint;
-    }
+    const sum = sums[o];
     if (sum <= 1e-12) continue;
+    const own = parts.subarray(o * partitions, (o + 1) * partitions);
     nats -= sum * Math.log(sum);
-    for (let p = 0; p < parts.length; p++) if (parts[p] > 0) partNats += parts[p] * Math.log(parts[p] / (sum * prior[p]));
-    costAfter += sum * costOfAct(judgement, parts, sum);
+    for (let p = 0; p < partitions; p++) if (own[p] > 0) partNats += own[p] * Math.log(own[p] / (sum * prior[p]));
+    costAfter += sum * costOfAct(judgement, own, sum);
   }
   const saved = Math.max(0, costOfAct(judgement, prior, 1) - costAfter);
   return { bits: Math.max(0, nats * Math.LOG2E), saved, partBits: Math.max(0, partNats * Math.LOG2E) };
