@@ -93,7 +93,7 @@ describe("posterior", () => {
     fc.assert(
       fc.property(fc.constantFrom("flowering", "vegetative", null), fc.constantFrom("2026-05-01", "2026-07-15", "2026-12-01"), (stage, day) => {
         const [before, after] = [[], [missing]].map((observations) => judge(model, tinyCase(observations, { stage, day })));
-        for (const ranking of ["local", "flat"] as const) after[ranking].taxa.forEach((share, t) => expect(share).toBeCloseTo(before[ranking].taxa[t], 9));
+        for (const ranking of ["local", "flat"] as const) for (const [t, share] of after[ranking].taxa.entries()) expect(share).toBeCloseTo(before[ranking].taxa[t], 9);
         for (const t of model.flora.taxa.keys()) if (flowering(before, t) > 0.001 && flowering(before, t) < 0.999) expect(flowering(after, t)).toBeLessThan(flowering(before, t));
       }),
       { seed: 87 },
