@@ -41,7 +41,7 @@ export default async function PatchPage({ params }: { params: Promise<{ id: stri
           </ul>
         </section>
         <section className="mt-6"><h2 className="ruled">History<span className="small">newest first</span></h2>
-          <ol>{history.map((h, i) => <li key={`${h.day}-${String(i)}`} className="row py-2 grid grid-cols-[120px_1fr] gap-2"><span className="figure">{h.day}</span><span>{h.what}</span></li>)}{history.length === 0 ? <li className="small py-2">Nothing has happened here yet.</li> : null}</ol>
+          <ol>{history.map((h, i) => <li key={`${h.day}-${String(i)}`} className="row py-2 grid grid-cols-[140px_1fr] gap-2"><span className="small">{fullDay(h.day)}</span><span>{h.what}</span></li>)}{history.length === 0 ? <li className="small py-2">Nothing has happened here yet.</li> : null}</ol>
         </section>
       </div>
       <aside>
