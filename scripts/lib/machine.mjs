@@ -71,10 +71,10 @@ export function hashOf(paths) {
   return hash.digest("hex");
 }
 
-/** Runs a script of ours written in TypeScript; what it prints is shown only where it fails. */
+/** Runs a script of ours written in TypeScript; what it says on stderr is shown as it goes. */
 export async function tsx(args, env) {
-  const { status, printed } = await ended(process.execPath, [join(ROOT, "node_modules", "tsx", "dist", "cli.mjs"), ...args], { stdio: ["ignore", "pipe", "pipe"], env: { ...process.env, ...env } });
-  if (status !== 0) throw new Trouble(`"${args.join(" ")}" failed:\n${printed}`);
+  const { status, printed } = await ended(process.execPath, [join(ROOT, "node_modules", "tsx", "dist", "cli.mjs"), ...args], { stdio: ["ignore", "pipe", "inherit"], env: { ...process.env, ...env } });
+  if (status !== 0) throw new Trouble(`"${args.join(" ")}" failed; what it said stands above.\n${printed}`);
 }
 
 /** Compiles the flora if its readable files changed since. */

@@ -14,7 +14,7 @@ export default async function PeoplePage() {
   const member = await memberOrSignIn();
   const { people, invitations, letters } = await peopleOf(member);
   const keeper = member.roles.includes("keeper");
-  const season = await seasonOf(member);
+  const season = keeper ? await seasonOf(member) : null;
   const roleBoxes = (held: string[]) => <fieldset className="flex flex-wrap gap-x-4"><legend className="small">Roles</legend>{ROLES.map((r) => <label key={r} className="tick" title={WORDS[r]}><input type="checkbox" name="roles" value={r} defaultChecked={held.includes(r)} />{r}</label>)}</fieldset>;
   return (
     <div className="px-4 md:px-6 py-5 max-w-[980px]">
@@ -34,7 +34,7 @@ export default async function PeoplePage() {
           <section className="mt-8"><h2 className="ruled">Invite a person</h2>
             <ActionForm action={inviteAction} draft="invite" renew label="Invite a person" className="grid gap-4 mt-3"><div className="grid sm:grid-cols-2 gap-5"><Field name="name" label="Name"><input name="name" required /></Field><Field name="email" label="E-mail"><input name="email" type="email" required /></Field></div>{roleBoxes(["scout"])}<Fault name="roles" /><button type="submit" className="button press justify-self-start">Invite</button></ActionForm>
           </section>
-          <section className="mt-8"><h2 className="ruled">The season here</h2>
+          {season ? <section className="mt-8"><h2 className="ruled">The season here</h2>
             <p className="mt-2">The flora’s calendars are those of the lowlands of the temperate north. Where spring comes later than there, autumn comes earlier by as much; the stages of plants, the windows of methods and “come back from” follow.</p>
             <ActionForm action={seasonAction} label="The season here" className="grid gap-4 mt-3">
               <div className="grid sm:grid-cols-2 gap-5">
@@ -44,7 +44,7 @@ export default async function PeoplePage() {
               <button type="submit" className="button justify-self-start">Save</button>
             </ActionForm>
             {season.examples.length > 0 ? <p className="mt-3">By this, here {season.examples.map((e) => `${e.plant} flowers from ${shortDay(e.from)}`).join("; ")}.</p> : null}
-          </section>
+          </section> : null}
           <section className="mt-8"><h2 className="ruled">Outbox<span className="small">{mail.simulated ? "simulated: letters stay here and are sent to nobody" : "letters handed to the mail server"}</span></h2>
             <ul>{letters.map((l) => <li key={l.id} className="row py-2"><details><summary className="min-h-[44px] flex items-center gap-3">{l.subject} <span className="small">to {l.recipient} · {l.sentAt ? "handed over" : "waiting"}</span></summary><pre className="whitespace-pre-wrap p-3 bg-[var(--paper)]" style={{ fontFamily: "inherit" }}>{l.body}</pre></details></li>)}{letters.length === 0 ? <li className="small py-2">No letters yet. An invitation makes the first.</li> : null}</ul>
           </section>
