@@ -69,6 +69,14 @@ describe("the demonstration", () => {
     expect(tile.toString("latin1")).toContain("Fern Wood");
     expect((await mapTile(member(["scout"], PINE), 12, 555, 1483)).toString("latin1")).not.toContain("Fern Wood");
   });
+  it("writes the name of a site once, in however many tiles it lies", async () => {
+    const near = Array.from({ length: 64 }, (_, i) => [4440 + (i % 8), 11864 + Math.floor(i / 8)]);
+    const tiles = (await Promise.all(near.map(([x, y]) => mapTile(scout, 15, x, y)))).map((tile) => tile.toString("latin1"));
+    const holding = tiles.filter((tile) => tile.includes("Long Hay Meadow"));
+    expect(holding.length).toBeGreaterThan(1);
+    // once in each tile for the outline, and once more where the name stands
+    expect(holding.reduce((sum, tile) => sum + tile.split("Long Hay Meadow").length - 1, 0)).toBe(holding.length + 1);
+  });
   it("says that it is well", async () => expect(await health()).toMatchObject({ ok: true, database: true, migrations: true, queue: true }));
 });
 
