@@ -118,7 +118,7 @@ export async function patchDetail(member: Member, id: string) {
 /** A tile of the map, as vector tile bytes; masked in the database for those who may not see protected places. */
 export async function mapTile(member: Member, z: number, x: number, y: number): Promise<Buffer> {
   return asMember(member, async (tx) => {
-    const { rows } = await tx.execute<{ tile: Buffer }>(sql`SELECT map_tile(${z}, ${x}, ${y}) AS tile`);
+    const { rows } = await tx.execute<{ tile: Buffer }>(sql`SELECT map_tile(${z}, ${x}, ${y}) || name_tile(${z}, ${x}, ${y}) AS tile`);
     return rows[0].tile;
   });
 }

@@ -14,7 +14,7 @@ async function works(check: () => Promise<unknown>): Promise<boolean> {
 
 export async function health() {
   const database = await works(() => appDatabase().execute(sql`SELECT 1`));
-  const migrations = database && (await works(() => appDatabase().execute(sql`SELECT map_tile(0, 0, 0)`)));
+  const migrations = database && (await works(() => appDatabase().execute(sql`SELECT name_tile(0, 0, 0)`)));
   const queueOk = database && (await works(async () => (await queue()).getQueueSize("mail")));
   let flora: string | null = null;
   await works(async () => {
