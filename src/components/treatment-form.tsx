@@ -48,8 +48,8 @@ export function TreatmentForm({ action, draft, id, view }: { action: FormAction;
         <Field name="licence" label="Licence" hint={view.usesProduct ? "needed for a product" : "if the law asks for one"}><input name="licence" defaultValue={old?.licence ?? view.licence} /></Field>
         <Field name="treatment.licenceExpires" label="Licence ends"><input type="date" name="licenceExpires" defaultValue={old?.licenceExpires ?? view.licenceExpires} /></Field>
         <Field name="treatment.from" label="Day"><input type="date" name="day" max={view.today} defaultValue={old?.from.slice(0, 10) ?? view.today} required /></Field>
-        <Field name="treatment.fromTime" label={`From, time of the site (${view.zone})`}><input type="time" name="fromTime" defaultValue="08:00" required /></Field>
-        <Field name="treatment.to" label="To"><input type="time" name="toTime" defaultValue="10:00" required /></Field>
+        <Field name="treatment.from" label={`From, time of the site (${view.zone})`}><input type="time" name="fromTime" required /></Field>
+        <Field name="treatment.to" label="To"><input type="time" name="toTime" required /></Field>
       </Group>
       <Group title="Where and what">
         <Field name="treatment.areaM2" label="Area treated, m²"><input name="areaM2" inputMode="decimal" value={area} onChange={(e) => setArea(e.target.value)} required className="figure" /></Field>

@@ -56,6 +56,10 @@ test("from a plant at the gate to a line in the ledger", async ({ browser, viewp
   await applicator.reload();
   await expect(applicator.getByRole("textbox", { name: "Note" })).toHaveValue("Sheet pegged at every metre.");
   await applicator.getByRole("button", { name: "Write it in the ledger" }).click();
+  for (const missing of ["say when it began", "say when it ended"]) await expect(applicator.getByText(missing)).toBeVisible();
+  await applicator.locator("input[name=fromTime]").fill("08:30");
+  await applicator.locator("input[name=toTime]").fill("11:10");
+  await applicator.getByRole("button", { name: "Write it in the ledger" }).click();
   await expect(applicator.getByRole("heading", { name: /Record of treatment no\. \d+/ })).toBeVisible();
   await expect(applicator.getByText("Sheet pegged at every metre.")).toBeVisible();
   await applicator.getByRole("link", { name: "The patch" }).click();

@@ -86,6 +86,10 @@ describe("times", () => {
     expect(issues({ to: "2026-06-02T08:00:01Z" })).toEqual(["must be within 24 hours of the start; write a record for each day"]);
   });
   it("run forwards", () => expect(issues({ to: "2026-06-01T08:00:00Z" })).toEqual(["must be later than the start"]));
+  it("must be said: nobody's day begins by default", () => {
+    expect(issues({ from: "2026-06-01T" })).toEqual(["say when it began"]);
+    expect(issues({ to: "2026-06-01T" })).toEqual(["say when it ended"]);
+  });
   it("need their offset", () => expect(issues({ from: "2026-06-01T08:00:00" }).length).toBeGreaterThan(0));
 });
 

@@ -38,8 +38,8 @@ export const treatmentSchema = z
     who: text(120),
     licence: z.string().trim().max(60).optional(),
     licenceExpires: z.iso.date().optional(),
-    from: z.iso.datetime({ offset: true }),
-    to: z.iso.datetime({ offset: true }),
+    from: z.iso.datetime({ offset: true, error: "say when it began" }),
+    to: z.iso.datetime({ offset: true, error: "say when it ended" }),
     zone: text(60),
     siteName: text(120),
     patchName: text(120),
@@ -58,8 +58,9 @@ export const treatmentSchema = z
     note: z.string().trim().max(2000).default(""),
     correctionReason: z.string().trim().max(1000).optional(),
   })
-  .refine((t) => Date.parse(t.to) > Date.parse(t.from), { path: ["to"], message: "must be later than the start" })
-  .refine((t) => Date.parse(t.to) - Date.parse(t.from) <= 24 * 3600e3, { path: ["to"], message: "must be within 24 hours of the start; write a record for each day" });
+  // a time that is no time has its own fault already
+  .refine((t) => !(Date.parse(t.to) <= Date.parse(t.from)), { path: ["to"], message: "must be later than the start" })
+  .refine((t) => !(Date.parse(t.to) - Date.parse(t.from) > 24 * 3600e3), { path: ["to"], message: "must be within 24 hours of the start; write a record for each day" });
 export type Treatment = z.output<typeof treatmentSchema>;
 
 export interface RecordFault {
