@@ -56,7 +56,7 @@ test("from a plant at the gate to a line in the ledger", async ({ browser, viewp
   await applicator.reload();
   await expect(applicator.getByRole("textbox", { name: "Note" })).toHaveValue("Sheet pegged at every metre.");
   await applicator.getByRole("button", { name: "Write it in the ledger" }).click();
-  for (const missing of ["say when it began", "say when it ended"]) await expect(applicator.getByText(missing)).toBeVisible();
+  for (const missing of ["say when it began", "say when it ended"]) await expect(applicator.getByText(missing).first()).toBeVisible();
   await applicator.locator("input[name=fromTime]").fill("08:30");
   await applicator.locator("input[name=toTime]").fill("11:10");
   await applicator.getByRole("button", { name: "Write it in the ledger" }).click();
