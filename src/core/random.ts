@@ -11,10 +11,9 @@ export interface Chance {
   pick(weights: ArrayLike<number>): number;
 }
 
-/** @param seed any finite number */
+/** @param seed any finite number; near seeds give unlike draws */
 export function seededChance(seed: number): Chance {
-  const source = randomLcg(((seed * 2654435761) % 4294967296) / 4294967296);
-  for (let i = 0; i < 8; i++) source();
+  const source = randomLcg(scattered(seed) / 4294967296);
   const normal = randomNormal.source(source)(0, 1);
   return {
     uniform: source,
@@ -31,4 +30,21 @@ export function seededChance(seed: number): Chance {
       return weights.length - 1;
     },
   };
+}
+
+/**
+ * All bits of a seed stirred into one whole number below 2³², by the finaliser of MurmurHash3 (public domain): the
+ * source's own draws follow its seed in a straight line, so that walks numbered 1, 2, 3 would miss half of all plants.
+ */
+function scattered(seed: number): number {
+  const bits = new DataView(new ArrayBuffer(8));
+  bits.setFloat64(0, seed);
+  return stirred(stirred(bits.getUint32(0)) ^ bits.getUint32(4));
+}
+
+function stirred(word: number): number {
+  let h = (word ^ 0x9e3779b9) >>> 0;
+  h = Math.imul(h ^ (h >>> 16), 0x85ebca6b);
+  h = Math.imul(h ^ (h >>> 13), 0xc2b2ae35);
+  return (h ^ (h >>> 16)) >>> 0;
 }

@@ -30,6 +30,16 @@ const veins: Record<string, () => Shape[]> = {
   net: () => all({ ...inner(straight([[60, 90], [60, 14]])), width: 1.4 }, [72, 54, 36].flatMap((y) => [-1, 1].flatMap((d) => [inner(smooth([[60, y], [60 + d * 10, y - 8], [60 + d * 18, y - 8]])), inner(straight([[60 + d * 9, y - 7], [60 + d * 12, y - 18]]))]))),
 };
 
+/** Prickles of a first leaf: out from its rim, or as pimples on its face. */
+const firstPrickles: Record<string, () => Shape[]> = {
+  none: () => [],
+  edge: () => along([0, 22], [0, 80], 7).flatMap(([, y]) => {
+    const w = 22 * Math.sin((Math.PI * (92 - y)) / 84) ** 0.8;
+    return [-1, 1].map((d) => ({ ...outline(straight([[60 + d * w, y + 3], [60 + d * (w + 11), y - 6], [60 + d * w, y - 3]])), width: 1.4 }));
+  }),
+  warts: () => Array.from({ length: 12 }, (_, i) => polar(60, 52, 16 * Math.sqrt((i + 0.5) / 12), i * 137.5)).map(([x, y]) => ({ ...outline(smoothClosed([[x - 2.5, y], [x, y - 4], [x + 2.5, y], [x, y + 2]])), width: 1.2 })),
+};
+
 export const SEEDLINGS: Record<string, Draw> = {
   "seed-leaf-tip": (s) => tips[s](),
   "seed-leaf-stalk": (s) => all(earth(86), stem(60, 56, 86, 1.8), [-1, 1].flatMap((d) => {
@@ -38,6 +48,7 @@ export const SEEDLINGS: Record<string, Draw> = {
     return [...(stalks[s] ? [{ ...outline(straight([[60, 58], foot])), width: 2 }] : []), ...drawLeaf({ shape: "oval", veins: false }, foot, 30, a)];
   })),
   "seed-leaf-hair": (s) => all(seedLeaf({ shape: "oval", veins: false }), leafHairs(s)),
+  "first-prickles": (s) => all(seedLeaf({ shape: "oval", veins: false }), firstPrickles[s]()),
   "seed-leaf-veins": (s) => all(seedLeaf({ shape: "oval", veins: false }), veins[s]()),
   "seed-leaf-back": (s) => all(drawLeaf({ shape: "oval", tint: "leaf", veins: false }, [32, 88], 72), drawLeaf({ shape: "oval", tint: s === "purple" ? "purple" : "pale", veins: false }, [86, 88], 72), outline(smooth([[44, 12], [60, 4], [76, 12]])), outline(straight([[76, 12], [69, 11]])), outline(straight([[76, 12], [75, 5]])), s === "purple" ? [-6, 0, 6].map((x) => inner(straight([[86 + x, 74], [86 + x, 34]]))) : []),
   "below-seed-leaf": (s) => all(earth(86), stem(60, 34, 86, 4, s === "red" ? "red" : "leaf"), s === "red" ? [58, 60, 62].map((x) => inner(straight([[x, 38], [x, 84]]))) : [], drawLeaf({ shape: "oval", veins: false }, [62, 36], 34, 62), drawLeaf({ shape: "oval", veins: false }, [58, 36], 34, -62)),
