@@ -1,6 +1,7 @@
-import { STAGES, partingChecks, type Stage, type Status } from "@/core/identify";
+import { type Model, STAGES, partingChecks, type Stage, type Status } from "@/core/identify";
 import { resolveName } from "@/core/names";
-import { commonName, shippedFlora, shippedModel, shippedNames } from "./flora";
+import { districtModel } from "./amendments";
+import { commonName, shippedFlora, shippedNames } from "./flora";
 import { listFor } from "./list";
 import { asMember, type Member } from "./session";
 
@@ -25,7 +26,7 @@ const MOST_PARTED = 12;
 
 /** What plants a name may mean, where this member works. */
 export async function findNames(member: Member, text: string): Promise<FoundNames> {
-  const list = await asMember(member, (tx) => listFor(tx, null));
+  const { list, model } = await asMember(member, async (tx) => ({ list: await listFor(tx, null), model: await districtModel(tx) }));
   const { taxa } = shippedFlora();
   const { matches, carriers } = resolveName(shippedNames(), text, list.status, 20);
   const order = [...new Set([...matches.map((m) => m.taxon), ...carriers])];
@@ -33,13 +34,12 @@ export async function findNames(member: Member, text: string): Promise<FoundName
     const matched = matches.find((m) => m.taxon === t)?.matched ?? null;
     return { id: taxa[t].id, name: taxa[t].name, common: commonName(taxa[t].name), matched: matched && matched !== taxa[t].name && matched !== taxa[t].common[0] ? matched : null, status: list.status[taxa[t].name] ?? ("kept" as const) };
   });
-  return { text, plants, ambiguous: carriers.length > 1 ? { plants: carriers.length, check: firstCheck(carriers) } : null };
+  return { text, plants, ambiguous: carriers.length > 1 ? { plants: carriers.length, check: firstCheck(model, carriers) } : null };
 }
 
 /** The check that tells most about which of these it is, at the stage at which it tells most. */
-function firstCheck(taxa: number[]): { ask: string; stage: Stage } | null {
+function firstCheck(model: Model, taxa: number[]): { ask: string; stage: Stage } | null {
   if (taxa.length > MOST_PARTED) return null;
-  const model = shippedModel();
   const best = STAGES.flatMap((stage) => partingChecks(model, taxa, stage).slice(0, 1).map((check) => ({ stage, check }))).sort((a, b) => b.check.bits - a.check.bits)[0];
   return best ? { ask: model.flora.characters[best.check.character].ask, stage: best.stage } : null;
 }
