@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { InputError } from "@/core/errors";
-import { buildModel, type Case, caseSchema, type CompiledFlora, identify, KIT, type Observation, POSITIONS, STAGES, STATUSES } from "@/core/identify";
+import { buildModel, type Case, caseSchema, checkTogether, type CompiledFlora, identify, KIT, POSITIONS, STAGES, STATUSES } from "@/core/identify";
 import { currentFlora, loadList } from "@/flora/load";
 import { printJson, run } from "./output";
 
@@ -32,16 +32,6 @@ function readJson(file: string): unknown {
     return JSON.parse(readFileSync(file, "utf8"));
   } catch (error) {
     throw new InputError("not-json", file, (error as Error).message, "give a readable file of JSON");
-  }
-}
-
-/** The same character twice on the same part cannot be weighed: it would count one look as two. */
-function checkTogether(observations: Observation[]): void {
-  const seen = new Set<string>();
-  for (const [i, o] of observations.entries()) {
-    const key = `${o.character}@${o.position ?? ""}@${o.against ?? ""}`;
-    if (seen.has(key)) throw new InputError("twice", `observations.${i}.character`, o.character, "give each character once for each part; several readings go in values, several plants in of");
-    seen.add(key);
   }
 }
 

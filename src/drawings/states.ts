@@ -1,3 +1,4 @@
+import { BESIDE } from "./beside";
 import { cluster, flowerKind, fruit, openFlower, pod, umbel } from "./flowers";
 import * as grass from "./grasses";
 import { FLOWER_DETAIL } from "./flower-detail";
@@ -51,6 +52,7 @@ const DRAWINGS: Record<string, Draw> = {
   ...GRASS_DETAIL,
   ...SEEDLINGS,
   ...FLOWER_DETAIL,
+  ...BESIDE,
   ground: habit.ground,
   light: habit.light,
   wetness: habit.wetness,

@@ -1,3 +1,4 @@
+import { COMPARED } from "@/core/identify/comparative";
 import { type Character, KIT, LIFE_FORMS, type LifeForm, type Mistake, POSITIONS, STAGES, type Stage } from "@/core/identify/flora-types";
 import type { Problem, YamlFile } from "./read-yaml";
 
@@ -37,6 +38,7 @@ function readCharacter(id: string, raw: Record<string, unknown>, say: (what: str
     const [name, help] = String(text).split(";").map((part) => part.trim());
     return { id: state, name, help: help ?? "" };
   });
+  if (raw.compares && states.map((s) => s.id).join(" ") !== COMPARED.join(" ")) say(`a comparative character has the states ${COMPARED.join(", ")}, in this order`);
   if (kind === "states" && states.length < 2) say("a character with states needs at least two");
   if (kind !== "states" && !raw.unit) say("a measured character needs a unit");
   if (!raw.ask || !raw.name) say("needs a name and a question (ask)");
@@ -51,7 +53,8 @@ function readCharacter(id: string, raw: Record<string, unknown>, say: (what: str
     kind,
     unit: raw.unit as string | undefined,
     block: String(raw.block),
-    comparative: raw.comparative === true,
+    comparative: raw.compares !== undefined,
+    ...(raw.compares ? { compares: String(raw.compares) } : {}),
     stages: readStages(raw.stages, say),
     positions: (raw.positions as Character["positions"])?.filter((p) => POSITIONS.includes(p)),
     seconds: Number(raw.seconds ?? 6),

@@ -1,7 +1,7 @@
-import { type Character, STAGES } from "./flora-types";
+import type { Character, STAGES } from "./flora-types";
 import { recordingOf, scoreFor } from "./model";
 import type { Check } from "./next-check";
-import { type Judgement, taxonLogWithout } from "./posterior";
+import { type Judgement, likeliestStage, taxonLogWithout } from "./posterior";
 import type { VerdictResult } from "./verdict";
 
 /** The name that a scout would use: the first common name, else the accepted one. */
@@ -40,9 +40,10 @@ export function describeObservation(judgement: Judgement, index: number): string
   if (observation.answer === "not-there-yet") return `${character.name}: not there yet`;
   const values = observation.values ?? (observation.value === undefined ? null : [observation.value]);
   if (values) return `${character.name}: ${values.join(", ")} ${character.unit}${sure}`;
+  const beside = observation.against ? ` ${observation.states?.[0] === "same" ? "as" : "than"} ${plainName(judgement, judgement.model.taxonIndex.get(observation.against) as number)}` : "";
   const names = (observation.states ?? ["none"]).map((id) => stateName(character, id));
   const looked = observation.answer === "absent" && observation.states ? "looked for and absent: " : "";
-  return `${character.name}: ${looked}${names.join(observation.join === "all" ? " and " : " or ")}${sure}`;
+  return `${character.name}: ${looked}${names.join(observation.join === "all" ? " and " : " or ")}${beside}${sure}`;
 }
 
 export function stateName(character: Character, id: string): string {
@@ -106,13 +107,6 @@ export function likeliest(judgement: Pick<Judgement, "local">, most = REASONED):
   return [...taxa.keys()].sort((a, b) => taxa[b] - taxa[a]).slice(0, most);
 }
 
-export function likeliestStage(judgement: Judgement, taxon: number): (typeof STAGES)[number] {
-  const { model, conditionShare } = judgement;
-  let best = model.firstCondition[taxon];
-  for (let z = best; z < model.firstCondition[taxon + 1]; z++) if (conditionShare[z] > conditionShare[best]) best = z;
-  return STAGES[model.conditions[best].stage];
-}
-
 /** The verdict in a scout's words: reason first, then the one thing to do. */
 export function verdictReason(judgement: Judgement, result: VerdictResult): string {
   const name = result.about >= 0 ? plainName(judgement, result.about) : "";
@@ -131,6 +125,7 @@ export function verdictReason(judgement: Judgement, result: VerdictResult): stri
   if (result.verdict === "hold") {
     if (result.leansOn) return `${name} fits, but only on the strength of one kind of look (${result.leansOn.replace(/-/g, " ")}). Look at something else before acting.`;
     const names = result.stillFit.slice(0, 2).map((t) => plainName(judgement, t));
+    if (names.length === 0 && result.crossFits >= 0) return `A cross of ${judgement.model.crosses[result.crossFits].parents.map((t) => plainName(judgement, t)).join(" and ")} still fits, and is kept as its kept parent is.`;
     if (names.length === 0) return "A plant that is not in this flora still fits too well. Look at more before acting.";
     return `${names.join(" and ")} still ${names.length > 1 ? "fit" : "fits"}. ${names.length > 1 ? "They are" : "It is"} kept here.`;
   }

@@ -31,6 +31,8 @@ export interface Character {
   unit?: string;
   block: string;
   comparative: boolean;
+  /** of a comparative character: the measured character that is compared with another plant's */
+  compares?: string;
   stages: Stage[];
   positions?: Position[];
   /** typical time to look, seconds */

@@ -3,6 +3,7 @@ import { checkReason, likeliest, untested, verdictReason } from "./explain";
 import { type Check, foreseeChecks, laterChecks, type Lens, towardsAction, towardsName, worthTowardsAction } from "./next-check";
 import { type Judgement, judge } from "./posterior";
 import type { Model } from "./model";
+import { type Slip, slipsOf } from "./slips";
 import { decide, type VerdictResult } from "./verdict";
 
 export interface Candidate {
@@ -35,6 +36,10 @@ export interface Identification {
     action: (NamedCheck & { worth: number })[];
     later: { character: string; from: string; parts: [string, string] }[];
   };
+  /** crosses that may stand there, likeliest first */
+  hybrids: { parents: [string, string]; probability: number }[];
+  /** answers worth a second look */
+  slips: { character: string; kind: Slip["kind"] }[];
   untested: { taxon: string; characters: string[] }[];
   limit: number;
   flora: string;
@@ -72,10 +77,21 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
       action: towardsAction(judgement, checks, lens).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), worth: round(worthTowardsAction(judgement, check)) })),
       later: laterChecks(judgement).map((later) => ({ character: id(later.character), from: later.from, parts: [name(later.parts[0]), name(later.parts[1])] as [string, string] })),
     },
+    hybrids: hybridsOf(judgement),
+    slips: slipsOf(judgement, result).map(({ observation, kind }) => ({ character: judgement.case.observations[observation].character, kind })),
     untested: untested(judgement).map(({ taxon, characters }) => ({ taxon: name(taxon), characters })),
     limit: result.limit,
     flora: model.flora.version,
   };
+}
+
+/** Crosses below this share are not shown. */
+const SHOWN_CROSS = 0.001;
+
+function hybridsOf(judgement: Judgement): Identification["hybrids"] {
+  const { model, local } = judgement;
+  const shown = [...local.crosses.keys()].filter((x) => local.crosses[x] >= SHOWN_CROSS).sort((a, b) => local.crosses[b] - local.crosses[a]);
+  return shown.map((x) => ({ parents: model.crosses[x].parents.map((t) => model.flora.taxa[t].name) as [string, string], probability: round(local.crosses[x]) }));
 }
 
 function ranking(judgement: Judgement, shares: Float64Array): Candidate[] {

@@ -92,7 +92,7 @@ describe("a measured character", () => {
 
   it("never rules a plant out, however far off the reading", () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 1e5, noNaN: true }), (x) => {
+      fc.property(fc.double({ min: 0, max: 360, noNaN: true }), (x) => {
         for (const taxon of NAMES) expect(chanceOf(taxon, read("length", x))).toBeGreaterThan(0);
       }),
       { seed: 72 },
@@ -121,6 +121,29 @@ describe("an observation that is not right is refused with the field, the value 
     expect(refusal(read("length", 1, { value: undefined })).toJSON()).toMatchObject({ code: "no-value", wanted: "give a number in cm" });
   });
   it("through the whole engine, and nothing is judged by halves", () => {
-    expect(() => judge(model, tinyCase([seen("edge", "smooth"), seen("edge", "wavy")]))).toThrow(/observations\.1\.states/);
+    expect(() => judge(model, tinyCase([seen("sap", "clear"), seen("edge", "wavy")]))).toThrow(/observations\.1\.states/);
+  });
+  it.each([
+    ["a state of what is measured", seen("length", "long"), "wrong-kind", "observations.2.states"],
+    ["plants counted of what is measured", read("length", 3, { of: { yes: 1, n: 2 } }), "wrong-kind", "observations.2.of"],
+    ["a number for what has states", seen("edge", "smooth", { value: 4 }), "wrong-kind", "observations.2.value"],
+    ["more plants than were looked at", seen("edge", "smooth", { of: { yes: 5, n: 4 } }), "more-than-all", "observations.2.of"],
+    ["another plant where none is compared", seen("edge", "smooth", { against: "Malus secunda" }), "not-comparative", "observations.2.against"],
+    ["a length that no plant comes near", read("length", 5000), "out-of-range", "observations.2.value"],
+  ])("%s", (_, observation, code, field) => {
+    expect(refusal(observation).toJSON()).toMatchObject({ code, field });
+  });
+});
+
+describe("observations that cannot stand together", () => {
+  it.each([
+    ["two states that shut each other out", seen("edge", "smooth"), seen("edge", "teeth"), "contradiction"],
+    ["seen and absent", seen("hair", "some"), seen("hair", "some", { answer: "absent" }), "contradiction"],
+    ["the same look twice", seen("edge", "smooth"), seen("edge", "smooth"), "twice"],
+  ])("%s", (_, first, second, code) => {
+    expect(() => judge(model, tinyCase([first, second]))).toThrow(expect.objectContaining({ code }));
+  });
+  it("but low and high leaves are two looks", () => {
+    expect(() => judge(model, tinyCase([seen("edge", "smooth", { position: "low" }), seen("edge", "teeth", { position: "high" })]))).not.toThrow();
   });
 });

@@ -1,12 +1,14 @@
 import { InputError } from "../errors";
 import type { Observation } from "./case";
-import { LIFE_FORMS, STAGES } from "./flora-types";
-import { minimumWidth, readingChance, readingHalfWidth } from "./measures";
+import { compare, COMPARED } from "./comparative";
+import { type Character, LIFE_FORMS, STAGES } from "./flora-types";
+import { type FourPoints, minimumWidth, readingChance, readingHalfWidth } from "./measures";
 import { answerChances, type Model, recordingOf, scoreFor, variesWithCondition } from "./model";
 import { confusionTable, grossErrorRate, widening } from "./observer";
 
 /** What one observation says: its chance in every condition, and under the background of every life form. */
 export interface Evidence {
+  /** the character looked at; of a comparative one the measured character that it compares */
   character: number;
   block: string;
   /** chance in each condition */
@@ -15,6 +17,32 @@ export interface Evidence {
   background: Float64Array;
   /** chance if every answer were as likely as any other */
   even: number;
+  /** chance for each cross at each stage, where its number lies between its parents'; 0 where it is not measured */
+  between?: Float64Array;
+}
+
+/**
+ * Refuses what cannot be weighed together: the same part looked at twice would count one look as two, and two answers
+ * that shut each other out cannot both be right.
+ * @throws {InputError} twice | contradiction
+ */
+export function checkTogether(observations: Observation[]): void {
+  const seen = new Map<string, Observation>();
+  for (const [i, o] of observations.entries()) {
+    const key = `${o.character}@${o.position ?? ""}@${o.against ?? ""}`;
+    const before = seen.get(key);
+    if (before && shutOut(before, o)) throw new InputError("contradiction", `observations.${i}`, o.states ?? o.answer, `it was answered before with ${JSON.stringify(before.states ?? before.answer)}; keep one of the two`);
+    if (before) throw new InputError("twice", `observations.${i}.character`, o.character, "give each character once for each part; several readings go in values, several plants in of");
+    seen.set(key, o);
+  }
+}
+
+const says = (o: Observation) => o.answer === "seen" || o.answer === "absent";
+
+function shutOut(a: Observation, b: Observation): boolean {
+  if (!says(a) || !says(b)) return false;
+  if (a.answer !== b.answer) return true;
+  return a.states !== undefined && b.states !== undefined && !a.states.some((s) => b.states?.includes(s));
 }
 
 /** Chance left to a part seen at a stage at which this plant does not show it. */
@@ -27,6 +55,8 @@ export function evidenceOf(model: Model, observation: Observation, index: number
   if (c === undefined) throw new InputError("unknown-character", `${field}.character`, observation.character, "give a character of the vocabulary");
   if (observation.answer === "cannot-tell" || observation.answer === "not-there-yet") return null;
   const character = model.flora.characters[c];
+  checkKind(model, c, observation, field);
+  if (character.compares) return comparativeEvidence(model, c, observation, field);
   const evidence = character.states.length > 0 ? stateEvidence(model, c, observation, field) : measureEvidence(model, c, observation, field);
   const { chance } = evidence;
   const seenAt = model.seenAtStage.subarray(c * STAGES.length, (c + 1) * STAGES.length);
@@ -34,7 +64,45 @@ export function evidenceOf(model: Model, observation: Observation, index: number
   return { character: c, block: character.block, ...evidence };
 }
 
-type Chances = Pick<Evidence, "chance" | "background" | "even">;
+type Chances = Pick<Evidence, "chance" | "background" | "even" | "between">;
+
+/** A reading this many times the largest that any plant reaches is a slip of the unit. */
+const BEYOND_ANY = 20;
+
+/**
+ * What no plant could show or nobody could count, by kind of character.
+ * @throws {InputError} wrong-kind | not-comparative | more-than-all | out-of-range
+ */
+function checkKind(model: Model, c: number, observation: Observation, field: string): void {
+  const character = model.flora.characters[c];
+  const measured = character.states.length === 0;
+  const numbers = observation.values ?? (observation.value === undefined ? [] : [observation.value]);
+  if (measured && (observation.states || observation.of)) throw new InputError("wrong-kind", `${field}.${observation.states ? "states" : "of"}`, observation.states ?? observation.of, `${character.id} is measured: give value or values in ${character.unit}`);
+  if (!measured && numbers.length > 0) throw new InputError("wrong-kind", `${field}.value`, numbers[0], `${character.id} has states: name one of ${character.states.map((s) => s.id).join(", ")}`);
+  if (observation.against && !character.compares) throw new InputError("not-comparative", `${field}.against`, observation.against, `${character.id} looks at one plant alone; leave against out`);
+  const { of } = observation;
+  if (of && of.yes > of.n) throw new InputError("more-than-all", `${field}.of`, of, `of ${of.n} plants at most ${of.n} can show it`);
+  const most = BEYOND_ANY * mostOf(model, c);
+  for (const value of numbers) if (value > most) throw new InputError("out-of-range", `${field}.value`, value, `no plant comes near: give it in ${character.unit}, at most ${Number(most.toPrecision(2))}`);
+}
+
+const mostOf = (model: Model, c: number): number => model.measuredScores[c].reduce((most, score) => Math.max(most, score.points?.[3] ?? 0), 1);
+
+function comparativeEvidence(model: Model, c: number, observation: Observation, field: string): Evidence | null {
+  const character: Character = model.flora.characters[c];
+  const named = namedStates(model, c, observation, field);
+  const compared = compare(model, c, observation, field);
+  if (!compared) return null;
+  const n = COMPARED.length;
+  const combine = (rows: ArrayLike<number>, from: number) => Math.max(1e-9, combineStates(rows, from, named, observation));
+  return {
+    character: compared.base,
+    block: character.block,
+    chance: Float64Array.from(model.conditions, (_, z) => combine(compared.rows, z * n)),
+    background: Float64Array.from(LIFE_FORMS, (_, form) => combine(compared.background, form * n)),
+    even: combine(new Float64Array(n).fill(1 / n), 0),
+  };
+}
 
 function stateEvidence(model: Model, c: number, observation: Observation, field: string): Chances {
   const character = model.flora.characters[c];
@@ -101,7 +169,21 @@ function measureEvidence(model: Model, c: number, observation: Observation, fiel
     const first = model.firstCondition[condition.taxon];
     chance[z] = z > first && !variesWithCondition(model, condition.taxon, c) ? chance[first] : chanceIn(condition);
   });
-  return { chance, background: byForm, even: byForm.reduce((a, b) => a + b, 0) / byForm.length };
+  return { chance, background: byForm, even: byForm.reduce((a, b) => a + b, 0) / byForm.length, between: numbersBetween() };
+
+  /** A cross measures between its parents. */
+  function numbersBetween(): Float64Array {
+    const out = new Float64Array(model.crosses.length * STAGES.length);
+    model.crosses.forEach(({ parents }, x) => {
+      STAGES.forEach((stage, s) => {
+        const [a, b] = parents.map((t) => scoreFor(model, t, c, stage, observation.position, model.flora.taxa[t].forms[0].id)?.points);
+        if (!a || !b) return;
+        const middle = a.map((point, i) => (point + b[i]) / 2) as FourPoints;
+        out[x * STAGES.length + s] = (1 - gross) * readingChance(middle, mean, half, width) + gross * byForm[model.taxonLifeForm[parents[0]]];
+      });
+    });
+    return out;
+  }
 
   function chanceIn(condition: Model["conditions"][number]): number {
     const lifeForm = model.taxonLifeForm[condition.taxon];

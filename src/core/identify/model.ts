@@ -1,5 +1,6 @@
 import { InputError } from "../errors";
 import { type Character, type CompiledFlora, LIFE_FORMS, type LifeForm, type Position, type Score, STAGES, type Stage } from "./flora-types";
+import { type Cross, crossesOf } from "./crosses";
 import { classEdges, cumulative, type FourPoints, minimumWidth } from "./measures";
 import { confusionTable, grossErrorRate } from "./observer";
 
@@ -47,6 +48,8 @@ export interface Model {
   measuredScores: Score[][];
   /** what the plants of each genus and of each family show, summed, by character: for plants without a score of their own */
   kinShares: Map<string, KinShares>[];
+  /** the crosses that may stand there */
+  crosses: Cross[];
 }
 
 interface KinShares {
@@ -94,6 +97,7 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
     scoresOf,
     measuredScores: measured,
     kinShares: flora.characters.map(() => new Map()),
+    crosses: crossesOf(flora),
   };
   for (const c of flora.characters.keys()) {
     model.kinShares[c] = sharesOfKin(model, c);

@@ -1,6 +1,7 @@
 import { LIFE_FORMS, STAGES, type Taxon } from "./flora-types";
+import { crossKept } from "./hybrids";
 import { applies, recordingOf } from "./model";
-import type { Judgement } from "./posterior";
+import { type Judgement, likeliestStage } from "./posterior";
 import { stageBegins } from "./season";
 import { GROUP_SHARE, KEEP_SHARE, keptLimit, topOnSide } from "./verdict";
 
@@ -67,7 +68,9 @@ interface Active {
   weights: Float64Array;
   firstOf: Int32Array;
   share: Float64Array;
-  /** shares of the plants and, last, the unknown plant, summing to 1 */
+  /** crosses that stand high enough to be foreseen */
+  crosses: number[];
+  /** shares of the plants, then of the crosses, and, last, the unknown plant, summing to 1 */
   shares: Float64Array;
   /** side of each of `shares`: 0 what is kept and the unknown plant, then one number for each action group */
   parted: Int32Array;
@@ -83,7 +86,7 @@ export function foreseeChecks(judgement: Judgement): Check[] {
   const harm = contactShare(judgement);
   const checks: Check[] = [];
   judgement.model.flora.characters.forEach((character, c) => {
-    if (answered.has(character.id) || !character.kit.every((k) => judgement.case.kit.includes(k)) || ruledOut(judgement, c)) return;
+    if (character.compares || answered.has(character.id) || !character.kit.every((k) => judgement.case.kit.includes(k)) || ruledOut(judgement, c)) return;
     const caution = handling(judgement, c, harm);
     if (caution === "never" || !worthAsking(judgement, active, c)) return;
     const gain = gainOf(judgement, active, c);
@@ -163,21 +166,29 @@ function activePlants(judgement: Judgement): Active {
   const { local, flat, group, keptSide } = judgement;
   const share = (t: number) => Math.max(local.taxa[t], flat.taxa[t]);
   const taxa = [...local.taxa.keys()].filter((t) => share(t) > ACTIVE_SHARE).sort((a, b) => share(b) - share(a)).slice(0, MOST_ACTIVE);
+  const crosses = [...local.crosses.keys()].filter((x) => local.crosses[x] > ACTIVE_SHARE);
   const names = ["kept"];
-  const parted = new Int32Array(taxa.length + 1);
+  const parted = new Int32Array(taxa.length + crosses.length + 1);
+  const sideOf = (name: string) => {
+    const known = names.indexOf(name);
+    return known >= 0 ? known : names.push(name) - 1;
+  };
   taxa.forEach((t, i) => {
-    if (keptSide[t]) return;
-    const known = names.indexOf(group[t]);
-    parted[i] = known >= 0 ? known : names.push(group[t]) - 1;
+    if (!keptSide[t]) parted[i] = sideOf(group[t]);
+  });
+  crosses.forEach((x, i) => {
+    const [a, b] = judgement.model.crosses[x].parents;
+    if (!crossKept(judgement, x)) parted[taxa.length + i] = sideOf(group[a] === group[b] ? group[a] : `${group[a]} × ${group[b]}`);
   });
   const own = Float64Array.from(taxa, (t) => local.taxa[t]);
-  const total = own.reduce((a, b) => a + b, local.unknown);
-  const shares = Float64Array.from([...own, local.unknown], (value) => value / total);
+  const all = [...own, ...crosses.map((x) => local.crosses[x]), local.unknown];
+  const total = all.reduce((a, b) => a + b, 0);
+  const shares = Float64Array.from(all, (value) => value / total);
   const prior = new Float64Array(names.length);
   shares.forEach((value, i) => {
     prior[parted[i]] += value;
   });
-  return { taxa, ...likelyConditions(judgement, taxa), share: own, shares, parted, partitions: names.length, prior };
+  return { taxa, crosses, ...likelyConditions(judgement, taxa), share: own, shares, parted, partitions: names.length, prior };
 }
 
 function likelyConditions({ model, conditionShare }: Judgement, taxa: number[]): Pick<Active, "conditions" | "weights" | "firstOf"> {
@@ -216,14 +227,14 @@ function worthAsking(judgement: Judgement, active: Active, c: number): boolean {
 }
 
 /**
- * Chance of each answer for each active plant, the unknown plant last: row plant, column answer.
+ * Chance of each answer for each active plant, then each cross, the unknown plant last: row plant, column answer.
  * A block that may already have gone wrong as a whole answers from the background to that extent.
  */
 function foreseenAnswers(judgement: Judgement, active: Active, c: number): Float64Array {
   const { model } = judgement;
   const { conditions, weights, firstOf } = active;
   const n = model.answers[c];
-  const rows = new Float64Array((active.taxa.length + 1) * n);
+  const rows = new Float64Array((active.taxa.length + active.crosses.length + 1) * n);
   const block = judgement.blocks.get(model.flora.characters[c].block);
   const freshShare = 1 - model.flora.blocks[model.flora.characters[c].block];
   const table = model.table[c];
@@ -238,8 +249,22 @@ function foreseenAnswers(judgement: Judgement, active: Active, c: number): Float
       for (let o = 0; o < n; o++) rows[i * n + o] += weight * (sound * table[z * n + o] + (1 - sound) * background[from + o]);
     }
   }
-  unknownRow(judgement, active, rows, c, rows.subarray(active.taxa.length * n));
+  active.crosses.forEach((x, i) => {
+    crossRow(judgement, x, c, freshShare, rows.subarray((active.taxa.length + i) * n, (active.taxa.length + i + 1) * n));
+  });
+  unknownRow(judgement, active, rows, c, rows.subarray((active.taxa.length + active.crosses.length) * n));
   return rows;
+}
+
+/** A cross's answers: half of each parent's, at the parent's likeliest stage. */
+function crossRow(judgement: Judgement, cross: number, c: number, sound: number, out: Float64Array): void {
+  const { model } = judgement;
+  const n = out.length;
+  for (const taxon of model.crosses[cross].parents) {
+    const z = model.firstCondition[taxon] + STAGES.indexOf(likeliestStage(judgement, taxon));
+    const from = model.taxonLifeForm[taxon] * n;
+    for (let o = 0; o < n; o++) out[o] += (sound * model.table[c][z * n + o] + (1 - sound) * model.background[c][from + o]) / 2;
+  }
 }
 
 /** The unknown plant's answers: its life forms' backgrounds and its listed relatives' rows, each by its share. */

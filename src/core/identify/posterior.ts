@@ -1,7 +1,8 @@
 import { InputError } from "../errors";
 import type { Case, Observation } from "./case";
 import { LIFE_FORMS, STAGES, type Status } from "./flora-types";
-import { type Evidence, evidenceOf } from "./likelihood";
+import { crossBlockLog, crossLogOf, crossPrior, crossStageLog } from "./hybrids";
+import { checkTogether, type Evidence, evidenceOf } from "./likelihood";
 import { type Model, recordingOf } from "./model";
 import { dayOfYear, stageShares, stageStatedChance } from "./season";
 
@@ -32,6 +33,8 @@ interface Block {
   logUnknown: Float64Array;
   /** log chance for an unlisted relative, in each condition */
   logKin: Float64Array;
+  /** log chance for each cross at each stage */
+  logCross: Float64Array;
 }
 
 /** What was worked out for earlier cases under one model and one list, to be used again for the observations that stayed. */
@@ -57,6 +60,8 @@ export interface Judgement {
   log: Float64Array;
   taxonLog: Float64Array;
   unknownLog: number;
+  /** log likelihood of each cross that may stand there */
+  crossLog: Float64Array;
   /** what the unknown plant may be, summing to 1: of some life form, or a relative of some plant */
   unknownParts: UnknownParts;
   /** share of each condition within its plant, after the evidence */
@@ -73,8 +78,13 @@ export interface UnknownParts {
   kin: Float64Array;
 }
 
+/** Log likelihoods of all that may stand there. */
+export type Likelihoods = Pick<Judgement, "taxonLog" | "unknownLog" | "crossLog">;
+
 export interface Posterior {
   taxa: Float64Array;
+  /** shares of the crosses, in the order of the model's */
+  crosses: Float64Array;
   unknown: number;
   keptSide: number;
 }
@@ -85,6 +95,7 @@ export interface Posterior {
  * @throws {InputError} unknown-character | unknown-state | no-state | no-value | unknown-taxon
  */
 export function judge(model: Model, given: Case, memory?: Memory): Judgement {
+  checkTogether(given.observations);
   const { status, group } = statuses(model, given);
   const keptSide = Uint8Array.from(status, (s) => (s === "target" || s === "watch" ? 0 : 1));
   const evidence = given.observations.map((observation, i) => {
@@ -107,9 +118,11 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
   const unknownLog = unknown.log;
   const priorLocal = localPrior(model, given, status, season.findable);
   const priorFlat = new Float64Array(model.flora.taxa.length).fill((1 - UNKNOWN_PRIOR) / model.flora.taxa.length);
-  const local = posterior(taxonLog, unknownLog, priorLocal, keptSide);
-  const flat = posterior(taxonLog, unknownLog, priorFlat, keptSide);
-  return { model, case: given, status, group, keptSide, evidence, blocks, conditionLog, log, taxonLog, unknownLog, unknownParts: unknown.parts, conditionShare, priorLocal, priorFlat, local, flat };
+  const crossLog = crossLogOf(model, crossStageLog(model, conditionLog), [...blocks.values()]);
+  const likelihoods = { taxonLog, unknownLog, crossLog };
+  const local = posterior(model, likelihoods, priorLocal, keptSide);
+  const flat = posterior(model, likelihoods, priorFlat, keptSide);
+  return { model, case: given, status, group, keptSide, evidence, blocks, conditionLog, log, taxonLog, unknownLog, crossLog, unknownParts: unknown.parts, conditionShare, priorLocal, priorFlat, local, flat };
 }
 
 function statuses(model: Model, given: Case): { status: Status[]; group: string[] } {
@@ -230,7 +243,7 @@ export function blockOf(model: Model, name: string, items: Evidence[], members: 
     sound[z] /= total;
   }
   const logUnknown = Float64Array.from(LIFE_FORMS, (_, form) => items.reduce((sum, item) => sum + Math.log(0.7 * item.background[form] + 0.3 * item.even), 0));
-  return { name, doubt, members, log, soundShare: sound, logUnknown, logKin: kin };
+  return { name, doubt, members, log, soundShare: sound, logUnknown, logKin: kin, logCross: crossBlockLog(model, doubt, items) };
 }
 
 /** Log chance of a block's observations in one condition. */
@@ -312,34 +325,40 @@ function settingWeight(model: Model, taxon: number, character: string, states: s
   return SETTING_FLOOR + (1 - SETTING_FLOOR) * share;
 }
 
-/** Posterior over the plants and the unknown plant, from log likelihoods and a prior. */
-export function posterior(taxonLog: Float64Array, unknownLog: number, prior: Float64Array, keptSide: Uint8Array): Posterior {
+/** Posterior over the plants, their crosses and the unknown plant, from log likelihoods and a prior of the plants. */
+export function posterior(model: Model, { taxonLog, unknownLog, crossLog }: Likelihoods, prior: Float64Array, keptSide: Uint8Array): Posterior {
   const unknown = unknownLog + Math.log(UNKNOWN_PRIOR);
-  const taxa = new Float64Array(taxonLog.length);
-  let max = unknown;
-  for (let t = 0; t < taxa.length; t++) {
-    taxa[t] = taxonLog[t] + Math.log(prior[t]);
-    if (taxa[t] > max) max = taxa[t];
-  }
+  const taxa = taxonLog.map((log, t) => log + Math.log(prior[t]));
+  const crosses = crossLog.map((log, x) => log + Math.log(crossPrior(prior, model.crosses[x])));
+  const max = Math.max(unknown, largest(taxa), largest(crosses));
   const rest = Math.exp(unknown - max);
   let total = rest;
-  for (let t = 0; t < taxa.length; t++) {
-    taxa[t] = Math.exp(taxa[t] - max);
-    total += taxa[t];
+  for (const shares of [taxa, crosses]) {
+    for (let i = 0; i < shares.length; i++) {
+      shares[i] = Math.exp(shares[i] - max);
+      total += shares[i];
+    }
   }
   let kept = rest / total;
   for (let t = 0; t < taxa.length; t++) {
     taxa[t] /= total;
     if (keptSide[t]) kept += taxa[t];
   }
-  return { taxa, unknown: rest / total, keptSide: kept };
+  for (let x = 0; x < crosses.length; x++) {
+    crosses[x] /= total;
+    const [a, b] = model.crosses[x].parents;
+    if (keptSide[a] || keptSide[b]) kept += crosses[x];
+  }
+  return { taxa, crosses, unknown: rest / total, keptSide: kept };
 }
+
+const largest = (values: Float64Array): number => values.reduce((a, b) => Math.max(a, b), Number.NEGATIVE_INFINITY);
 
 /**
  * Log likelihoods with some observations left out: whole blocks or single observations.
  * @param dropped indices of the observations left out
  */
-export function without(judgement: Judgement, dropped: Set<number>): { taxonLog: Float64Array; unknownLog: number } {
+export function without(judgement: Judgement, dropped: Set<number>): Likelihoods {
   const { model } = judgement;
   const log = Float64Array.from(judgement.conditionLog);
   const blocks: Block[] = [];
@@ -350,5 +369,13 @@ export function without(judgement: Judgement, dropped: Set<number>): { taxonLog:
     blocks.push(kept);
     for (let z = 0; z < log.length; z++) log[z] += kept.log[z];
   }
-  return { taxonLog: sumConditions(model, log), unknownLog: unknownLikelihood(model, judgement.conditionLog, blocks).log };
+  return { taxonLog: sumConditions(model, log), unknownLog: unknownLikelihood(model, judgement.conditionLog, blocks).log, crossLog: crossLogOf(model, crossStageLog(model, judgement.conditionLog), blocks) };
+}
+
+/** The stage that a plant, if it is this one, most likely stands in. */
+export function likeliestStage(judgement: Judgement, taxon: number): (typeof STAGES)[number] {
+  const { model, conditionShare } = judgement;
+  let best = model.firstCondition[taxon];
+  for (let z = best; z < model.firstCondition[taxon + 1]; z++) if (conditionShare[z] > conditionShare[best]) best = z;
+  return STAGES[model.conditions[best].stage];
 }

@@ -1,4 +1,5 @@
 import type { Costs } from "./case";
+import { crossKept } from "./hybrids";
 import { type Judgement, type Posterior, posterior, without } from "./posterior";
 
 export type Verdict = "clear" | "hold" | "keep" | "open" | "unknown";
@@ -16,6 +17,8 @@ export interface VerdictResult {
   reportFirst: boolean;
   /** plants on the kept side that still stand above the limit, likeliest first */
   stillFit: number[];
+  /** the likeliest cross with a kept parent that still stands above the limit, or -1 */
+  crossFits: number;
   /** the block without which the kept side would come back, if that is what stops a clear verdict */
   leansOn: string | null;
 }
@@ -42,7 +45,7 @@ export function decide(judgement: Judgement): VerdictResult {
   const top = argMax(local.taxa);
   const stillFit = [...keptAbove(judgement, limit)];
   const names = (t: number) => t >= 0 && Math.min(local.taxa[t], flat.taxa[t]) >= KEEP_SHARE;
-  const base = { limit, about: top, named: false, group: null, reportFirst: false, stillFit, leansOn: null };
+  const base = { limit, about: top, named: false, group: null, reportFirst: false, stillFit, crossFits: keptCrossAbove(judgement, limit / 2), leansOn: null };
   if (telling > 0 && local.unknown >= UNKNOWN_SHARE && flat.unknown >= UNKNOWN_SHARE) return { ...base, verdict: "unknown", about: -1 };
   if (telling > 0 && local.keptSide >= KEEP_SHARE && flat.keptSide >= KEEP_SHARE) {
     const about = topOnSide(judgement, 1);
@@ -61,11 +64,15 @@ export function decide(judgement: Judgement): VerdictResult {
 }
 
 /** The action group that holds the target side, if the kept side is under the limit; else null. */
-function groupGate(judgement: Judgement, p: Posterior, limit: number): string | null {
+export function groupGate(judgement: Judgement, p: Posterior, limit: number): string | null {
   if (p.keptSide > limit) return null;
   const sums = new Map<string, number>();
   p.taxa.forEach((share, t) => {
     if (!judgement.keptSide[t]) sums.set(judgement.group[t], (sums.get(judgement.group[t]) ?? 0) + share);
+  });
+  p.crosses.forEach((share, x) => {
+    const [a, b] = judgement.model.crosses[x].parents;
+    if (!crossKept(judgement, x) && judgement.group[a] === judgement.group[b]) sums.set(judgement.group[a], (sums.get(judgement.group[a]) ?? 0) + share);
   });
   for (const [group, share] of sums) if (share >= GROUP_SHARE * (1 - p.keptSide)) return group;
   return null;
@@ -76,7 +83,7 @@ function weakBlock(judgement: Judgement, limit: number): string | null {
   for (const block of judgement.blocks.values()) {
     const left = without(judgement, new Set(block.members));
     for (const prior of [judgement.priorLocal, judgement.priorFlat]) {
-      if (posterior(left.taxonLog, left.unknownLog, prior, judgement.keptSide).keptSide > LEAVE_ONE_OUT * limit) return block.name;
+      if (posterior(judgement.model, left, prior, judgement.keptSide).keptSide > LEAVE_ONE_OUT * limit) return block.name;
     }
   }
   return null;
@@ -89,6 +96,13 @@ function keptAbove(judgement: Judgement, limit: number): number[] {
   const above = [...judgement.status.keys()].filter((t) => judgement.keptSide[t] && share(t) > limit / 2).sort((a, b) => share(b) - share(a));
   const here = above.reduce((best, t) => (local.taxa[t] > local.taxa[best] ? t : best), above[0]);
   return above.length > 0 ? [here, ...above.filter((t) => t !== here)] : [];
+}
+
+/** The likeliest cross on the kept side that stands above a share, or -1. */
+function keptCrossAbove(judgement: Judgement, share: number): number {
+  const shareOf = (x: number) => Math.max(judgement.local.crosses[x], judgement.flat.crosses[x]);
+  const above = [...judgement.model.crosses.keys()].filter((x) => crossKept(judgement, x) && shareOf(x) > share);
+  return above.reduce((best, x) => (best < 0 || shareOf(x) > shareOf(best) ? x : best), -1);
 }
 
 /** Likeliest plant of one side under the local prior. */

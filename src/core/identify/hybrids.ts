@@ -1,0 +1,58 @@
+import type { Cross } from "./crosses";
+import { STAGES } from "./flora-types";
+import type { Evidence } from "./likelihood";
+import type { Model } from "./model";
+
+/** Prior of a cross, as a share of the rarer parent's: crosses are found among their parents, and seldom. */
+export const CROSS_SHARE = 0.02;
+
+/** First condition of a plant at a stage: its first form. */
+const conditionAt = (model: Model, taxon: number, stage: number): number => model.firstCondition[taxon] + stage;
+
+/** What a cross shows: states as a mixture of its parents', numbers between them where both are measured. */
+export function crossChance(model: Model, item: Evidence, cross: number, stage: number): number {
+  const between = item.between?.[cross * STAGES.length + stage] ?? 0;
+  if (between > 0) return between;
+  const [a, b] = model.crosses[cross].parents;
+  return (item.chance[conditionAt(model, a, stage)] + item.chance[conditionAt(model, b, stage)]) / 2;
+}
+
+/** Log chance of one block of observations for every cross and stage: row cross, column stage. */
+export function crossBlockLog(model: Model, doubt: number, items: Evidence[]): Float64Array {
+  const out = new Float64Array(model.crosses.length * STAGES.length);
+  model.crosses.forEach(({ parents }, x) => {
+    const form = model.taxonLifeForm[parents[0]];
+    const gone = items.reduce((product, item) => product * item.background[form], doubt);
+    for (let s = 0; s < STAGES.length; s++) {
+      const sound = items.reduce((product, item) => product * crossChance(model, item, x, s), 1 - doubt);
+      out[x * STAGES.length + s] = Math.log(sound + gone);
+    }
+  });
+  return out;
+}
+
+/** Log chance of each stage for each cross: the mean of its parents'. */
+export function crossStageLog(model: Model, conditionLog: Float64Array): Float64Array {
+  const out = new Float64Array(model.crosses.length * STAGES.length);
+  model.crosses.forEach(({ parents }, x) => {
+    const shares = new Float64Array(STAGES.length);
+    for (const t of parents) for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) shares[model.conditionStage[z]] += Math.exp(conditionLog[z]) / 2;
+    for (let s = 0; s < STAGES.length; s++) out[x * STAGES.length + s] = Math.log(Math.max(shares[s], 1e-12));
+  });
+  return out;
+}
+
+/** Log likelihood of each cross, all stages together. */
+export function crossLogOf(model: Model, stageLog: Float64Array, blocks: { logCross: Float64Array }[]): Float64Array {
+  return Float64Array.from(model.crosses, (_, x) => {
+    const byStage = STAGES.map((_, s) => blocks.reduce((sum, block) => sum + block.logCross[x * STAGES.length + s], stageLog[x * STAGES.length + s]));
+    const most = Math.max(...byStage);
+    return most + Math.log(byStage.reduce((sum, value) => sum + Math.exp(value - most), 0));
+  });
+}
+
+/** A cross is on the kept side if one of its parents is. */
+export const crossKept = (judgement: { model: Model; keptSide: Uint8Array }, cross: number): boolean => judgement.model.crosses[cross].parents.some((t) => judgement.keptSide[t] === 1);
+
+/** Prior of a cross beside its parents'. */
+export const crossPrior = (prior: Float64Array, { parents: [a, b] }: Cross): number => CROSS_SHARE * Math.min(prior[a], prior[b]);

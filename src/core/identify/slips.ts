@@ -1,0 +1,48 @@
+import { argMax, groupGate, KEEP_SHARE, type VerdictResult } from "./verdict";
+import { type Judgement, type Likelihoods, posterior, without } from "./posterior";
+
+/** An answer that deserves a second look. */
+export interface Slip {
+  /** index of the observation */
+  observation: number;
+  /** without it the verdict would be another, or it stands alone against all the others */
+  kind: "verdict-hangs-on-it" | "against-all-others";
+}
+
+/** Fewest other telling answers before one can stand against them. */
+const FEWEST_OTHERS = 3;
+/** What the others must give one plant for it to be taken for what stands there. */
+const OTHERS_AGREE = 0.8;
+/** An answer is against that plant where it is this many times likelier of plants at large, or of a blind guess. */
+const AGAINST = 5;
+
+/**
+ * Answers worth a second look, by leaving each out in turn: those on which a verdict to clear or to keep hangs, and the one that
+ * goes against a plant on which all the others agree.
+ */
+export function slipsOf(judgement: Judgement, result: VerdictResult): Slip[] {
+  const telling = judgement.evidence.flatMap((item, i) => (item ? [i] : []));
+  return telling.flatMap((i): Slip[] => {
+    const rest = without(judgement, new Set([i]));
+    if (telling.length > FEWEST_OTHERS && standsAlone(judgement, rest, i)) return [{ observation: i, kind: "against-all-others" }];
+    return hangsOn(judgement, rest, result) ? [{ observation: i, kind: "verdict-hangs-on-it" }] : [];
+  });
+}
+
+function hangsOn(judgement: Judgement, rest: Likelihoods, { verdict, group, limit }: VerdictResult): boolean {
+  if (verdict !== "clear" && verdict !== "keep") return false;
+  const shares = [judgement.priorLocal, judgement.priorFlat].map((prior) => posterior(judgement.model, rest, prior, judgement.keptSide));
+  if (verdict === "keep") return shares.some((p) => p.keptSide < KEEP_SHARE);
+  return shares.some((p) => groupGate(judgement, p, limit) !== group);
+}
+
+/** True where the others point to one plant, and this answer is far likelier of any other than of that one. */
+function standsAlone(judgement: Judgement, rest: Likelihoods, observation: number): boolean {
+  const { model, evidence, keptSide, priorFlat } = judgement;
+  const { taxa } = posterior(model, rest, priorFlat, keptSide);
+  const agreed = argMax(taxa);
+  const item = evidence[observation];
+  if (!item || taxa[agreed] < OTHERS_AGREE) return false;
+  const own = Math.exp(judgement.taxonLog[agreed] - rest.taxonLog[agreed]);
+  return own * AGAINST < Math.max(item.even, item.background[model.taxonLifeForm[agreed]]);
+}
