@@ -1,3 +1,4 @@
+import { withSerwist } from "@serwist/turbopack";
 import type { NextConfig } from "next";
 
 const config: NextConfig = {
@@ -9,4 +10,4 @@ const config: NextConfig = {
   experimental: { serverActions: { bodySizeLimit: "1mb" } },
 };
 
-export default config;
+export default withSerwist(config);

@@ -9,7 +9,7 @@ export default defineConfig({
   workers: 2,
   retries: 0,
   reporter: [["list"], ["json", { outputFile: "test-results/e2e.json" }]],
-  use: { baseURL: process.env.SENTINEL_URL, launchOptions: { executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--no-first-run", "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1"] }, trace: "off", screenshot: "off" },
+  use: { baseURL: process.env.SENTINEL_URL, launchOptions: { executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--no-first-run", "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1"] }, trace: "off", screenshot: "off", serviceWorkers: "block" },
   projects: [
     { name: "sign-in", testMatch: /sign-in\.setup\.ts/ },
     { name: "desk", testMatch: /\.spec\.ts/, testIgnore: /-phone\.spec\.ts/, use: { viewport: { width: 1280, height: 800 } }, dependencies: ["sign-in"] },

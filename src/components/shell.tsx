@@ -1,5 +1,7 @@
 import Link from "next/link";
 import type { ReactNode } from "react";
+import { DeviceKeeper } from "./device/keeper";
+import { SignOut } from "./device/sign-out";
 import { KeyHelp, TabKeys } from "./keys";
 import { Tabs } from "./tabs";
 import { ThemeSwitch } from "./theme-switch";
@@ -19,13 +21,15 @@ export interface ShellProps {
   districts: { id: string; name: string }[];
   person: string;
   demonstration: boolean;
+  /** whose drafts and findings this device keeps */
+  deviceKey: string;
   children: ReactNode;
   chooseDistrict: (form: FormData) => Promise<void>;
   signOut: (form: FormData) => Promise<void>;
 }
 
 /** The notebook: index tabs at the left edge in the order of the work; along the top on a phone. */
-export function Shell({ district, districts, person, demonstration, children, chooseDistrict, signOut }: ShellProps) {
+export function Shell({ district, districts, person, demonstration, deviceKey, children, chooseDistrict, signOut }: ShellProps) {
   return (
     <div className="md:grid md:grid-cols-[104px_minmax(0,1fr)] min-h-dvh print:block! print:min-h-0!">
       <a href="#sheet" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-[var(--sheet)] focus:p-3">Skip to the sheet</a>
@@ -41,7 +45,8 @@ export function Shell({ district, districts, person, demonstration, children, ch
             <span className="hidden md:inline">{districts[0]?.name}</span>
           )}
           {demonstration ? <span className="chip"><span>Demonstration<span className="sr-only md:not-sr-only">: all places and people are invented</span></span></span> : null}
-          <span className="ml-auto flex items-center gap-3"><ThemeSwitch /><KeyHelp tabs={TABS} /><Link href="/account"><span className="sm:hidden">Account</span><span className="hidden sm:inline">{person}</span></Link><form action={signOut}><button type="submit" className="plain-button">Sign out</button></form></span>
+          <DeviceKeeper deviceKey={deviceKey} />
+          <span className="ml-auto flex items-center gap-3"><ThemeSwitch /><KeyHelp tabs={TABS} /><Link href="/account"><span className="sm:hidden">Account</span><span className="hidden sm:inline">{person}</span></Link><SignOut action={signOut} deviceKey={deviceKey} /></span>
         </header>
         <main id="sheet" className="flex-1 min-w-0">{children}</main>
       </div>

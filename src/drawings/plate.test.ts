@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { buildModel, STAGES } from "@/core/identify";
+import { buildModel, STAGES, usualState } from "@/core/identify";
 import { currentFlora } from "@/flora/load";
-import { plateOf, smallPlate, usualState } from "./plate";
+import { plateOf, smallPlate } from "./plate";
 
 const model = buildModel(currentFlora());
 const index = (name: string) => model.taxonIndex.get(name) as number;

@@ -1,4 +1,4 @@
-import { type Model, type Position, recordingOf, scoreFor, type Stage } from "@/core/identify";
+import { type Model, recordingOf, scoreFor, type Stage, usualState, type Where } from "@/core/identify";
 import { handLeaf } from "./leaf-detail";
 import { flowerKind } from "./flowers";
 import { drawLeaf, type Leaf } from "./leaf";
@@ -12,25 +12,6 @@ export interface Panel {
   shapes: Shape[] | null;
   /** measures that belong to the part, with their units */
   measures: string;
-}
-
-/** A state must be this likely before it is drawn: a plate shows what the plant mostly looks like, and claims no more. */
-const DRAWN_SHARE = 0.45;
-
-/** Where on a plant, and of which of its forms. */
-interface Where {
-  position?: Position;
-  form?: string;
-}
-
-/** What a plant mostly shows for a character at a stage; null where it is not recorded, does not apply or is not seen then. */
-export function usualState(model: Model, taxon: number, character: string, stage: Stage, where: Where = {}): string | null {
-  const c = model.characterIndex.get(character);
-  if (c === undefined || recordingOf(model, taxon, c) !== "recorded" || !model.flora.characters[c].stages.includes(stage)) return null;
-  const { shares } = scoreFor(model, taxon, c, stage, where.position, where.form ?? model.flora.taxa[taxon].forms[0].id) ?? {};
-  if (!shares) return null;
-  const best = shares.indexOf(Math.max(...shares));
-  return shares[best] >= DRAWN_SHARE ? model.flora.characters[c].states[best].id : null;
 }
 
 /** The usual range of a measure in words, "4 to 9 cm"; empty where it is not recorded. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { buildModel, STAGES } from "@/core/identify";
+import { buildModel, STAGES, usualState } from "@/core/identify";
 import { currentFlora } from "@/flora/load";
-import { plateOf, usualState } from "./plate";
+import { plateOf } from "./plate";
 import { drawState } from "./states";
 import { area, circle, inner, joinLines, type Shape, straight, WIDTH } from "./shapes";
 import { shapesToSvg, sheetToSvg } from "./svg";

@@ -45,19 +45,30 @@ async function confirmedCounts(tx: Transaction): Promise<Record<string, number>>
   return Object.fromEntries(rows.map((r) => [r.taxon as string, r.n]));
 }
 
+/** The server's word on a finding that was sent. */
+export interface SavedFinding {
+  id: string;
+  number: number;
+  verdict: string;
+  taxon: string | null;
+  because: string;
+  /** it was here before: the same id was sent again */
+  again: boolean;
+}
+
 /**
  * Saves a finding, once: the same id sent twice is one finding. The verdict is computed here, from the observations.
  * @returns the finding's id, number and the server's verdict
  */
-export async function saveFinding(member: Member, raw: unknown): Promise<{ id: string; number: number; verdict: string; because: string; again: boolean }> {
+export async function saveFinding(member: Member, raw: unknown): Promise<SavedFinding> {
   const input = findingInputSchema.parse(raw);
   return asMember(member, (tx) => storeFinding(tx, member, input));
 }
 
-async function storeFinding(tx: Transaction, member: Member, input: z.output<typeof findingInputSchema>) {
+async function storeFinding(tx: Transaction, member: Member, input: z.output<typeof findingInputSchema>): Promise<SavedFinding> {
   await tx.execute(sql`SELECT pg_advisory_xact_lock(hashtext(${`finding ${member.districtId}`}))`);
   const [known] = await tx.select().from(finding).where(eq(finding.id, input.id));
-  if (known) return { id: known.id, number: known.number, verdict: known.verdict, because: known.because, again: true };
+  if (known) return { id: known.id, number: known.number, verdict: known.verdict, taxon: known.taxon, because: known.because, again: true };
   if (input.patchId) {
     const [held] = await tx.select({ siteId: patch.siteId }).from(patch).where(eq(patch.id, input.patchId));
     if (!held) throw notFound("The patch");
@@ -80,7 +91,7 @@ async function storeFinding(tx: Transaction, member: Member, input: z.output<typ
     ...judged.columns,
   });
   await addEvents(tx, member, input, { identification: judged.identification, versions: { flora: given.case.observations.length ? judged.identification.flora : "", list: given.listVersion, costs: given.case.costs, engine: ENGINE_VERSION } });
-  return { id: input.id, number, verdict: judged.columns.verdict, because: judged.columns.because, again: false };
+  return { id: input.id, number, verdict: judged.columns.verdict, taxon: judged.columns.taxon, because: judged.columns.because, again: false };
 }
 
 async function addEvents(tx: Transaction, member: Member, input: z.output<typeof findingInputSchema>, verdict: VerdictRecord): Promise<void> {

@@ -37,6 +37,9 @@ export function commonName(name: string): string {
   return common ? common.charAt(0).toUpperCase() + common.slice(1) : name;
 }
 
+/** The name that a person would use of every plant, by accepted name. */
+export const plainNames = (): Record<string, string> => Object.fromEntries(shippedFlora().taxa.map((t) => [t.name, commonName(t.name)]));
+
 export function shippedMethods(): Method[] {
   methods ??= methodSchema.array().parse(parse(readFileSync(join(process.cwd(), "flora", "methods.yaml"), "utf8")));
   return methods;

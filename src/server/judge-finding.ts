@@ -10,12 +10,10 @@ export interface VerdictRecord {
 export function judgeFinding(model: Model, given: Case) {
   const identification = identify(model, given);
   const result = decide(judge(model, given));
-  const about = result.about >= 0 ? model.flora.taxa[result.about].name : null;
-  const named = result.verdict === "clear" || result.verdict === "keep" || result.verdict === "hold" ? about : null;
   const isProtected = identification.candidates.some((c) => c.status === "protected" && c.probability > 0.1);
   return {
     identification,
-    columns: { verdict: result.verdict, because: identification.because, taxon: named, reportFirst: result.reportFirst, settleFrom: result.verdict === "hold" || result.verdict === "open" ? (identification.next.later[0]?.from ?? null) : null, protected: isProtected },
+    columns: { verdict: result.verdict, because: identification.because, taxon: identification.about, reportFirst: result.reportFirst, settleFrom: result.verdict === "hold" || result.verdict === "open" ? (identification.next.later[0]?.from ?? null) : null, protected: isProtected },
   };
 }
 

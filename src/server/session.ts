@@ -55,3 +55,14 @@ export const seesProtected = (member: Pick<Member, "roles">): boolean => member.
 export function asMember<T>(member: Member, work: (tx: Transaction) => Promise<T>): Promise<T> {
   return inDistrict(member.districtId, work, seesProtected(member));
 }
+
+/**
+ * For what a device sends later: refuses it where it was made by another person, or for another district, than is signed in now.
+ * @param madeFor district and person as the device noted them, or null where it did not
+ */
+export function checkMadeFor(member: Member, madeFor: string | null): void {
+  if (madeFor !== null && madeFor !== deviceKey(member)) throw new Refusal(409, "This was made by another person, or in another district, than is signed in now. It waits on this device for them.");
+}
+
+/** Whose drafts and findings a device keeps: district and person. */
+export const deviceKey = (member: Pick<Member, "districtId" | "personId">): string => `${member.districtId}.${member.personId}`;

@@ -39,17 +39,3 @@ test("a store of the device that answers late loses no draft", async ({ page, co
   await impatient.goto("/bench");
   await expect(takenBack(impatient)).toHaveCount(2);
 });
-
-test("a lost connection loses nothing: the finding is sent when it is back, once", async ({ page, context }) => {
-  await openBench(page, "Fern Wood");
-  await page.getByRole("button", { name: /In leaf/ }).click();
-  await answer(page, { ...HOGWEED, "plant-kind": "herb" }, /Clear/i, 2);
-  const save = page.getByRole("button", { name: "Save", exact: true });
-  if (await save.isVisible()) await save.click();
-  await context.setOffline(true);
-  await page.getByRole("button", { name: "Save the finding" }).click();
-  await expect(page.getByRole("alert").filter({ hasText: "no connection" })).toBeVisible();
-  await context.setOffline(false);
-  await page.getByRole("button", { name: "Save the finding" }).click();
-  await expect(page).toHaveURL(/\/findings\//);
-});

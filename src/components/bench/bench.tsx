@@ -1,32 +1,31 @@
 "use client";
 import Link from "next/link";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import type { CaseInput, Climate, Character, Identification, Lens, ObservationInput, Stage } from "@/core/identify";
+import type { CaseInput, Character, Identification, Lens, ObservationInput, Stage } from "@/core/identify";
 import { StatusMark, Tape } from "../marks";
 import { shortDay } from "../dates";
-import { newDraft, useDraft } from "./draft";
-import { Evidence } from "./evidence";
+import { newDraft } from "../device/kept";
+import { useDraft } from "./draft";
+import { Evidence, type SlipKind } from "./evidence";
 import { AnyPart } from "./any-part";
 import { Hedge } from "./hedge";
+import { NameInMind, useDoubts } from "./name-in-mind";
 import { Question, type Sure } from "./question";
 import { SavePanel } from "./save-panel";
+import { SeasonReplay } from "./season-replay";
 import { STAGE_WORDS, StageQuestion } from "./stage-question";
-import type { BenchSite } from "./site";
+import type { BenchPack } from "./pack";
+import { TopTwo } from "./top-two";
 import { useEngine } from "./use-engine";
 
 export interface BenchProps {
-  /** where the engine finds the flora: the shipped one, or with the district's amendments */
-  floraUrl: string;
-  sites: BenchSite[];
+  pack: BenchPack;
   chosenSite: string | null;
   chosenPatch: string | null;
-  costs: { wrongClear: number; missedTarget: number; hold: number };
-  confirmed: Record<string, number>;
-  climate: Climate;
-  today: string;
-  draftKey: string;
-  maySave: boolean;
 }
+
+/** What the questions are for: to know what to do, to know the name, or to put a name in mind to the test. */
+type Towards = "action" | "name" | "doubt";
 
 const KIT = ["lens", "ruler", "knife", "trowel", "gloves"] as const;
 const LENSES: [string, string][] = [["", "Whatever tells most"], ["collar", "Collar"], ["touch", "Touch"], ["distance", "Distance"], ["dig", "Dig"], ["bark", "Bark in winter"]];
@@ -41,25 +40,31 @@ const bringIntoSight = (id: string) => {
 
 /** The Bench: one question at a time, the verdict never out of sight, and who still fits beside it. */
 export function Bench(props: BenchProps) {
-  const first = props.sites.find((s) => s.id === props.chosenSite) ?? props.sites[0];
-  const shelf = useDraft(props.draftKey, () => newDraft(first?.id ?? "", props.today, props.chosenPatch));
+  const first = props.pack.sites.find((s) => s.id === props.chosenSite) ?? props.pack.sites[0];
+  const shelf = useDraft(props.pack.key, () => newDraft(first?.id ?? "", props.pack.today, props.chosenPatch));
   const { draft } = shelf;
   const [lens, setLens] = useState("");
-  const [towards, setTowards] = useState<"action" | "name">("action");
+  const [towards, setTowards] = useState<Towards>("action");
+  const [inMind, setInMind] = useState<string | null>(null);
+  const [pair, setPair] = useState<[string, string] | null>(null);
   const [kit, setKit] = useState<string[]>([...KIT]);
   const [sure, setSure] = useState<Sure>("sure");
   const [chosen, setChosen] = useState<string | null>(null);
+  /** why the finding saved last waits on this device */
+  const [waits, setWaits] = useState<string | null>(null);
   const [sheet, setSheet] = useState<"none" | "fits" | "save" | "any">("none");
-  const site = props.sites.find((s) => s.id === draft?.siteId) ?? first;
-  const input = useMemo<CaseInput | null>(() => (draft && site ? { id: draft.id, day: draft.day, ...props.climate, stage: draft.stage, kit: kit as CaseInput["kit"], setting: site.setting, list: site.status, actions: site.actions, confirmed: props.confirmed, costs: props.costs, observations: draft.observations } : null), [draft, site, kit, props.climate, props.confirmed, props.costs]);
-  const { state, view, before, fault } = useEngine(props.floraUrl, input, (lens || null) as Lens);
+  const site = props.pack.sites.find((s) => s.id === draft?.siteId) ?? first;
+  const input = useMemo<CaseInput | null>(() => (draft && site ? { id: draft.id, day: draft.day, ...props.pack.climate, stage: draft.stage, kit: kit as CaseInput["kit"], setting: site.setting, list: site.status, actions: site.actions, confirmed: props.pack.confirmed, costs: props.pack.costs, observations: draft.observations } : null), [draft, site, kit, props.pack.climate, props.pack.confirmed, props.pack.costs]);
+  const { state, view, before, fault, engine } = useEngine(props.pack.floraUrl, input, (lens || null) as Lens, pair);
+  const doubts = useDoubts(towards === "doubt" ? inMind : null, input, engine, state.status === "ready");
   const search = useRef<HTMLInputElement>(null);
 
   const character = useMemo(() => {
     if (state.status !== "ready" || !view || !draft) return null;
-    const id = chosen ?? view.identification.next[towards][0]?.character;
+    const offered = towards === "doubt" && inMind ? doubts : view.identification.next[towards === "doubt" ? "action" : towards];
+    const id = chosen ?? offered[0]?.character;
     return state.vocabulary.characters.find((c) => c.id === id) ?? null;
-  }, [state, view, chosen, towards, draft]);
+  }, [state, view, chosen, towards, inMind, doubts, draft]);
 
   const answer = (observation: ObservationInput) => {
     if (!draft) return;
@@ -82,9 +87,13 @@ export function Bench(props: BenchProps) {
     setChosen(id);
     setSheet("none");
   }, []);
-  const siteId = draft?.siteId ?? "";
-  const { finish: finishDraft } = shelf;
-  const finish = useCallback((sent: string[]) => finishDraft(newDraft(siteId, props.today), sent), [finishDraft, siteId, props.today]);
+  const draftId = draft?.id;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another plant is weighed anew
+  useEffect(() => {
+    setPair(null);
+    setInMind(null);
+    setChosen(null);
+  }, [draftId]);
 
   const answerNow = useCallback((observation: ObservationInput) => act.current.answer(observation), []);
   const act = useRef({ answer, undo, character, setStage, asking: true, sure });
@@ -124,10 +133,16 @@ export function Bench(props: BenchProps) {
     requestAnimationFrame(() => bringIntoSight(sheet === wanted ? "question" : `${wanted}-panel`));
   };
   const found = view?.identification;
-  const nextCheck = found?.next[towards].find((c) => c.character === character?.id);
+  const testing = towards === "doubt" && inMind !== null;
+  const offered: { character: string; why: string; caution?: "gloves" }[] = testing ? doubts.map((d) => ({ character: d.character, why: `If you are right: ${d.expected}. ${d.against.replace(/^./, (l) => l.toUpperCase())}.` })) : (found?.next[towards === "doubt" ? "action" : towards] ?? []);
+  const nextCheck = offered.find((c) => c.character === character?.id);
   const todo = !found || draft.observations.length === 0 ? undefined : todoFor(found, state.vocabulary.characters);
-  const others = found?.next[towards].filter((c) => c.character !== character?.id && !draft.observations.some((o) => o.character === c.character)).slice(0, 4) ?? [];
+  const others = offered.filter((c) => c.character !== character?.id && !draft.observations.some((o) => o.character === c.character)).slice(0, 4);
   const nameOf = (id: string) => state.vocabulary.characters.find((c) => c.id === id)?.name ?? id;
+  const idOf = (taxon: string) => state.vocabulary.taxa.find((t) => t.name === taxon)?.id ?? "";
+  const upToDate = view?.evidence.length === draft.observations.length;
+  const slips = draft.observations.map((o): SlipKind | null => (upToDate ? (found?.slips.find((slip) => slip.character === o.character)?.kind ?? null) : null));
+  const subject = testing ? inMind : view?.field.find((m) => m.taxon !== "unknown")?.taxon;
 
   return (
     <div className="pb-[76px] lg:pb-0">
@@ -139,6 +154,7 @@ export function Bench(props: BenchProps) {
         <div className="grid grid-cols-2 gap-3 pb-3"><Conditions {...{ props, draft, shelf, lens, setLens, towards, setTowards, kit, setKit }} /></div>
       </details>
       <div className="sticky top-0 z-20"><Tape verdict={found?.verdict ?? "open"} reason={fault ?? found?.because ?? "Reckoning …"} todo={todo} /></div>
+      {waits && draft.observations.length === 0 ? <p className="px-4 md:px-6 py-2 border-b border-[var(--rule)]" role="status"><strong>Saved on this device.</strong> {waits} It waits in the <Link href="/outbox">outbox</Link>, and is sent when the signal is back.</p> : null}
       {shelf.earlier ? (
         <p className="px-4 md:px-6 py-2 flex flex-wrap items-center gap-3 border-b border-[var(--rule)]" role="status">
           Another finding stands unfinished on this device: {shortDay(shelf.earlier.day)}, {shelf.earlier.observations.length} answers.
@@ -152,10 +168,11 @@ export function Bench(props: BenchProps) {
       ) : null}
       <div className="lg:grid lg:grid-cols-[minmax(0,1.06fr)_minmax(0,1fr)]">
         <div className="px-4 md:px-6 py-4 lg:border-r border-[var(--line)] min-w-0">
+          {towards === "doubt" ? <NameInMind taxon={inMind} names={state.vocabulary.plainNames} found={found} field={view?.field ?? []} onName={setInMind} /> : null}
           {!draft.stageAsked ? (
             <StageQuestion onAnswer={setStage} />
           ) : character ? (
-            <Question character={character} why={nextCheck?.why ?? ""} caution={nextCheck?.caution === "gloves" ? "Gloves on: a plant that still fits harms the skin." : undefined} sure={sure} onSure={setSure} onAnswer={answerNow} />
+            <Question character={character} why={nextCheck?.why ?? ""} caution={nextCheck?.caution === "gloves" ? "Gloves on: a plant that still fits harms the skin." : undefined} sure={sure} known={state.vocabulary.plainNames} onSure={setSure} onAnswer={answerNow} />
           ) : view ? (
             <section><h1 className="text-[24px]">Nothing more to ask at this stage, with this kit</h1><p className="mt-2">Save it as it stands, or choose any part below.</p></section>
           ) : (
@@ -165,7 +182,7 @@ export function Bench(props: BenchProps) {
             <p className="mt-4 flex flex-wrap gap-2 items-center"><span className="small">Or look at:</span>{others.map((o) => <button key={o.character} type="button" className="button !min-h-[44px] !py-1 small" onClick={() => setChosen(o.character)}>{nameOf(o.character)}</button>)}</p>
           ) : null}
           <div id="any-panel" className={sheet === "any" ? "" : "hidden lg:block"}><AnyPart inputRef={search} characters={state.vocabulary.characters} askable={view?.askable ?? null} onChoose={chooseAny} /></div>
-          <Evidence rows={view?.evidence.length === draft.observations.length ? view.evidence : draft.observations.map((o) => ({ seen: nameOf(o.character), decibans: 0 }))} pair={view?.pair ?? null} onRemove={remove} />
+          <Evidence rows={view && upToDate ? view.evidence : draft.observations.map((o) => ({ seen: nameOf(o.character), decibans: 0 }))} pair={view?.pair ?? null} plants={view?.field.filter((m) => m.taxon !== "unknown").slice(0, 12) ?? []} onPair={setPair} pairChosen={pair !== null} slips={slips} onRemove={remove} onRevise={(i) => { setChosen(draft.observations[i].character); bringIntoSight("question"); }} />
           <Later later={draft.observations.length > 0 ? (found?.next.later ?? []) : []} nameOf={nameOf} names={state.vocabulary.plainNames} />
         </div>
         <div className="px-4 md:px-6 py-4 min-w-0">
@@ -173,10 +190,13 @@ export function Bench(props: BenchProps) {
             <h2 className="ruled">Who still fits<span className="small">higher fits better · the dashed line is your limit{found ? `, ${Number((found.limit * 100).toPrecision(2))} %` : ""}</span></h2>
             {view ? <Hedge marks={view.field} before={before} limit={view.identification.limit} /> : null}
             {found && draft.observations.length > 0 && found.sameTreatment.length > 0 ? <p className="mt-2">No need to tell these apart, they get the same treatment here: {found.sameTreatment[0].map((n) => state.vocabulary.plainNames[n] ?? n).join(", ")}.</p> : null}
+            {found && found.hybrids.length > 0 && draft.observations.length > 0 ? <p className="small mt-2">It may be a cross: {found.hybrids.slice(0, 2).map((h) => `${h.parents.map((n) => state.vocabulary.plainNames[n] ?? n).join(" × ")}, ${h.probability < 0.01 ? "under 1" : Math.round(h.probability * 100)} %`).join("; ")}. A cross is kept if one of its parents is.</p> : null}
             {found && found.untested.length > 0 ? <p className="small mt-2">Not tested, because the flora does not say: {found.untested.slice(0, 3).map((u) => `${state.vocabulary.plainNames[u.taxon] ?? u.taxon} (${u.characters.map(nameOf).join(", ")})`).join("; ")}</p> : null}
+            {view?.pair && draft.observations.length > 0 ? <TopTwo pair={view.pair} parted={view.parted} nameOf={nameOf} idOf={idOf} onAsk={chooseAny} /> : null}
+            {input && subject && (draft.observations.length > 0 || testing) ? <SeasonReplay taxon={subject} name={state.vocabulary.plainNames[subject] ?? subject} place={draft.siteId} input={input} engine={engine} nameOf={nameOf} /> : null}
           </div>
           <div className={sheet === "save" ? "" : "hidden lg:block"}>
-            <SavePanel maySave={props.maySave} draft={draft} site={site} pictures={shelf.pictures} onChange={shelf.change} onAddPictures={shelf.addPictures} onRemovePicture={shelf.removePicture} onSaved={finish} />
+            <SavePanel pack={props.pack} draft={draft} site={site} pictures={shelf.pictures} kit={kit} found={found ?? null} onChange={shelf.change} onAddPictures={shelf.addPictures} onRemovePicture={shelf.removePicture} onLaidOut={(fresh) => { shelf.begin(fresh); setSheet("none"); }} onWaiting={setWaits} />
           </div>
         </div>
       </div>
@@ -225,8 +245,8 @@ interface ConditionsProps {
   shelf: ReturnType<typeof useDraft>;
   lens: string;
   setLens: (v: string) => void;
-  towards: "action" | "name";
-  setTowards: (v: "action" | "name") => void;
+  towards: Towards;
+  setTowards: (v: Towards) => void;
   kit: string[];
   setKit: (v: string[]) => void;
 }
@@ -234,10 +254,10 @@ interface ConditionsProps {
 function Conditions({ props, draft, shelf, lens, setLens, towards, setTowards, kit, setKit }: ConditionsProps) {
   return (
     <>
-      <label className="field min-w-[170px]"><span className="label">Place</span><select value={draft.siteId} onChange={(e) => shelf.change({ ...draft, siteId: e.target.value, patchId: null, place: null })}>{props.sites.map((s) => <option key={s.id} value={s.id}>{s.name}</option>)}</select></label>
-      <label className="field"><span className="label">Day</span><input type="date" value={draft.day} max={props.today} onChange={(e) => e.target.value && shelf.change({ ...draft, day: e.target.value })} /></label>
+      <label className="field min-w-[170px]"><span className="label">Place</span><select value={draft.siteId} onChange={(e) => shelf.change({ ...draft, siteId: e.target.value, patchId: null, place: null })}>{props.pack.sites.map((s) => <option key={s.id} value={s.id}>{s.name}</option>)}</select></label>
+      <label className="field"><span className="label">Day</span><input type="date" value={draft.day} max={props.pack.today} onChange={(e) => e.target.value && shelf.change({ ...draft, day: e.target.value })} /></label>
       <label className="field min-w-[130px]"><span className="label">Stage seen</span><select value={draft.stage ?? ""} onChange={(e) => shelf.change({ ...draft, stage: (e.target.value || null) as Stage | null, stageAsked: true })}><option value="">not said</option>{Object.entries(STAGE_WORDS).map(([id, name]) => <option key={id} value={id}>{name}</option>)}</select></label>
-      <label className="field"><span className="label">Towards</span><select value={towards} onChange={(e) => setTowards(e.target.value as "action" | "name")}><option value="action">an action</option><option value="name">a name</option></select></label>
+      <label className="field"><span className="label">Towards</span><select value={towards} onChange={(e) => setTowards(e.target.value as Towards)}><option value="action">an action</option><option value="name">a name</option><option value="doubt">testing a name I have in mind</option></select></label>
       <label className="field"><span className="label">Lens</span><select value={lens} onChange={(e) => setLens(e.target.value)}>{LENSES.map(([id, name]) => <option key={id} value={id}>{name}</option>)}</select></label>
       <details className="relative"><summary className="small min-h-[44px] flex items-center">Kit: {kit.length === KIT.length ? "all" : kit.length === 0 ? "none" : kit.join(", ")}</summary><div className="absolute z-40 right-0 bg-[var(--sheet)] border-2 border-[var(--ink)] p-3 w-40">{KIT.map((item) => <label key={item} className="tick"><input type="checkbox" checked={kit.includes(item)} onChange={(e) => setKit(e.target.checked ? [...kit, item] : kit.filter((k) => k !== item))} />{item}</label>)}</div></details>
     </>

@@ -1,41 +1,8 @@
 "use client";
-import type { Dexie, EntityTable } from "dexie";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
-import type { ObservationInput, Stage } from "@/core/identify";
-
-/** A finding in the making. It lives on the device until the server has it: reload, a dead tab or no signal lose nothing. */
-export interface Draft {
-  id: string;
-  siteId: string;
-  patchId: string | null;
-  place: [number, number] | null;
-  day: string;
-  stage: Stage | null;
-  stageAsked: boolean;
-  observations: ObservationInput[];
-  note: string;
-}
-
-interface StoredPicture {
-  id: string;
-  draftId: string;
-  name: string;
-  blob: Blob;
-}
-
-type Shelf = Dexie & { drafts: EntityTable<{ key: string; draft: Draft }, "key">; pictures: EntityTable<StoredPicture, "id"> };
-
-let shelf: Promise<Shelf> | undefined;
-/** Opened on first use; the library comes after the first paint. */
-function open(): Promise<Shelf> {
-  shelf ??= import("dexie").then(({ Dexie: Store }) => {
-    const made = new Store("sentinel-bench") as Shelf;
-    made.version(1).stores({ drafts: "key", pictures: "id, draftId" });
-    return made;
-  });
-  return shelf;
-}
+import type { Draft, StoredPicture } from "../device/kept";
+import { openStore as open } from "../device/store";
 
 const PATIENCE_MS = 10_000;
 
@@ -47,7 +14,6 @@ function inTime<T>(work: PromiseLike<T>, otherwise: T): Promise<T> {
 
 const untouched = (draft: Draft): boolean => !draft.stageAsked && draft.observations.length === 0 && draft.note === "" && !draft.place;
 
-export const newDraft = (siteId: string, day: string, patchId: string | null = null): Draft => ({ id: uuidv7(), siteId, patchId, place: null, day, stage: null, stageAsked: false, observations: [], note: "" });
 
 const picturesOf = (draft: Draft): Promise<StoredPicture[]> => open().then((s) => s.pictures.where("draftId").equals(draft.id).toArray());
 
@@ -104,13 +70,10 @@ export function useDraft(key: string, start: () => Draft) {
     await open().then((s) => s.pictures.delete(id)).catch(() => undefined);
     setPictures((old) => old.filter((p) => p.id !== id));
   }, []);
-  const finish = useCallback(
-    async (fresh: Draft, sentPictures: string[]) => {
-      await open().then((s) => s.pictures.bulkDelete(sentPictures)).catch(() => undefined);
-      setPictures([]);
-      change(fresh);
-    },
-    [change],
-  );
-  return { draft, earlier, takeUpEarlier, pictures, change, addPictures, removePicture, finish };
+  /** After a finding was laid into the outbox: the new draft is stored already, and the pictures went with the finding. */
+  const begin = useCallback((fresh: Draft) => {
+    setPictures([]);
+    setDraft(fresh);
+  }, []);
+  return { draft, earlier, takeUpEarlier, pictures, change, addPictures, removePicture, begin };
 }

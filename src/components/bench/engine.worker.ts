@@ -1,10 +1,10 @@
 import { expose } from "comlink";
-import { askableCharacters, buildModel, type Case, caseSchema, type CaseInput, type Character, type CompiledFlora, type Identification, judge, type Judgement, type Lens, type Memory, type Model, newMemory, type Observation, plainName, report, type Status, topOnSide, weightsOfEvidence } from "@/core/identify";
+import { askableCharacters, buildModel, type Case, caseSchema, type CaseInput, type Character, type CompiledFlora, describeScore, type Identification, judge, type Judgement, type Lens, likeliestStage, type Memory, type Model, type Month, newMemory, type Observation, partingChecks, plainName, refutingChecks, replayMonth, report, type Status, topOnSide, usualState, weightsOfEvidence } from "@/core/identify";
 
 /** What the Bench needs to know of the flora, once. */
 export interface Vocabulary {
   characters: Character[];
-  taxa: { name: string; common: string[]; lifeForm: string }[];
+  taxa: { id: string; name: string; common: string[]; lifeForm: string }[];
   /** the name that a scout would use, by accepted name */
   plainNames: Record<string, string>;
   version: string;
@@ -12,12 +12,29 @@ export interface Vocabulary {
 
 export interface BenchView {
   identification: Identification;
-  /** decibans between the likeliest target and the likeliest kept plant */
+  /** decibans of each observation for the first plant of the pair over the second */
   evidence: { seen: string; decibans: number }[];
-  pair: { kept: string; target: string } | null;
+  pair: Side[] | null;
+  /** the pair side by side: what parts the two now, best first */
+  parted: Parted[];
   field: FieldMark[];
   /** parts that suit what still fits */
   askable: string[];
+}
+
+/** One of the two plants that are weighed against each other. */
+export interface Side {
+  taxon: string;
+  name: string;
+  status: Status;
+}
+
+/** One look that parts two plants, with what each usually shows. */
+export interface Parted {
+  character: string;
+  words: [string, string];
+  states: [string | null, string | null];
+  answered: boolean;
 }
 
 /** One mark on the hedge: who still fits, and how well. */
@@ -54,10 +71,28 @@ function remembered(given: Case): [Case, Memory] {
 
 const SHOWN_ON_FIELD = 0.002;
 
-function viewOf(judgement: Judgement, lens: Lens): BenchView {
+/** Looks that are drawn side by side. */
+const LOOKS_SHOWN = 4;
+
+/** The two asked for, or the likeliest plant to act on and the likeliest to keep. */
+function pairOf(judgement: Judgement, asked: [string, string] | null): [number, number] | null {
+  const wanted = asked?.map((name) => judgement.model.taxonIndex.get(name) ?? -1) ?? [topOnSide(judgement, 0), topOnSide(judgement, 1)];
+  return wanted.every((t) => t >= 0) ? (wanted as [number, number]) : null;
+}
+
+function partedBy(judgement: Judgement, pair: [number, number]): Parted[] {
+  const { model } = judgement;
+  const stage = likeliestStage(judgement, pair[0]);
+  const answered = new Set(judgement.case.observations.map((o) => o.character));
+  return partingChecks(model, pair, stage).slice(0, LOOKS_SHOWN).map(({ character: c }) => {
+    const { id } = model.flora.characters[c];
+    return { character: id, words: pair.map((t) => describeScore(judgement, t, c, stage)) as [string, string], states: pair.map((t) => usualState(model, t, id, stage)) as [string | null, string | null], answered: answered.has(id) };
+  });
+}
+
+function viewOf(judgement: Judgement, lens: Lens, asked: [string, string] | null): BenchView {
   const { taxa } = judgement.model.flora;
-  const target = topOnSide(judgement, 0);
-  const kept = topOnSide(judgement, 1);
+  const pair = pairOf(judgement, asked);
   const marks: FieldMark[] = [];
   judgement.local.taxa.forEach((probability, t) => {
     const flat = judgement.flat.taxa[t];
@@ -67,8 +102,9 @@ function viewOf(judgement: Judgement, lens: Lens): BenchView {
   marks.push({ taxon: "unknown", name: "Not in this flora", status: "unknown", side: "kept", probability: judgement.local.unknown, flat: judgement.flat.unknown });
   return {
     identification: report(judgement, lens),
-    evidence: target >= 0 && kept >= 0 ? weightsOfEvidence(judgement, target, kept).map(({ seen, decibans }) => ({ seen, decibans })) : [],
-    pair: target >= 0 && kept >= 0 ? { target: plainName(judgement, target), kept: plainName(judgement, kept) } : null,
+    evidence: pair ? weightsOfEvidence(judgement, ...pair).map(({ seen, decibans }) => ({ seen, decibans })) : [],
+    pair: pair ? pair.map((t) => ({ taxon: taxa[t].name, name: plainName(judgement, t), status: judgement.status[t] })) : null,
+    parted: pair ? partedBy(judgement, pair) : [],
     field: marks.sort((a, b) => b.probability - a.probability),
     askable: askableCharacters(judgement),
   };
@@ -78,12 +114,25 @@ const REHEARSALS = 8;
 
 /** Reckons a few made-up cases while the scout still reads the first question, so that the first answers find the code compiled. */
 async function rehearse(ready: Model): Promise<void> {
-  const asked = ready.flora.characters.filter((c) => c.states.length > 0);
+  const asked = ready.flora.characters.filter((c) => c.states.length > 0 && !c.comparative);
   for (let n = 1; n <= REHEARSALS; n++) {
     await new Promise((resolve) => setTimeout(resolve));
     const observations = Array.from({ length: n }, (_, i) => asked[(i * 7 + n) % asked.length]).map((c) => ({ character: c.id, states: [c.states[n % c.states.length].id] }));
-    viewOf(judge(ready, caseSchema.parse({ day: "2026-06-01", stage: "vegetative", list: { [ready.flora.taxa[0].name]: "target" }, observations })), null);
+    viewOf(judge(ready, caseSchema.parse({ day: "2026-06-01", stage: "vegetative", list: { [ready.flora.taxa[0].name]: "target" }, observations })), null, null);
   }
+}
+
+/** One look that would speak against a name. */
+export interface Doubt {
+  character: string;
+  decibans: number;
+  expected: string;
+  against: string;
+}
+
+function judgeNow(input: CaseInput): Judgement {
+  if (!model) throw new Error("the flora is not loaded");
+  return judge(model, ...remembered(caseSchema.parse(input)));
 }
 
 const engine = {
@@ -97,14 +146,25 @@ const engine = {
     void rehearse(made);
     return {
       characters: flora.characters,
-      taxa: flora.taxa.map((t) => ({ name: t.name, common: t.common, lifeForm: t.lifeForm })),
+      taxa: flora.taxa.map((t) => ({ id: t.id, name: t.name, common: t.common, lifeForm: t.lifeForm })),
       plainNames: Object.fromEntries(flora.taxa.map((t, i) => [t.name, plainName({ model: made }, i)])),
       version: flora.version,
     };
   },
-  view(input: CaseInput, lens: Lens): BenchView {
+  /** @param pair two accepted names to weigh against each other; null for the likeliest on each side */
+  view(input: CaseInput, lens: Lens, pair: [string, string] | null): BenchView {
+    return viewOf(judgeNow(input), lens, pair);
+  },
+  /** What would make a name wrong: the looks that would speak most against it. */
+  doubt(input: CaseInput, taxon: string): Doubt[] {
+    const judgement = judgeNow(input);
+    const characters = judgement.model.flora.characters;
+    return refutingChecks(judgement, judgement.model.taxonIndex.get(taxon) ?? -1).map(({ character, decibans, expected, against }) => ({ character: characters[character].id, decibans, expected, against }));
+  },
+  /** One month of the year over again for one plant. */
+  replay(input: CaseInput, taxon: string, month: number): Month {
     if (!model) throw new Error("the flora is not loaded");
-    return viewOf(judge(model, ...remembered(caseSchema.parse(input))), lens);
+    return replayMonth(model, caseSchema.parse(input), model.taxonIndex.get(taxon) ?? -1, month);
   },
 };
 export type Engine = typeof engine;

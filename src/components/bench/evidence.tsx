@@ -1,26 +1,74 @@
 "use client";
+import { StatusMark } from "../marks";
+import type { FieldMark, Side } from "./engine.worker";
 
-/** What was seen, and how it weighs between the top two, in decibans: small two-way bars. Each can be taken back. */
-export function Evidence({ rows, pair, onRemove }: { rows: { seen: string; decibans: number }[]; pair: { kept: string; target: string } | null; onRemove: (index: number) => void }) {
+export type SlipKind = "verdict-hangs-on-it" | "against-all-others";
+
+interface Row {
+  seen: string;
+  decibans: number;
+}
+interface Props {
+  rows: Row[];
+  pair: Side[] | null;
+  /** plants that may be chosen for the pair, likeliest first */
+  plants: FieldMark[];
+  /** null for the likeliest on each side */
+  onPair: (pair: [string, string] | null) => void;
+  pairChosen: boolean;
+  /** slip of each row, where there is one */
+  slips: (SlipKind | null)[];
+  onRemove: (index: number) => void;
+  onRevise: (index: number) => void;
+}
+
+/** What a weight of evidence is worth in words; ten decibans are ten to one. */
+function sentence(decibans: number, pair: Side[]): string {
+  const size = Math.abs(decibans);
+  const name = pair[decibans >= 0 ? 0 : 1].name;
+  if (size < 1) return "hardly parts the two";
+  return size >= 10 ? `speaks strongly for ${name}` : size >= 4 ? `speaks for ${name}` : `leans towards ${name}`;
+}
+
+const SLIP_WORDS: Record<SlipKind, string> = { "against-all-others": "Goes against all the others: look again.", "verdict-hangs-on-it": "The verdict hangs on this one." };
+
+/** What was seen, and how it weighs between two plants, in decibans: small two-way bars. Each can be looked at again or taken back. */
+export function Evidence({ rows, pair, plants, onPair, pairChosen, slips, onRemove, onRevise }: Props) {
   const most = Math.max(6, ...rows.map((r) => Math.abs(r.decibans)));
+  const total = rows.reduce((sum, r) => sum + r.decibans, 0);
+  const signed = (decibans: number) => (Math.abs(decibans) < 0.05 ? "–" : `${decibans > 0 ? "+" : "−"}${Math.abs(decibans).toFixed(1)}`);
   return (
-    <section className="mt-6">
-      <h2 className="ruled">What you have seen{pair && rows.length > 0 ? <span className="small font-normal" style={{ fontFamily: "inherit" }}>◀ for {pair.kept} · for {pair.target} ▶ (decibans)</span> : null}</h2>
-      {rows.length === 0 ? <p className="small py-3">Nothing yet. Each answer will stand here with its weight, and can be taken back.</p> : null}
+    <section className="mt-6" aria-label="What you have seen">
+      <h2 className="ruled">What you have seen</h2>
+      {rows.length === 0 ? <p className="small py-3">Nothing yet. Each answer will stand here with its weight, and can be looked at again or taken back.</p> : null}
+      {pair && rows.length > 0 ? (
+        <div className="grid sm:grid-cols-2 gap-x-4 gap-y-1 py-2">
+          {[1, 0].map((i) => (
+            <label key={i} className="field"><span className="label flex items-center gap-1">{i === 1 ? "◀ bars to the left are for" : "bars to the right are for ▶"} <StatusMark status={pair[i].status} size={13} /></span>
+              <select value={pair[i].taxon} onChange={(e) => onPair(i === 0 ? [e.target.value, pair[1].taxon] : [pair[0].taxon, e.target.value])}>
+                {[pair[i], ...plants.filter((m) => m.taxon !== pair[0].taxon && m.taxon !== pair[1].taxon)].map((p) => <option key={p.taxon} value={p.taxon}>{p.name}</option>)}
+              </select>
+            </label>
+          ))}
+          {pairChosen ? <button type="button" className="plain-button small sm:col-span-2 text-left" onClick={() => onPair(null)}>Back to the likeliest on each side</button> : null}
+        </div>
+      ) : null}
       <ol>
         {rows.map((row, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: the order of the observations is their identity
-          <li key={i} className="row grid grid-cols-[minmax(0,1fr)_100px_48px_44px] sm:grid-cols-[minmax(0,1fr)_180px_56px_44px] items-center gap-2">
-            <span className="py-2">{row.seen}</span>
+          <li key={i} className="row grid grid-cols-[minmax(0,1fr)_84px_48px_44px_44px] sm:grid-cols-[minmax(0,1fr)_150px_56px_44px_44px] items-center gap-2">
+            <span className="py-2">{row.seen}{pair ? <span className="small block">{sentence(row.decibans, pair)}</span> : null}{slips[i] ? <strong className={`small block ${slips[i] === "against-all-others" ? "text-[var(--madder)]" : ""}`}>{SLIP_WORDS[slips[i]]}</strong> : null}</span>
             <svg viewBox="0 0 180 20" className="w-full h-5" aria-hidden>
               <line x1={90} x2={90} y1={1} y2={19} stroke="var(--soft)" />
               <rect x={row.decibans >= 0 ? 90 : 90 - (88 * -row.decibans) / most} y={6} width={(88 * Math.abs(row.decibans)) / most} height={8} fill={row.decibans >= 0 ? "var(--madder)" : "var(--teal)"} />
             </svg>
-            <span className="figure text-right">{Math.abs(row.decibans) < 0.05 ? "–" : `${row.decibans > 0 ? "+" : "−"}${Math.abs(row.decibans).toFixed(1)}`}</span>
-            <button type="button" className="min-h-[44px] min-w-[44px]" aria-label={`Take back: ${row.seen}`} onClick={() => onRemove(i)}>×</button>
+            <span className="figure text-right">{signed(row.decibans)}</span>
+            <button type="button" className="min-h-[44px] min-w-[44px]" aria-label={`Look again: ${row.seen}`} title="Look again" onClick={() => onRevise(i)}>↻</button>
+            <button type="button" className="min-h-[44px] min-w-[44px]" aria-label={`Take back: ${row.seen}`} title="Take back" onClick={() => onRemove(i)}>×</button>
           </li>
         ))}
       </ol>
+      {pair && rows.length > 1 ? <p className="small py-2">Together {signed(total)} decibans: what was seen {sentence(total, pair)}. Each is weighed by leaving it out; those that go wrong together weigh less than their sum.</p> : null}
     </section>
   );
 }

@@ -7,15 +7,17 @@ import { LazyPicture } from "./lazy-picture";
 export type Sure = "sure" | "likely" | "guess";
 
 /** One question with its drawn answers, and the three that are always there. */
-export const Question = memo(function Question({ character, why, caution, later, sure, onSure, onAnswer }: { character: Character; why: string; caution?: string; later?: string; sure: Sure; onSure: (s: Sure) => void; onAnswer: (o: ObservationInput) => void }) {
+export const Question = memo(function Question({ character, why, caution, sure, known, onSure, onAnswer }: { character: Character; why: string; caution?: string; sure: Sure; /** plants that may stand beside it, by accepted name */ known: Record<string, string>; onSure: (s: Sure) => void; onAnswer: (o: ObservationInput) => void }) {
+  const [against, setAgainst] = useState("");
   return (
     <section aria-labelledby="question" data-character={character.id}>
       <h1 id="question" className="text-[24px] md:text-[27px]">{character.ask}</h1>
       <p className="mt-1 text-[var(--soft)]">
-        {why} About {character.seconds} seconds.{later ? ` ${later}` : ""}
+        {why} About {character.seconds} seconds.
         {caution ? <strong className="text-[var(--madder)]"> {caution}</strong> : null}
       </p>
-      {character.states.length > 0 ? <StateAnswers character={character} sure={sure} onAnswer={onAnswer} /> : <NumberAnswer key={character.id} character={character} sure={sure} onAnswer={onAnswer} />}
+      {character.comparative ? <Beside known={known} against={against} onChoose={setAgainst} /> : null}
+      {character.comparative && !(against in known) ? null : character.states.length > 0 ? <StateAnswers key={character.id} character={character} sure={sure} onAnswer={character.comparative ? (o) => onAnswer({ ...o, against }) : onAnswer} /> : <NumberAnswer key={character.id} character={character} sure={sure} onAnswer={onAnswer} />}
       <div className="mt-1 py-2 flex flex-wrap gap-2 items-center justify-between sticky bottom-[61px] z-10 bg-[var(--sheet)] lg:static">
         <span className="flex gap-2">
           <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "cannot-tell" })}>Can’t tell <span className="keycap" aria-hidden>0</span></button>
@@ -26,6 +28,23 @@ export const Question = memo(function Question({ character, why, caution, later,
     </section>
   );
 });
+
+/** The plant beside it, by one of its names. */
+function Beside({ known, against, onChoose }: { known: Record<string, string>; against: string; onChoose: (taxon: string) => void }) {
+  const [text, setText] = useState(known[against] ?? "");
+  const choose = (typed: string) => {
+    setText(typed);
+    const found = Object.entries(known).find(([taxon, plain]) => [taxon, plain].some((name) => name.toLowerCase() === typed.trim().toLowerCase()));
+    onChoose(found?.[0] ?? "");
+  };
+  return (
+    <label className="field mt-3 max-w-[420px]"><span className="label">The plant beside it, that you are sure of</span>
+      <input list="plants-beside" value={text} autoComplete="off" onChange={(e) => choose(e.target.value)} />
+      <datalist id="plants-beside">{Object.entries(known).map(([taxon, plain]) => <option key={taxon} value={plain}>{taxon}</option>)}</datalist>
+      {text && !against ? <span className="fault">No plant of the flora goes by that name.</span> : null}
+    </label>
+  );
+}
 
 function SureSwitch({ sure, onSure }: { sure: Sure; onSure: (s: Sure) => void }) {
   return (
@@ -41,33 +60,61 @@ function SureSwitch({ sure, onSure }: { sure: Sure; onSure: (s: Sure) => void })
   );
 }
 
+/** How the pictures are answered: one, one of several, several together on the plant, or so many plants of those looked at. */
+type Way = { kind: "one" } | { kind: "several"; states: string[] } | { kind: "plants"; n: number; yes: number };
+const MOST_PLANTS = 30;
+
 function StateAnswers({ character, sure, onAnswer }: { character: Character; sure: Sure; onAnswer: (o: ObservationInput) => void }) {
-  const [several, setSeveral] = useState<string[] | null>(null);
+  const [way, setWay] = useState<Way>({ kind: "one" });
   const drawn = !NOT_DRAWN.includes(character.id);
-  const answer = (states: string[]) => onAnswer({ character: character.id, states, sure, ...(states.length > 1 ? { join: "any" as const } : {}) });
+  const answer = (states: string[], rest: Partial<ObservationInput> = {}) => onAnswer({ character: character.id, states, sure, ...rest });
+  const press = (state: string) => {
+    if (way.kind === "several") setWay({ kind: "several", states: way.states.includes(state) ? way.states.filter((s) => s !== state) : [...way.states, state] });
+    else answer([state], way.kind === "plants" ? { of: { yes: way.yes, n: way.n } } : {});
+  };
   const columns = character.states.length <= 4 ? "md:grid-cols-4" : character.states.length === 5 ? "md:grid-cols-5" : character.states.length === 6 ? "md:grid-cols-3" : "md:grid-cols-4";
   return (
     <>
+      {way.kind === "plants" ? <PlantsLookedAt way={way} onChange={setWay} /> : null}
       <div className={`mt-3 grid grid-cols-2 ${columns} gap-2`}>
-        {character.states.map((state, i) => {
-          const chosen = several?.includes(state.id) ?? false;
-          return (
-            <button key={state.id} type="button" className="answer" data-answer={i + 1} data-state={state.id} aria-pressed={several ? chosen : undefined} onClick={() => (several ? setSeveral(chosen ? several.filter((s) => s !== state.id) : [...several, state.id]) : answer([state.id]))}>
-              {drawn ? <span className="picture"><LazyPicture of={{ character: character.id, state: state.id }} /></span> : null}
-              <span className="words">{i < 9 ? <span className="keycap mr-1" aria-hidden>{i + 1}</span> : null}{state.name}</span>
-              {state.help ? <span className="help">{state.help}</span> : null}
-            </button>
-          );
-        })}
+        {character.states.map((state, i) => (
+          <button key={state.id} type="button" className="answer" data-answer={i + 1} data-state={state.id} aria-pressed={way.kind === "several" ? way.states.includes(state.id) : undefined} onClick={() => press(state.id)}>
+            {drawn ? <span className="picture"><LazyPicture of={{ character: character.id, state: state.id }} /></span> : null}
+            <span className="words">{i < 9 ? <span className="keycap mr-1" aria-hidden>{i + 1}</span> : null}{state.name}</span>
+            {state.help ? <span className="help">{state.help}</span> : null}
+          </button>
+        ))}
       </div>
-      <div className="mt-2">
-        {several ? (
-          <span className="flex flex-wrap gap-2"><button type="button" className="button press" disabled={several.length === 0} onClick={() => answer(several)}>It is one of these {several.length}</button><button type="button" className="plain-button" onClick={() => setSeveral(null)}>Only one</button></span>
+      <div className="mt-2 flex flex-wrap gap-x-4 gap-y-2 items-center">
+        {way.kind === "several" ? (
+          <>
+            <button type="button" className="button press" disabled={way.states.length < 2} onClick={() => answer(way.states, { join: "any" })}>It is one of these {way.states.length}</button>
+            <button type="button" className="button" disabled={way.states.length < 2} onClick={() => answer(way.states, { join: "all" })}>All of these on one plant</button>
+          </>
+        ) : null}
+        {way.kind === "one" ? (
+          <>
+            <button type="button" className="plain-button small" onClick={() => setWay({ kind: "several", states: [] })}>Between two or more, or several together? Mark them</button>
+            <button type="button" className="plain-button small" onClick={() => setWay({ kind: "plants", n: 5, yes: 5 })}>Looked at several plants of the patch? Count them</button>
+          </>
         ) : (
-          <button type="button" className="plain-button small" onClick={() => setSeveral([])}>Between two or more? Mark all that it may be</button>
+          <button type="button" className="plain-button" onClick={() => setWay({ kind: "one" })}>Only one</button>
         )}
       </div>
     </>
+  );
+}
+
+/** So many plants of the patch were looked at, so many showed it: then the picture of what they showed. */
+function PlantsLookedAt({ way, onChange }: { way: { n: number; yes: number }; onChange: (way: Way) => void }) {
+  const whole = (text: string, least: number, most: number) => Math.min(most, Math.max(least, Math.round(Number(text)) || least));
+  return (
+    <fieldset className="mt-3 flex flex-wrap gap-3 items-end border-l-4 border-[var(--rule)] pl-3">
+      <legend className="sr-only">Plants of this patch</legend>
+      <label className="field w-28"><span className="label">Plants looked at</span><input type="number" inputMode="numeric" min={1} max={MOST_PLANTS} value={way.n} onChange={(e) => { const n = whole(e.target.value, 1, MOST_PLANTS); onChange({ kind: "plants", n, yes: Math.min(way.yes, n) }); }} /></label>
+      <label className="field w-28"><span className="label">of them, showed it</span><input type="number" inputMode="numeric" min={0} max={way.n} value={way.yes} onChange={(e) => onChange({ kind: "plants", n: way.n, yes: whole(e.target.value, 0, way.n) })} /></label>
+      <p className="pb-2">Now tap what these {way.yes} showed.</p>
+    </fieldset>
   );
 }
 

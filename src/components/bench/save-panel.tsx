@@ -2,45 +2,57 @@
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { memo, useEffect, useState } from "react";
-import type { Draft } from "./draft";
+import type { Identification } from "@/core/identify";
+import { layOut, sendWaiting } from "../device/outbox";
+import type { Draft, FindingBody } from "../device/kept";
+import type { BenchPack } from "./pack";
 import type { BenchSite } from "./site";
 
 const PickMap = dynamic(() => import("../map/pick-map").then((m) => m.PickMap), { ssr: false, loading: () => <p className="small">Opening the map …</p> });
 
 interface Props {
-  maySave: boolean;
+  pack: BenchPack;
   draft: Draft;
   site: BenchSite;
   pictures: { id: string; name: string; blob: Blob }[];
+  /** what is at hand */
+  kit: string[];
+  /** what the Bench says now: kept with the finding and compared with the server's word */
+  found: Identification | null;
   onChange: (draft: Draft) => void;
   onAddPictures: (draftId: string, files: File[]) => void;
   onRemovePicture: (id: string) => void;
-  onSaved: (sentPictures: string[]) => Promise<void>;
+  /** the finding lies in the outbox; this is the new draft */
+  onLaidOut: (fresh: Draft) => void;
+  /** the finding could not be sent now, and why */
+  onWaiting: (why: string) => void;
 }
 
-type Sending = { status: "idle" } | { status: "sending"; what: string } | { status: "failed"; why: string };
+type Sending = { status: "idle" } | { status: "sending" } | { status: "failed"; why: string };
 
-/** Saves what was seen as a finding on a site at a point. What cannot be sent stays on the device. */
-export const SavePanel = memo(function SavePanel({ maySave, draft, site, pictures, onChange, onAddPictures, onRemovePicture, onSaved }: Props) {
+/** Saves what was seen as a finding on a site at a point. It goes by way of the outbox of this device, so that nothing is lost without a signal. */
+export const SavePanel = memo(function SavePanel({ pack, draft, site, pictures, kit, found, onChange, onAddPictures, onRemovePicture, onLaidOut, onWaiting }: Props) {
   const router = useRouter();
   const [sending, setSending] = useState<Sending>({ status: "idle" });
   const [mapOpen, setMapOpen] = useState(false);
   const place = draft.place ?? site.centre;
   const locate = () => navigator.geolocation?.getCurrentPosition((p) => onChange({ ...draft, place: [p.coords.longitude, p.coords.latitude] }), () => setSending({ status: "failed", why: "The device gave no position. Point to the place on the map instead." }), { enableHighAccuracy: true, timeout: 10000 });
   const save = async () => {
-    setSending({ status: "sending", what: "the finding" });
+    if (!found) return;
+    setSending({ status: "sending" });
+    const body: FindingBody = { id: draft.id, siteId: draft.siteId, patchId: draft.patchId, place: { longitude: place[0], latitude: place[1] }, day: draft.day, stage: draft.stage, kit, observations: draft.observations, note: draft.note };
     try {
-      const body = { id: draft.id, siteId: draft.siteId, patchId: draft.patchId, place: { longitude: place[0], latitude: place[1] }, day: draft.day, stage: draft.stage, observations: draft.observations, note: draft.note };
-      await send("/api/v1/findings", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
-      for (const [i, picture] of pictures.entries()) {
-        setSending({ status: "sending", what: `picture ${i + 1} of ${pictures.length}` });
-        await send(`/api/v1/pictures/${picture.id}?finding=${draft.id}`, { method: "PUT", body: picture.blob });
-      }
-      const saved = draft.id;
-      await onSaved(pictures.map((p) => p.id));
-      router.push(`/findings/${saved}`);
-    } catch (error) {
-      setSending({ status: "failed", why: (error as Error).message });
+      onLaidOut(await layOut({ id: draft.id, key: pack.key, madeAt: new Date().toISOString(), person: pack.person, siteName: site.name, body, field: { verdict: found.verdict, taxon: found.about, because: found.because } }, draft.siteId, pack.today));
+    } catch {
+      setSending({ status: "failed", why: "This device keeps nothing (a private window, perhaps), so the finding could not be laid into its outbox. It is still on this page." });
+      return;
+    }
+    const { sent, waits } = await sendWaiting(pack.key);
+    const own = sent.find((s) => s.id === body.id);
+    if (own) router.push(own.clash ? "/outbox" : `/findings/${body.id}`);
+    else {
+      setSending({ status: "idle" });
+      onWaiting(waits ?? "The server did not take it as it is.");
     }
   };
   return (
@@ -57,25 +69,13 @@ export const SavePanel = memo(function SavePanel({ maySave, draft, site, picture
           <ul className="flex flex-wrap gap-2 mt-2">{pictures.map((p) => <li key={p.id} className="relative"><Thumb blob={p.blob} name={p.name} /><button type="button" className="button !min-h-[44px] !px-3 absolute bottom-0 right-0 bg-[var(--sheet)]" aria-label={`Remove ${p.name}`} onClick={() => onRemovePicture(p.id)}>×</button></li>)}</ul>
         </div>
       </div>
-      {maySave ? null : <p className="mt-2">You may look, but saving needs the role of scout or specialist in this district.</p>}
-      <button type="button" className="button press mt-3 w-full sm:w-auto" disabled={!maySave || draft.observations.length === 0 || sending.status === "sending"} onClick={save}>{sending.status === "sending" ? `Sending ${sending.what} …` : "Save the finding"}</button>
+      {pack.maySave ? null : <p className="mt-2">You may look, but saving needs the role of scout or specialist in this district.</p>}
+      <button type="button" className="button press mt-3 w-full sm:w-auto" disabled={!pack.maySave || !found || draft.observations.length === 0 || sending.status === "sending"} onClick={save}>{sending.status === "sending" ? "Saving …" : "Save the finding"}</button>
       {draft.observations.length === 0 ? <p className="small mt-1">Answer at least one question first.</p> : null}
-      {sending.status === "failed" ? <p role="alert" className="fault mt-2">Not sent: {sending.why} Everything is kept on this device; save again when you can.</p> : null}
+      {sending.status === "failed" ? <p role="alert" className="fault mt-2">{sending.why}</p> : null}
     </section>
   );
 });
-
-async function send(url: string, init: RequestInit): Promise<void> {
-  let response: Response;
-  try {
-    response = await fetch(url, init);
-  } catch {
-    throw new Error("there is no connection.");
-  }
-  if (response.ok) return;
-  const answer = (await response.json().catch(() => null)) as { error?: { message: string; issues: { what: string }[] } } | null;
-  throw new Error([answer?.error?.message ?? `the server answered ${response.status}.`, ...(answer?.error?.issues.map((i) => i.what) ?? [])].join(" "));
-}
 
 function Thumb({ blob, name }: { blob: Blob; name: string }) {
   const [url, setUrl] = useState("");

@@ -1,6 +1,6 @@
 "use client";
 import { type Remote, wrap } from "comlink";
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import type { CaseInput, Lens } from "@/core/identify";
 import type { BenchView, Engine, Vocabulary } from "./engine.worker";
 
@@ -12,9 +12,10 @@ export interface Seen {
 export type EngineState = { status: "loading" } | { status: "failed"; why: string } | { status: "ready"; vocabulary: Vocabulary };
 
 /** The identification engine in a worker: loads the flora once, then answers each case. A late answer never overwrites a newer one. */
-export function useEngine(floraUrl: string, input: CaseInput | null, lens: Lens): Seen & { state: EngineState; fault: string | null } {
+export function useEngine(floraUrl: string, input: CaseInput | null, lens: Lens, pair: [string, string] | null): Seen & { state: EngineState; fault: string | null; engine: () => Remote<Engine> | null } {
   const engine = useRef<Remote<Engine> | null>(null);
   const asked = useRef(0);
+  const shownFor = useRef("");
   const [state, setState] = useState<EngineState>({ status: "loading" });
   const [seen, setSeen] = useState<Seen>({ view: null, before: new Map() });
   const [fault, setFault] = useState<string | null>(null);
@@ -29,17 +30,21 @@ export function useEngine(floraUrl: string, input: CaseInput | null, lens: Lens)
     return () => worker.terminate();
   }, [floraUrl]);
   const key = JSON.stringify(input);
+  const pairKey = JSON.stringify(pair);
   useEffect(() => {
     if (state.status !== "ready" || !engine.current || key === "null") return;
     const mine = ++asked.current;
     engine.current
-      .view(JSON.parse(key) as CaseInput, lens)
+      .view(JSON.parse(key) as CaseInput, lens, JSON.parse(pairKey) as [string, string] | null)
       .then((next) => {
         if (mine !== asked.current) return;
-        setSeen((last) => ({ view: next, before: new Map(last.view?.field.map((m) => [m.taxon, m.probability])) }));
+        // How the last answer moved them stays to be seen when only the pair looked at changes.
+        setSeen((last) => ({ view: next, before: shownFor.current === key ? last.before : new Map(last.view?.field.map((m) => [m.taxon, m.probability])) }));
+        shownFor.current = key;
         setFault(null);
       })
       .catch((error) => mine === asked.current && setFault(String(error.message ?? error)));
-  }, [key, lens, state.status]);
-  return { state, ...seen, fault };
+  }, [key, lens, pairKey, state.status]);
+  const hold = useCallback(() => engine.current, []);
+  return { state, ...seen, fault, engine: hold };
 }

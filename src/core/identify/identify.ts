@@ -26,6 +26,8 @@ export interface Identification {
   unknown: number;
   keptSide: number;
   verdict: VerdictResult["verdict"];
+  /** accepted name of the plant that a verdict to clear, hold or keep is about; null under any other */
+  about: string | null;
   /** one plant alone is named by the verdict, not only the side it is on */
   named: boolean;
   reportFirst?: true;
@@ -68,6 +70,7 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
     unknown: round(judgement.local.unknown),
     keptSide: round(Math.max(judgement.local.keptSide, judgement.flat.keptSide)),
     verdict: result.verdict,
+    about: ["clear", "hold", "keep"].includes(result.verdict) && result.about >= 0 ? name(result.about) : null,
     named: result.named || result.verdict === "clear",
     ...(result.reportFirst ? { reportFirst: true as const } : {}),
     because: verdictReason(judgement, result),

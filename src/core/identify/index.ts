@@ -9,4 +9,8 @@ export { askableCharacters, type Check, foreseeChecks, type Lens, laterChecks, t
 export { judge, type Judgement, likeliestStage, type Memory, newMemory } from "./posterior";
 export { type Climate, dayOfYear, type Hemisphere, inSeason, MOST_SHIFT, monthOf, REFERENCE, stageBegins, stageShares } from "./season";
 export { likeness, type Parting, partingChecks, partLater, type Peril, perils, type Twin, twinsOf } from "./twins";
+export { type Refutation, refutingChecks } from "./refute";
+export { type Month, replayMonth } from "./replay";
+export { type Slip, slipsOf } from "./slips";
+export { usualState, type Where } from "./usual";
 export { decide, keptLimit, topOnSide, type Verdict, type VerdictResult } from "./verdict";

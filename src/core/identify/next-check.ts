@@ -79,9 +79,12 @@ interface Active {
   prior: Float64Array;
 }
 
-/** Checks worth making now, unordered; see `towardsName` and `towardsAction` for the two orders. */
-export function foreseeChecks(judgement: Judgement): Check[] {
-  const active = activePlants(judgement);
+/**
+ * Checks worth making now, unordered; see `towardsName` and `towardsAction` for the two orders.
+ * @param only these plants alone are foreseen; left out: all that still fit
+ */
+export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[] {
+  const active = activePlants(judgement, only);
   const answered = new Set(judgement.case.observations.map((o) => o.character));
   const harm = contactShare(judgement);
   const checks: Check[] = [];
@@ -90,7 +93,7 @@ export function foreseeChecks(judgement: Judgement): Check[] {
     const caution = handling(judgement, c, harm);
     if (caution === "never" || !worthAsking(judgement, active, c)) return;
     const gain = gainOf(judgement, active, c);
-    if (gain.bits > 1e-4) checks.push({ character: c, seconds: character.seconds, ...gain, ...(caution ? { caution } : {}) });
+    if (only || gain.bits > 1e-4) checks.push({ character: c, seconds: character.seconds, ...gain, ...(caution ? { caution } : {}) });
   });
   return checks;
 }
@@ -162,10 +165,10 @@ function protectedShare(judgement: Judgement): number {
   return judgement.status.reduce((sum, s, t) => sum + (s === "protected" ? judgement.local.taxa[t] : 0), 0);
 }
 
-function activePlants(judgement: Judgement): Active {
+function activePlants(judgement: Judgement, only?: Set<number>): Active {
   const { local, flat, group, keptSide } = judgement;
   const share = (t: number) => Math.max(local.taxa[t], flat.taxa[t]);
-  const taxa = [...local.taxa.keys()].filter((t) => share(t) > ACTIVE_SHARE).sort((a, b) => share(b) - share(a)).slice(0, MOST_ACTIVE);
+  const taxa = [...local.taxa.keys()].filter((t) => (only ? only.has(t) : share(t) > ACTIVE_SHARE)).sort((a, b) => share(b) - share(a)).slice(0, MOST_ACTIVE);
   const crosses = [...local.crosses.keys()].filter((x) => local.crosses[x] > ACTIVE_SHARE);
   const names = ["kept"];
   const parted = new Int32Array(taxa.length + crosses.length + 1);

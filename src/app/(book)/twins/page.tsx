@@ -2,10 +2,9 @@ import Link from "next/link";
 import { STATUS_WORDS, StatusMark } from "@/components/marks";
 import { shortDay } from "@/components/dates";
 import { PrintButton } from "@/components/print-button";
-import { STAGES, type Stage } from "@/core/identify";
+import { STAGES, type Stage, usualState } from "@/core/identify";
 import { drawState } from "@/drawings/states";
 import { Drawing } from "@/drawings/render";
-import { usualState } from "@/drawings/plate";
 import { compareTwins } from "@/server/twins";
 import { memberOrSignIn } from "@/server/session";
 

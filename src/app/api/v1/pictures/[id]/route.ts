@@ -1,13 +1,14 @@
 import { Refusal } from "@/server/faults";
 import { MOST_PICTURE_BYTES, pictureContent, savePicture } from "@/server/pictures";
 import { respond } from "@/server/respond";
-import { requireRole } from "@/server/session";
+import { checkMadeFor, requireRole } from "@/server/session";
 
 type Context = { params: Promise<{ id: string }> };
 
 export async function PUT(request: Request, { params }: Context) {
   return respond(async () => {
     const member = await requireRole("scout", "specialist");
+    checkMadeFor(member, request.headers.get("x-sentinel-for"));
     const finding = new URL(request.url).searchParams.get("finding") ?? "";
     if (Number(request.headers.get("content-length") ?? 0) > MOST_PICTURE_BYTES) throw new Refusal(400, "The picture is over 12 MB.");
     await savePicture(member, (await params).id, finding, Buffer.from(await request.arrayBuffer()));

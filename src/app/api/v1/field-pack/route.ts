@@ -1,0 +1,8 @@
+import { benchPackOf } from "@/server/bench-pack";
+import { respond } from "@/server/respond";
+import { requireRole } from "@/server/session";
+
+/** What a device keeps of the district, so that the Bench works there without a signal. */
+export async function GET() {
+  return respond(async () => Response.json(await benchPackOf(await requireRole()), { headers: { "cache-control": "private, no-store" } }));
+}

@@ -1,0 +1,62 @@
+import { v7 as uuidv7 } from "uuid";
+import type { ObservationInput, Stage } from "@/core/identify";
+import type { Told } from "@/core/outbox";
+
+/** A finding in the making. It lives on the device until the server has it: reload, a dead tab or no signal lose nothing. */
+export interface Draft {
+  id: string;
+  siteId: string;
+  patchId: string | null;
+  place: [number, number] | null;
+  day: string;
+  stage: Stage | null;
+  stageAsked: boolean;
+  observations: ObservationInput[];
+  note: string;
+}
+
+export const newDraft = (siteId: string, day: string, patchId: string | null = null): Draft => ({ id: uuidv7(), siteId, patchId, place: null, day, stage: null, stageAsked: false, observations: [], note: "" });
+
+/** A picture of a draft or of a finding that waits: both go by the finding's id. */
+export interface StoredPicture {
+  id: string;
+  draftId: string;
+  name: string;
+  blob: Blob;
+}
+
+/** What is sent of a finding; the verdict is not among it. */
+export interface FindingBody {
+  id: string;
+  siteId: string;
+  patchId: string | null;
+  place: { longitude: number; latitude: number };
+  day: string;
+  stage: string | null;
+  kit: string[];
+  observations: Draft["observations"];
+  note: string;
+}
+
+export interface ServersWord extends Told {
+  number: number;
+  because: string;
+}
+
+/** A finding that was saved on this device and waits for the server, or for a person. */
+export interface OutboxItem {
+  id: string;
+  key: string;
+  /** place in the row: findings are sent in the order in which they were made */
+  order: number;
+  madeAt: string;
+  person: string;
+  siteName: string;
+  body: FindingBody;
+  /** what the Bench said when it was saved */
+  field: Told & { because: string };
+  state: "waiting" | "refused" | "clash";
+  /** why it was refused */
+  fault?: string;
+  server?: ServersWord;
+}

@@ -1,0 +1,117 @@
+import { clashes, stepAfter } from "@/core/outbox";
+import { type Draft, newDraft, type OutboxItem, type ServersWord, type StoredPicture } from "./kept";
+import { openStore } from "./store";
+
+/** How the last attempt to send ended. */
+export interface Sent {
+  /** findings that the server has taken since */
+  sent: { id: string; clash: boolean }[];
+  /** why the rest waits, or null */
+  waits: string | null;
+}
+
+const SEND_MS = 30_000;
+/** The header by which the server knows whose finding it is: nobody sends another's under his own name. */
+export const FOR_HEADER = "x-sentinel-for";
+
+/**
+ * Lays a finding into the outbox and begins a new draft, both or neither: between the two nothing can be lost or doubled.
+ * @throws where the device's store is closed to us; the draft then stays as it was
+ */
+export async function layOut(item: Omit<OutboxItem, "order" | "state">, siteId: string, day: string): Promise<Draft> {
+  const store = await openStore();
+  const fresh = newDraft(siteId, day);
+  await store.transaction("rw", store.drafts, store.outbox, async () => {
+    const last = await store.outbox.orderBy("order").last();
+    await store.outbox.put({ ...item, order: (last?.order ?? 0) + 1, state: "waiting" });
+    await store.drafts.put({ key: item.key, draft: fresh });
+  });
+  return fresh;
+}
+
+/** Sends what waits, oldest first, one sender at a time however many windows are open. */
+export async function sendWaiting(key: string): Promise<Sent> {
+  if (!("locks" in navigator)) return sendInOrder(key);
+  return navigator.locks.request("sentinel-outbox", () => sendInOrder(key));
+}
+
+async function sendInOrder(key: string): Promise<Sent> {
+  const store = await openStore();
+  const sent: Sent["sent"] = [];
+  for (;;) {
+    const waiting = (await store.outbox.orderBy("order").toArray()).find((item) => item.key === key && item.state === "waiting");
+    if (!waiting) return { sent, waits: null };
+    const waits = await sendOne(waiting, sent);
+    if (waits) return { sent, waits };
+  }
+}
+
+/** @returns why everything after it must wait, or null to go on */
+async function sendOne(item: OutboxItem, sent: Sent["sent"]): Promise<string | null> {
+  const store = await openStore();
+  const answer = await ask("/api/v1/findings", item.key, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(item.body) });
+  const step = stepAfter(answer.status, answer.message);
+  if (step.kind === "refused") {
+    await store.outbox.update(item.id, { state: "refused", fault: step.why });
+    return null;
+  }
+  if (step.kind !== "held") return step.why;
+  const server = answer.body as ServersWord;
+  const pictures = await store.pictures.where("draftId").equals(item.id).toArray();
+  const faults: string[] = [];
+  for (const picture of pictures) {
+    const { waits, fault } = await sendPicture(item, picture);
+    if (waits) return waits;
+    if (fault) faults.push(fault);
+    else await store.pictures.delete(picture.id);
+  }
+  const clash = clashes(item.field, server);
+  if (faults.length > 0) await store.outbox.update(item.id, { state: "refused", server, fault: `The finding is saved as number ${server.number}; not its ${faults.join(" ")}` });
+  else if (clash) await store.outbox.update(item.id, { state: "clash", server });
+  else await store.outbox.delete(item.id);
+  sent.push({ id: item.id, clash: clash || faults.length > 0 });
+  return null;
+}
+
+async function sendPicture(item: OutboxItem, picture: StoredPicture): Promise<{ waits?: string; fault?: string }> {
+  const answer = await ask(`/api/v1/pictures/${picture.id}?finding=${item.id}`, item.key, { method: "PUT", body: picture.blob });
+  const step = stepAfter(answer.status, answer.message);
+  if (step.kind === "held") return {};
+  return step.kind === "refused" ? { fault: `picture ${picture.name}: ${step.why}` } : { waits: step.why };
+}
+
+async function ask(url: string, key: string, init: RequestInit): Promise<{ status: number | null; message: string; body: unknown }> {
+  try {
+    const response = await fetch(url, { ...init, headers: { ...init.headers, [FOR_HEADER]: key }, signal: AbortSignal.timeout(SEND_MS) });
+    const body = await response.json().catch(() => null);
+    // A page that stands between (a hotel's sign-in, say) answers well without having stored anything.
+    if (response.ok && body === null) return { status: null, message: "", body };
+    const error = (body as { error?: { message: string; issues: { what: string }[] } } | null)?.error;
+    return { status: response.status, message: error ? [error.message, ...error.issues.map((i) => i.what)].join(" ") : `The server answered ${response.status}.`, body };
+  } catch {
+    return { status: null, message: "", body: null };
+  }
+}
+
+/** Takes a finding out of the outbox: one whose clash was seen, or that is given up. Its pictures go with it. */
+export async function takeOut(id: string): Promise<void> {
+  const store = await openStore();
+  await store.transaction("rw", store.outbox, store.pictures, async () => {
+    await store.outbox.delete(id);
+    await store.pictures.where("draftId").equals(id).delete();
+  });
+}
+
+/** Opens a refused finding as the draft on the Bench again. Only where no other draft would be lost by it. */
+export async function reopen(id: string): Promise<boolean> {
+  const store = await openStore();
+  return store.transaction("rw", store.outbox, store.drafts, async () => {
+    const item = await store.outbox.get(id);
+    const held = item && (await store.drafts.get(item.key))?.draft;
+    if (!item || (held && (held.observations.length > 0 || held.note))) return false;
+    const { body } = item;
+    await store.drafts.put({ key: item.key, draft: { id: body.id, siteId: body.siteId, patchId: body.patchId, place: [body.place.longitude, body.place.latitude], day: body.day, stage: body.stage as Draft["stage"], stageAsked: true, observations: body.observations, note: body.note } });
+    await store.outbox.delete(id);
+    return true;
+  });
+}

@@ -1,0 +1,33 @@
+"use client";
+import { describeScore, type Model, partingChecks, plainName, STAGES, usualState } from "@/core/identify";
+import { Drawing } from "@/drawings/render";
+import { drawState } from "@/drawings/states";
+import type { BenchPack } from "../bench/pack";
+import { STAGE_WORDS } from "../bench/stage-question";
+import { STATUS_WORDS, StatusMark } from "../marks";
+
+const MOST_ROWS = 10;
+
+/** Two to four plants side by side, from the device: what parts them at a stage, best first. */
+export function FieldTwins({ model, pack, ids, asked }: { model: Model; pack: BenchPack; ids: string[]; asked: string | null }) {
+  const plants = ids.map((id) => model.flora.taxa.findIndex((t) => t.id === id)).filter((t) => t >= 0);
+  const stages = STAGES.filter((s) => plants.every((t) => model.flora.taxa[t].calendar[s]));
+  const stage = stages.find((s) => s === asked) ?? (stages.includes("flowering") ? "flowering" : stages[0]);
+  if (plants.length < 2 || !stage) return <div className="px-4 md:px-6 py-5"><h1>Twins</h1><p className="mt-2">Open a plant in the <a href="/flora">flora</a> and follow what it is taken for.</p></div>;
+  const href = (s: string) => `/twins?${ids.map((id) => `t=${id}`).join("&")}&stage=${s}`;
+  return (
+    <div className="px-4 md:px-6 py-5">
+      <h1>{plants.map((t) => plainName({ model }, t)).join(" or ")}</h1>
+      <nav aria-label="Stage" className="flex flex-wrap gap-2 mt-3">{stages.map((s) => <a key={s} href={href(s)} aria-current={s === stage ? "page" : undefined} className={`button pill ${s === stage ? "press" : ""}`} style={{ textDecoration: "none" }}>{STAGE_WORDS[s]}</a>)}</nav>
+      <div className="overflow-x-auto">
+        <table className="w-full mt-4 text-left" aria-label="What parts them, best first">
+          <thead><tr><th scope="col" className="small font-normal w-[26%]">What to look at</th>{plants.map((t) => { const { id, name } = model.flora.taxa[t]; const status = pack.status[name] ?? "kept"; return <th key={id} scope="col" className="pb-2"><span className="flex gap-2 items-center"><StatusMark status={status} size={16} /><a href={`/flora/${id}`}>{plainName({ model }, t)}</a></span><span className="small font-normal">{STATUS_WORDS[status]}</span></th>; })}</tr></thead>
+          <tbody>{partingChecks(model, plants, stage).slice(0, MOST_ROWS).map(({ character: c, seconds }) => {
+            const { id, name, ask } = model.flora.characters[c];
+            return <tr key={id} className="row align-top"><th scope="row" className="font-normal py-2 pr-3"><span className="font-bold">{name}</span><br /><span className="small">{ask} {seconds} s</span></th>{plants.map((t) => { const state = usualState(model, t, id, stage); const shapes = state ? drawState(id, state) : null; return <td key={t} className="py-2 pr-3">{shapes ? <span className="block w-[104px] h-[84px] bg-[#fdfbf5] border border-[var(--rule)]"><Drawing shapes={shapes} className="w-full h-full" /></span> : null}{describeScore({ model }, t, c, stage)}</td>; })}</tr>;
+          })}</tbody>
+        </table>
+      </div>
+    </div>
+  );
+}

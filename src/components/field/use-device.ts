@@ -1,0 +1,39 @@
+"use client";
+import { useEffect, useState } from "react";
+import { buildModel, type CompiledFlora, type Model } from "@/core/identify";
+import type { BenchPack } from "../bench/pack";
+import { openStore } from "../device/store";
+
+const PATIENCE_MS = 10_000;
+
+/** Today by this device's own clock, as an ISO day. */
+export function deviceToday(): string {
+  const now = new Date();
+  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+}
+
+/** The pack of whoever used this device last and has not signed out; null where there is none; undefined until it is read. */
+export function usePack(): BenchPack | null | undefined {
+  const [pack, setPack] = useState<BenchPack | null | undefined>(undefined);
+  useEffect(() => {
+    const late = new Promise<null>((resolve) => setTimeout(() => resolve(null), PATIENCE_MS));
+    const read = openStore().then(async (s) => (await s.packs.orderBy("usedAt").last())?.pack ?? null);
+    Promise.race([read.catch(() => null), late]).then((found) => setPack(found && { ...found, today: deviceToday() }));
+  }, []);
+  return pack;
+}
+
+/** The flora on this device as a model; null until it is read. */
+export function useModel(floraUrl: string): { model: Model | null; fault: string | null } {
+  const [model, setModel] = useState<Model | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  useEffect(() => {
+    fetch(floraUrl)
+      .then(async (response) => {
+        if (!response.ok) throw new Error(`the flora is not on this device (${response.status})`);
+        setModel(buildModel((await response.json()) as CompiledFlora));
+      })
+      .catch((error) => setFault(String(error.message ?? error)));
+  }, [floraUrl]);
+  return { model, fault };
+}

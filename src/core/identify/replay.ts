@@ -1,0 +1,64 @@
+import type { Case, Observation } from "./case";
+import { STAGES, type Stage } from "./flora-types";
+import { quantile, minimumWidth } from "./measures";
+import { type Model, scoreFor } from "./model";
+import { foreseeChecks, towardsAction } from "./next-check";
+import { judge, newMemory } from "./posterior";
+import { dayOfYear, stageShares } from "./season";
+import { usualState } from "./usual";
+import { decide, type Verdict } from "./verdict";
+
+/** What could be told of a plant in one month, by somebody who looks where the Bench points. */
+export interface Month {
+  /** 1 to 12 */
+  month: number;
+  /** the stage it mostly stands in then; null where nothing of it is to be found */
+  stage: Stage | null;
+  verdict: Verdict;
+  /** looks until the matter was settled, or all that were made */
+  looks: number;
+  /** the plant's own share at the end */
+  share: number;
+  /** characters looked at, in order */
+  characters: string[];
+}
+
+/** Most looks that are made in one month. */
+const MOST_LOOKS = 12;
+
+/**
+ * One month of the year over again: the plant stands there, shows what it usually shows then, and each question of the Bench is
+ * answered from that until the matter is settled. What was observed on the real day is not used.
+ * @param given the place, list, costs and kit; day, stage and observations are left out of account
+ * @param month 1 to 12
+ */
+export function replayMonth(model: Model, given: Case, taxon: number, month: number): Month {
+  const day = `${given.day.slice(0, 4)}-${String(month).padStart(2, "0")}-15`;
+  const shares = stageShares(model.flora.taxa[taxon], dayOfYear(day, given));
+  const likeliest = shares.indexOf(Math.max(...shares));
+  if (!(shares[likeliest] > 0)) return { month, stage: null, verdict: "open", looks: 0, share: 0, characters: [] };
+  const stage = STAGES[likeliest];
+  const now: Case = { ...given, day, stage, observations: [] };
+  const memory = newMemory();
+  let judgement = judge(model, now, memory);
+  let verdict = decide(judgement).verdict;
+  while (now.observations.length < MOST_LOOKS && verdict !== "clear" && verdict !== "keep") {
+    const [next] = towardsAction(judgement, foreseeChecks(judgement));
+    if (!next) break;
+    now.observations.push(usualAnswer(model, taxon, next.character, stage));
+    judgement = judge(model, now, memory);
+    verdict = decide(judgement).verdict;
+  }
+  return { month, stage, verdict, looks: now.observations.length, share: judgement.local.taxa[taxon], characters: now.observations.map((o) => o.character) };
+}
+
+/** What the plant mostly shows; "cannot tell" where nothing is usual. */
+function usualAnswer(model: Model, taxon: number, c: number, stage: Stage): Observation {
+  const character = model.flora.characters[c];
+  const base = { character: character.id, join: "any" as const, sure: "sure" as const };
+  const state = usualState(model, taxon, character.id, stage);
+  if (state) return { ...base, answer: "seen", states: [state] };
+  const points = character.stages.includes(stage) ? scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id)?.points : undefined;
+  if (points) return { ...base, answer: "seen", value: Math.max(0, quantile(points, 0.5, minimumWidth(character.kind))) };
+  return { ...base, answer: "cannot-tell" };
+}
