@@ -9,11 +9,13 @@ import { Refusal } from "@/server/faults";
 import { overrule } from "@/server/findings";
 import { recordCheck } from "@/server/follow-ups";
 import { recordTreatment, saveLabel } from "@/server/ledger";
+import { setCosts } from "@/server/costs";
 import { setSeason } from "@/server/district";
 import { acceptInvitation, invite, setRoles, setUp } from "@/server/people";
 import { setStatus, takeOffList } from "@/server/list";
 import { makePlan } from "@/server/plans";
 import { answerForm } from "@/server/respond";
+import { takeNewVerdict } from "@/server/second-look";
 import { currentMember, DISTRICT_COOKIE, requireRole } from "@/server/session";
 import { readLabelForm, readTreatmentForm } from "@/server/treatment-form";
 
@@ -172,5 +174,19 @@ export async function revertAction(_: ActionState, form: FormData): Promise<Acti
   return answered(async () => {
     await revertAmendment(await requireRole("specialist"), text(form, "id"));
     return "Taken back: the flora says what it said before.";
+  });
+}
+
+export async function costsAction(_: ActionState, form: FormData): Promise<ActionState> {
+  return answered(async () => {
+    const limit = await setCosts(await requireRole("keeper"), Object.fromEntries(form));
+    return `Saved. The limit is ${Number((100 * limit).toPrecision(3))} % from now on. Verdicts already given stand: see the second look at old findings.`;
+  });
+}
+
+export async function newVerdictAction(_: ActionState, form: FormData): Promise<ActionState> {
+  return answered(async () => {
+    const { number, verdict, dropped } = await takeNewVerdict(await requireRole("specialist", "keeper"), Object.fromEntries(form));
+    return `F-${number} is judged anew: ${verdict}.${dropped > 0 ? " The work planned on it was dropped." : ""}`;
   });
 }

@@ -28,16 +28,27 @@ export const findingInputSchema = z.object({
 });
 export type FindingInput = z.input<typeof findingInputSchema>;
 
-/** The case as this district and site see it: their list, costs and what was confirmed here before. */
-export async function caseFor(tx: Transaction, siteId: string, given: Pick<Case, "id" | "day" | "stage" | "kit" | "observations">): Promise<{ case: Case; listVersion: string }> {
-  const [place] = await tx.select({ setting: site.setting }).from(site).where(eq(site.id, siteId));
-  if (!place) throw notFound("The site");
+type Looked = Pick<Case, "id" | "day" | "stage" | "kit" | "observations">;
+
+/** Cases as this district and its sites see them: their lists, costs and what was confirmed here before, each read once. */
+export async function caseMaker(tx: Transaction): Promise<(siteId: string, given: Looked) => Promise<{ case: Case; listVersion: string }>> {
   const [here] = await tx.select().from(district);
-  const list = await listFor(tx, siteId);
   const flora = new Set(shippedFlora().taxa.map((t) => t.name));
   const known = <T>(record: Record<string, T>) => Object.fromEntries(Object.entries(record).filter(([name]) => flora.has(name)));
-  const complete: Case = { ...given, hemisphere: here.hemisphere, seasonShift: here.seasonShift, setting: place.setting, list: known(list.status), actions: known(list.actions), confirmed: known(await confirmedCounts(tx)), costs: here.costs };
-  return { case: complete, listVersion: list.version };
+  const confirmed = known(await confirmedCounts(tx));
+  const places = new Map<string, { setting: Case["setting"]; list: Awaited<ReturnType<typeof listFor>> }>();
+  return async (siteId, given) => {
+    const at = places.get(siteId) ?? (await readPlace(tx, siteId));
+    places.set(siteId, at);
+    const { wrongClear, missedTarget, hold } = here.costs;
+    return { case: { ...given, hemisphere: here.hemisphere, seasonShift: here.seasonShift, setting: at.setting, list: known(at.list.status), actions: known(at.list.actions), confirmed, costs: { wrongClear, missedTarget, hold } }, listVersion: at.list.version };
+  };
+}
+
+async function readPlace(tx: Transaction, siteId: string) {
+  const [place] = await tx.select({ setting: site.setting }).from(site).where(eq(site.id, siteId));
+  if (!place) throw notFound("The site");
+  return { setting: place.setting, list: await listFor(tx, siteId) };
 }
 
 async function confirmedCounts(tx: Transaction): Promise<Record<string, number>> {
@@ -74,7 +85,7 @@ async function storeFinding(tx: Transaction, member: Member, input: z.output<typ
     if (!held) throw notFound("The patch");
     if (held.siteId !== input.siteId) throw new Refusal(400, "The patch lies on another site.", [{ field: "patchId", what: "choose a patch of this site" }]);
   }
-  const given = await caseFor(tx, input.siteId, input);
+  const given = await (await caseMaker(tx))(input.siteId, input);
   const judged = judgeFinding(await districtModel(tx), given.case);
   const [{ number }] = await tx.select({ number: sql<number>`coalesce(max(${finding.number}), 400)::int + 1` }).from(finding);
   await tx.insert(finding).values({

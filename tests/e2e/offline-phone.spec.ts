@@ -114,6 +114,7 @@ test("a signal cut at random loses no finding, doubles none and keeps their orde
   await signal.steady();
   await page.goto("/outbox");
   await expect(page.getByText("Nothing waits on this device.")).toBeVisible({ timeout: 60_000 });
+  test.info().annotations.push({ type: "cuts", description: String(signal.cuts()) });
   expect(signal.cuts()).toBeGreaterThan(FINDINGS / 2);
   expect(new Set(made).size).toBe(FINDINGS);
   const numbers: number[] = [];

@@ -1,10 +1,12 @@
 import { boolean, date, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
 import { createdAt, districtId } from "./columns";
 
+/** In hours of work; `hour` is what one costs in the district's money, 1 where it counts in hours. */
 export interface DistrictCosts {
   wrongClear: number;
   missedTarget: number;
   hold: number;
+  hour?: number;
 }
 
 export const district = pgTable("district", {

@@ -1,3 +1,4 @@
+import Link from "next/link";
 import { inviteAction, rolesAction, seasonAction } from "@/app/actions";
 import { fullDay, shortDay } from "@/components/dates";
 import { ActionForm, Fault, Field } from "@/components/ui/action-form";
@@ -34,6 +35,7 @@ export default async function PeoplePage() {
           <section className="mt-8"><h2 className="ruled">Invite a person</h2>
             <ActionForm action={inviteAction} draft="invite" renew label="Invite a person" className="grid gap-4 mt-3"><div className="grid sm:grid-cols-2 gap-5"><Field name="name" label="Name"><input name="name" required /></Field><Field name="email" label="E-mail"><input name="email" type="email" required /></Field></div>{roleBoxes(["scout"])}<Fault name="roles" /><button type="submit" className="button press justify-self-start">Invite</button></ActionForm>
           </section>
+          <section className="mt-8"><h2 className="ruled">What a wrong act costs here</h2><p className="mt-2">Sets how sure the Bench must be before it says “clear to act”. <Link href="/costs">Decision costs</Link></p></section>
           {season ? <section className="mt-8"><h2 className="ruled">The season here</h2>
             <p className="mt-2">The flora’s calendars are those of the lowlands of the temperate north. Where spring comes later than there, autumn comes earlier by as much; the stages of plants, the windows of methods and “come back from” follow.</p>
             <ActionForm action={seasonAction} label="The season here" className="grid gap-4 mt-3">

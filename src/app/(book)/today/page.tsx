@@ -38,6 +38,7 @@ export default async function TodayPage() {
           <Section title="Clear, not yet planned" aside={`${view.unplanned.length}`}>{view.unplanned.length === 0 ? <Empty>Every clear finding has its plan.</Empty> : view.unplanned.slice(0, 9).map((f) => <Line key={f.id} href={`/findings/${f.id}`} main={f.name} sub={`${f.siteName} · ${shortDay(f.day)} · ${f.madeBy}`} tape="clear" />)}</Section>
         </div>
       </div>
+      <p className="small mt-8 no-print"><Link href="/second-look">A second look at old findings</Link>: which would be judged otherwise today, with the flora, the list and the costs as they are now.</p>
     </div>
   );
 }

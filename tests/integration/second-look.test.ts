@@ -1,0 +1,104 @@
+import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
+import { closePools } from "@/db/client";
+import { makeAmendment } from "@/server/amendments";
+import { costsOf, previewCosts, setCosts } from "@/server/costs";
+import { EXAMPLES } from "@/server/cost-examples";
+import { findingDetail, saveFinding } from "@/server/findings";
+import { setStatus } from "@/server/list";
+import { secondLook, takeNewVerdict } from "@/server/second-look";
+import { asOwner, member, PINE, uuidv7 } from "../support/database";
+
+const specialist = member(["specialist", "keeper"], PINE);
+const HOGWEED = "Heracleum mantegazzianum";
+/** A giant hogweed that was looked at closely: clear to act, and not by much. */
+const MORE = [["leaf-tip", "drawn-out"], ["leaf-edge", "coarse"], ["stem-hollow", "hollow"], ["stalk-foot", "bladder"]] as const;
+const clear = { ...EXAMPLES[1], observations: [...EXAMPLES[1].observations, ...MORE.map(([character, state]) => ({ character, states: [state] })), { character: "leaf-length", value: 110 }] };
+const COSTS = { hour: 1, wrongClear: 500, missedTarget: 10, hold: 10 };
+let site = "";
+
+const save = async () => {
+  const id = uuidv7();
+  return saveFinding(specialist, { id, siteId: site, place: { longitude: 0, latitude: 0 }, day: clear.day, stage: clear.stage, observations: clear.observations });
+};
+const lookAt = async (id: string) => (await secondLook(specialist)).changed.find((f) => f.id === id);
+
+beforeAll(async () => {
+  site = await asOwner(async (client) => (await client.query("SELECT id FROM site WHERE district_id = $1 LIMIT 1", [PINE])).rows[0].id);
+  await setStatus(specialist, { taxon: HOGWEED, status: "target" });
+});
+/** Findings cannot be deleted: each test makes its own, and leaves it. */
+afterEach(async () => {
+  await asOwner((client) => client.query("DELETE FROM amendment WHERE district_id = $1", [PINE]));
+  await setCosts(specialist, COSTS);
+  await setStatus(specialist, { taxon: HOGWEED, status: "target" });
+});
+afterAll(closePools);
+
+describe("a second look at old findings", () => {
+  it("finds nothing where nothing changed", async () => {
+    const { id, verdict } = await save();
+    expect(verdict).toBe("clear");
+    expect(await lookAt(id)).toBeUndefined();
+  });
+
+  it("names the costs where under the old ones the verdict would stand, and rewrites nothing", async () => {
+    const { id } = await save();
+    await setCosts(specialist, { ...COSTS, wrongClear: 50_000 });
+    expect(await lookAt(id)).toMatchObject({ before: { verdict: "clear" }, after: { verdict: "hold" }, why: expect.stringContaining("costs") });
+    expect((await findingDetail(specialist, id)).line.verdict).toBe("clear");
+  });
+
+  it("names the list where a target is kept from now on", async () => {
+    const { id } = await save();
+    await setStatus(specialist, { taxon: HOGWEED, status: "protected" });
+    expect(await lookAt(id)).toMatchObject({ after: { verdict: "keep" }, why: expect.stringContaining("the list") });
+  });
+
+  it("names a score corrected here where by the shipped flora the verdict would stand", async () => {
+    const { id } = await save();
+    for (const [key, value] of [["stem-marks", "plain"], ["stem-hair", "none"], ["stem-hollow", "solid"]]) await makeAmendment(specialist, { taxon: HOGWEED, key, value, reason: "Twelve plants below the weir, all of them so." });
+    expect(await lookAt(id)).toMatchObject({ why: expect.stringContaining("corrected in this district") });
+  });
+
+  it("takes the new verdict as an event that follows the old one, when a person says so", async () => {
+    const { id } = await save();
+    await setCosts(specialist, { ...COSTS, wrongClear: 50_000 });
+    expect(await takeNewVerdict(specialist, { findingId: id })).toMatchObject({ verdict: "hold", dropped: 0 });
+    const { line, events } = await findingDetail(specialist, id);
+    expect(line.verdict).toBe("hold");
+    expect(events.filter((e) => e.kind === "verdict")).toHaveLength(2);
+    expect(await lookAt(id)).toBeUndefined();
+  });
+
+  it("does not know the findings of another district", async () => {
+    await expect(takeNewVerdict(specialist, { findingId: uuidv7() })).rejects.toMatchObject({ status: 404 });
+  });
+});
+
+describe("what a wrong act costs", () => {
+  it("is kept in hours and shown in the money it was said in", async () => {
+    await setCosts(specialist, { hour: 40, wrongClear: 20_000, missedTarget: 400, hold: 5 });
+    expect(await costsOf(specialist)).toMatchObject({ input: { hour: 40, wrongClear: 20_000, missedTarget: 400, hold: 5 }, limit: expect.closeTo(10 / 510, 6) });
+  });
+
+  it("shows on examples and on the district's findings what it would do, and stores nothing", async () => {
+    const { id } = await save();
+    const preview = await previewCosts(specialist, { ...COSTS, wrongClear: 50_000 });
+    expect(preview.limitAfter).toBeLessThan(preview.limitBefore);
+    expect(preview.examples).toHaveLength(EXAMPLES.length);
+    expect(preview.changed.map((f) => f.id)).toContain(id);
+    expect((await costsOf(specialist)).input.wrongClear).toBe(500);
+  });
+
+  it("makes no verdict laxer than 2 %, however dear a missed target", async () => {
+    expect(await setCosts(specialist, { ...COSTS, missedTarget: 1e6 })).toBe(0.02);
+  });
+
+  it.each([
+    [{ ...COSTS, hour: 0 }, "hour"],
+    [{ ...COSTS, wrongClear: "dear" }, "wrongClear"],
+    [{ ...COSTS, hold: -1 }, "hold"],
+  ])("refuses what is no cost, and names it", async (input, field) => {
+    await expect(setCosts(specialist, input)).rejects.toMatchObject({ issues: [expect.objectContaining({ path: [field] })] });
+  });
+});
