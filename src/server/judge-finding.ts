@@ -1,4 +1,5 @@
-import { type Case, decide, identify, type Identification, judge, type Model } from "@/core/identify";
+import { type Case, decide, identify, type Identification, judge, type Model, verdictReason } from "@/core/identify";
+import type { Told } from "@/core/outbox";
 
 /** A verdict as it is kept: what the engine said, and the versions that made it say so. */
 export interface VerdictRecord {
@@ -9,11 +10,17 @@ export interface VerdictRecord {
 /** The engine's word on a case, and the columns that repeat it. */
 export function judgeFinding(model: Model, given: Case) {
   const identification = identify(model, given);
-  const result = decide(judge(model, given));
   const isProtected = identification.candidates.some((c) => c.status === "protected" && c.probability > 0.1);
   return {
     identification,
-    columns: { verdict: result.verdict, because: identification.because, taxon: identification.about, reportFirst: result.reportFirst, settleFrom: result.verdict === "hold" || result.verdict === "open" ? (identification.next.later[0]?.from ?? null) : null, protected: isProtected },
+    columns: { verdict: identification.verdict, because: identification.because, taxon: identification.about, reportFirst: identification.reportFirst ?? false, settleFrom: identification.verdict === "hold" || identification.verdict === "open" ? (identification.next.later[0]?.from ?? null) : null, protected: isProtected },
   };
 }
 
+/** The verdict alone, without what to look at next: for reckoning many findings again. */
+export function verdictOn(model: Model, given: Case): Told & { because: string } {
+  const judgement = judge(model, given);
+  const result = decide(judgement);
+  const named = result.about >= 0 && ["clear", "hold", "keep"].includes(result.verdict);
+  return { verdict: result.verdict, taxon: named ? model.flora.taxa[result.about].name : null, because: verdictReason(judgement, result) };
+}

@@ -6,7 +6,7 @@ import type { Told } from "@/core/outbox";
 import type { Transaction } from "@/db/client";
 import { finding, findingEvent, site } from "@/db/schema";
 import { caseMaker } from "./findings";
-import { judgeFinding, type VerdictRecord } from "./judge-finding";
+import { type VerdictRecord, verdictOn } from "./judge-finding";
 
 const seenSchema = z.object({ day: z.string(), stage: z.enum(STAGES).nullable(), kit: caseSchema.shape.kit, observations: z.array(observationSchema) });
 
@@ -46,7 +46,6 @@ export interface Reckoning extends Told {
   because: string;
   listVersion: string;
   case: Case;
-  judged: ReturnType<typeof judgeFinding>;
 }
 
 /** One reckoner for many findings: places, lists and counts are read once. */
@@ -55,9 +54,9 @@ export async function reckoner(tx: Transaction) {
   return async (old: Pick<OldFinding, "id" | "siteId" | "seen">, model: Model, costs?: Costs): Promise<Reckoning> => {
     const { case: given, listVersion } = await make(old.siteId, { ...old.seen, id: old.id });
     const own = costs ? { ...given, costs } : given;
-    const judged = judgeFinding(model, own);
+    const told = verdictOn(model, own);
     // Others wait for this process too: between two findings they are let in.
     await new Promise((resolve) => setImmediate(resolve));
-    return { verdict: judged.columns.verdict, taxon: judged.columns.taxon, because: judged.columns.because, listVersion, case: own, judged };
+    return { ...told, listVersion, case: own };
   };
 }

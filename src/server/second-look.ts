@@ -10,6 +10,7 @@ import { districtModel } from "./amendments";
 import { changedVerdict } from "./changed-verdicts";
 import { notFound, Refusal } from "./faults";
 import { ENGINE_VERSION, shippedModel } from "./flora";
+import { judgeFinding } from "./judge-finding";
 import { type OldFinding, oldFindings, reckoner, type Reckoning } from "./reckon";
 import { asMember, type Member } from "./session";
 
@@ -63,8 +64,9 @@ export async function takeNewVerdict(member: Member, raw: unknown): Promise<{ nu
     if (old.overruled) throw new Refusal(400, "A specialist overruled this finding in writing: that stands until a specialist says otherwise.");
     const model = await districtModel(tx);
     const now = await (await reckoner(tx))(old, model);
-    await tx.insert(findingEvent).values({ districtId: member.districtId, id: uuidv7(), findingId, kind: "verdict", by: member.personName, body: { identification: now.judged.identification, versions: { flora: model.flora.version, list: now.listVersion, costs: now.case.costs, engine: ENGINE_VERSION } } });
-    await tx.update(finding).set(now.judged.columns).where(eq(finding.id, findingId));
+    const judged = judgeFinding(model, now.case);
+    await tx.insert(findingEvent).values({ districtId: member.districtId, id: uuidv7(), findingId, kind: "verdict", by: member.personName, body: { identification: judged.identification, versions: { flora: model.flora.version, list: now.listVersion, costs: now.case.costs, engine: ENGINE_VERSION } } });
+    await tx.update(finding).set(judged.columns).where(eq(finding.id, findingId));
     return { number: old.number, verdict: now.verdict, dropped: now.verdict === "clear" ? 0 : await dropPlans(tx, findingId) };
   });
 }

@@ -9,8 +9,8 @@ declare const self: ServiceWorkerGlobalScope & WorkerGlobalScope;
 
 /** The page that works from the device alone: it reads from its address what is wanted. */
 const SHELL = "/field";
-/** Longer than this nobody in a field waits for a page. */
-const PATIENCE_MS = 8000;
+/** How long a page may take: long where the device says that it has a signal, for some pages reckon for seconds. */
+const PATIENCE_MS = { online: 40_000, offline: 3_000 };
 
 const serwist: Serwist = new Serwist({
   precacheEntries: self.__SW_MANIFEST,
@@ -22,7 +22,7 @@ const serwist: Serwist = new Serwist({
       matcher: ({ request, url, sameOrigin }) => sameOrigin && request.mode === "navigate" && !url.pathname.startsWith("/api/"),
       handler: async ({ request }): Promise<Response> => {
         try {
-          return await fetch(request, { signal: AbortSignal.timeout(PATIENCE_MS) });
+          return await fetch(request, { signal: AbortSignal.timeout(navigator.onLine ? PATIENCE_MS.online : PATIENCE_MS.offline) });
         } catch {
           return (await serwist.matchPrecache(SHELL)) ?? Response.error();
         }

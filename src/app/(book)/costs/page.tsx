@@ -43,11 +43,11 @@ export default async function CostsPage({ searchParams }: { searchParams: Promis
             <thead><tr className="small"><th scope="col">What was seen</th><th scope="col">Now</th><th scope="col">With these costs</th></tr></thead>
             <tbody>{preview.examples.map((e) => <tr key={e.name} className="row align-top"><th scope="row" className="font-normal py-2 pr-3">{e.name}</th><td className="py-2"><TapePiece verdict={e.before.verdict} /> <span className="small">{e.before.name}</span></td><td className="py-2"><TapePiece verdict={e.after.verdict} /> <span className={e.before.verdict === e.after.verdict ? "small" : "font-semibold"}>{e.after.name}</span></td></tr>)}</tbody>
           </table>
-          <div className="mt-4"><VerdictChanges changed={preview.changed} reckoned={preview.reckoned} aside="of this district" /></div>
           <ActionForm action={costsAction} label="Save these costs" className="mt-4 flex flex-wrap gap-3 items-center">
             {FIELDS.map((f) => <input key={f.name} type="hidden" name={f.name} value={preview.input[f.name]} />)}
             <button type="submit" className="button press">Save these costs</button>
           </ActionForm>
+          <div className="mt-4"><VerdictChanges changed={preview.changed} reckoned={preview.reckoned} aside="of this district" /></div>
         </section>
       ) : null}
     </div>
