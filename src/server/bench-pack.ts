@@ -8,7 +8,7 @@ import { listFor } from "./list";
 import { asMember, deviceKey, type Member } from "./session";
 
 /** All that the Bench needs of this member's district besides the flora, for the page and for the device. */
-export async function benchPackOf(member: Member) {
+export async function benchPackOf(member: Member, demonstration: boolean) {
   const [sites, patches] = await Promise.all([siteLines(member), patchLines(member)]);
   const { lists, whole, here, confirmed, flora } = await asMember(member, async (tx) => {
     const lists = new Map<string, Awaited<ReturnType<typeof listFor>>>();
@@ -28,6 +28,7 @@ export async function benchPackOf(member: Member) {
     confirmed,
     climate: { hemisphere: here.hemisphere, seasonShift: here.seasonShift },
     today: todayIn(here.zone),
+    demonstration,
     maySave: member.roles.some((r) => r === "scout" || r === "specialist"),
   };
 }

@@ -10,6 +10,7 @@ import { commonName, ENGINE_VERSION, shippedFlora } from "./flora";
 import { districtModel } from "./amendments";
 import { judgeFinding, type VerdictRecord } from "./judge-finding";
 import { listFor } from "./list";
+import { marksOf } from "./pictures";
 import { asMember, type Member, seesProtected } from "./session";
 
 const pointSchema = z.object({ longitude: z.number().min(-180).max(180), latitude: z.number().min(-90).max(90) });
@@ -183,7 +184,8 @@ export async function findingDetail(member: Member, id: string) {
     if (!line) throw notFound("The finding");
     const events = await tx.select().from(findingEvent).where(eq(findingEvent.findingId, id)).orderBy(findingEvent.at);
     const pictures = await tx.select({ id: picture.id, simulated: picture.simulated, by: picture.by, takenAt: picture.takenAt }).from(picture).where(eq(picture.findingId, id));
+    const marks = await marksOf(tx, pictures.map((p) => p.id));
     const [{ note, zone }] = await tx.select({ note: finding.note, zone: site.zone }).from(finding).innerJoin(site, eq(site.id, finding.siteId)).where(eq(finding.id, id));
-    return { line, events, pictures, note, today: todayIn(zone) };
+    return { line, events, pictures: pictures.map((p) => ({ ...p, marks: marks.get(p.id) ?? null })), note, today: todayIn(zone) };
   });
 }

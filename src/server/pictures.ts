@@ -1,8 +1,10 @@
-import { eq } from "drizzle-orm";
+import { desc, eq, inArray } from "drizzle-orm";
 import exifr from "exifr";
 import sharp from "sharp";
 import { z } from "zod";
-import { finding, picture } from "@/db/schema";
+import { type Marks, marksSchema } from "@/core/measure";
+import type { Transaction } from "@/db/client";
+import { finding, picture, pictureMarks } from "@/db/schema";
 import { notFound, Refusal } from "./faults";
 import { asMember, type Member, seesProtected } from "./session";
 
@@ -11,7 +13,7 @@ const MOST_PIXELS = 50e6;
 const LONGEST_SIDE_PX = 2000;
 
 /** Stores a picture: real type checked, re-encoded, position data kept apart from what is shown. The same id is stored once. */
-export async function savePicture(member: Member, id: string, findingId: string, content: Buffer): Promise<void> {
+export async function savePicture(member: Member, id: string, findingId: string, content: Buffer, simulated = false): Promise<void> {
   if (!z.uuid().safeParse(id).success) throw new Refusal(400, "The picture's id is not a UUID.");
   if (content.length > MOST_PICTURE_BYTES) throw new Refusal(400, `The picture has ${Math.round(content.length / 1e6)} MB; 12 MB are allowed.`);
   const image = await encode(content);
@@ -22,7 +24,7 @@ export async function savePicture(member: Member, id: string, findingId: string,
     if (!held) throw notFound("The finding");
     await tx
       .insert(picture)
-      .values({ districtId: member.districtId, id, findingId, content: image.data, widthPx: image.info.width, heightPx: image.info.height, takenAt: taken?.DateTimeOriginal ?? null, longitude: position?.longitude ?? null, latitude: position?.latitude ?? null, by: member.personName })
+      .values({ districtId: member.districtId, id, findingId, content: image.data, widthPx: image.info.width, heightPx: image.info.height, takenAt: taken?.DateTimeOriginal ?? null, longitude: position?.longitude ?? null, latitude: position?.latitude ?? null, simulated, by: member.personName })
       .onConflictDoNothing();
   });
 }
@@ -45,4 +47,24 @@ export async function pictureContent(member: Member, id: string): Promise<Buffer
     if (!row || (row.hidden && !seesProtected(member))) throw notFound("The picture");
     return row.content;
   });
+}
+
+const marksInputSchema = z.object({ id: z.uuid(), marks: marksSchema });
+
+/** Keeps what was marked on a picture. The same id is stored once; marking anew adds, and takes nothing away. */
+export async function saveMarks(member: Member, pictureId: string, raw: unknown): Promise<void> {
+  if (!z.uuid().safeParse(pictureId).success) throw new Refusal(400, "The picture's id is not a UUID.");
+  const input = marksInputSchema.parse(raw);
+  await asMember(member, async (tx) => {
+    const [held] = await tx.select({ id: picture.id }).from(picture).where(eq(picture.id, pictureId));
+    if (!held) throw notFound("The picture");
+    await tx.insert(pictureMarks).values({ districtId: member.districtId, id: input.id, pictureId, marks: input.marks, by: member.personName }).onConflictDoNothing();
+  });
+}
+
+/** The last marks of each of these pictures. */
+export async function marksOf(tx: Transaction, pictures: string[]): Promise<Map<string, Marks>> {
+  if (pictures.length === 0) return new Map();
+  const rows = await tx.select().from(pictureMarks).where(inArray(pictureMarks.pictureId, pictures)).orderBy(desc(pictureMarks.at), desc(pictureMarks.id));
+  return new Map([...rows].reverse().map((row) => [row.pictureId, row.marks]));
 }

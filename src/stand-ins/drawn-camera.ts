@@ -29,11 +29,11 @@ export function drawSample(seed: number): { svg: string; truth: SampleTruth } {
   const notchDegrees = between(35, 110);
   const turn = between(-0.5, 0.5);
   const leaf = leafOutline(blade, notchDegrees);
-  const place = ([x, y]: Point): Point => [88 + x * Math.cos(turn) - y * Math.sin(turn), 40 + x * Math.sin(turn) + y * Math.cos(turn)];
+  const place = ([x, y]: Point): Point => [100 + x * Math.cos(turn) - y * Math.sin(turn), 40 + x * Math.sin(turn) + y * Math.cos(turn)];
   const cardTurn = between(-0.25, 0.25);
   const card: Point[] = ([[0, 0], [CARD[0], 0], CARD, [0, CARD[1]]] as Point[]).map(([x, y]) => [-25 + x * Math.cos(cardTurn) - y * Math.sin(cardTurn), -25 + x * Math.sin(cardTurn) + y * Math.cos(cardTurn)]);
   const see = camera(between(-0.5, 0.5), between(-0.5, 0.5), between(-0.2, 0.2), [...card, ...leaf.outline.map(place), place([0, stalk])]);
-  const spotsMm: Point[] = Array.from({ length: 3 + chance.below(8) }, (_, i) => place([between(-0.2, 0.2) * blade, -blade * (0.25 + 0.06 * i)]));
+  const spotsMm: Point[] = Array.from({ length: 3 + chance.below(8) }, (_, i) => place([between(-0.08, 0.08) * blade, -blade * (0.25 + 0.06 * i)]));
   const px = {
     corners: card.map(see),
     outline: leaf.outline.map((p) => see(place(p))),

@@ -9,6 +9,7 @@ import { useDraft } from "./draft";
 import { Evidence, type SlipKind } from "./evidence";
 import { AnyPart } from "./any-part";
 import { Hedge } from "./hedge";
+import { MeasureOn, OpenPicture, wantedOf } from "./measure-picture";
 import { NameInMind, useDoubts } from "./name-in-mind";
 import { Question, type Sure } from "./question";
 import { SavePanel } from "./save-panel";
@@ -52,6 +53,8 @@ export function Bench(props: BenchProps) {
   const [chosen, setChosen] = useState<string | null>(null);
   /** why the finding saved last waits on this device */
   const [waits, setWaits] = useState<string | null>(null);
+  /** the picture that is being measured on, and for which part */
+  const [measuring, setMeasuring] = useState<{ picture: string; character: string | null } | null>(null);
   const [sheet, setSheet] = useState<"none" | "fits" | "save" | "any">("none");
   const site = props.pack.sites.find((s) => s.id === draft?.siteId) ?? first;
   const input = useMemo<CaseInput | null>(() => (draft && site ? { id: draft.id, day: draft.day, ...props.pack.climate, stage: draft.stage, kit: kit as CaseInput["kit"], setting: site.setting, list: site.status, actions: site.actions, confirmed: props.pack.confirmed, costs: props.pack.costs, observations: draft.observations } : null), [draft, site, kit, props.pack.climate, props.pack.confirmed, props.pack.costs]);
@@ -139,6 +142,9 @@ export function Bench(props: BenchProps) {
   const todo = !found || draft.observations.length === 0 ? undefined : todoFor(found, state.vocabulary.characters);
   const others = offered.filter((c) => c.character !== character?.id && !draft.observations.some((o) => o.character === c.character)).slice(0, 4);
   const nameOf = (id: string) => state.vocabulary.characters.find((c) => c.id === id)?.name ?? id;
+  const measured = character !== null && character.states.length === 0;
+  const onSheet = measuring ? shelf.pictures.find((p) => p.id === measuring.picture) : undefined;
+  const measuredFor = measuring ? state.vocabulary.characters.find((c) => c.id === measuring.character) : undefined;
   const idOf = (taxon: string) => state.vocabulary.taxa.find((t) => t.name === taxon)?.id ?? "";
   const upToDate = view?.evidence.length === draft.observations.length;
   const slips = draft.observations.map((o): SlipKind | null => (upToDate ? (found?.slips.find((slip) => slip.character === o.character)?.kind ?? null) : null));
@@ -172,7 +178,7 @@ export function Bench(props: BenchProps) {
           {!draft.stageAsked ? (
             <StageQuestion onAnswer={setStage} />
           ) : character ? (
-            <Question character={character} why={nextCheck?.why ?? ""} caution={nextCheck?.caution === "gloves" ? "Gloves on: a plant that still fits harms the skin." : undefined} sure={sure} known={state.vocabulary.plainNames} onSure={setSure} onAnswer={answerNow} />
+            <Question character={character} why={nextCheck?.why ?? ""} caution={nextCheck?.caution === "gloves" ? "Gloves on: a plant that still fits harms the skin." : undefined} sure={sure} known={state.vocabulary.plainNames} onPicture={measured ? <MeasureOn pictures={shelf.pictures} mayDraw={props.pack.demonstration} onPicture={(p) => setMeasuring({ picture: p.id, character: character.id })} onFiles={async (files, drawn) => { const [added] = await shelf.addPictures(draft.id, files, drawn); if (added) setMeasuring({ picture: added.id, character: character.id }); }} /> : undefined} onSure={setSure} onAnswer={answerNow} />
           ) : view ? (
             <section><h1 className="text-[24px]">Nothing more to ask at this stage, with this kit</h1><p className="mt-2">Save it as it stands, or choose any part below.</p></section>
           ) : (
@@ -196,10 +202,11 @@ export function Bench(props: BenchProps) {
             {input && subject && (draft.observations.length > 0 || testing) ? <SeasonReplay taxon={subject} name={state.vocabulary.plainNames[subject] ?? subject} place={draft.siteId} input={input} engine={engine} nameOf={nameOf} /> : null}
           </div>
           <div className={sheet === "save" ? "" : "hidden lg:block"}>
-            <SavePanel pack={props.pack} draft={draft} site={site} pictures={shelf.pictures} kit={kit} found={found ?? null} onChange={shelf.change} onAddPictures={shelf.addPictures} onRemovePicture={shelf.removePicture} onLaidOut={(fresh) => { shelf.begin(fresh); setSheet("none"); }} onWaiting={setWaits} />
+            <SavePanel pack={props.pack} draft={draft} site={site} pictures={shelf.pictures} kit={kit} found={found ?? null} onChange={shelf.change} onAddPictures={shelf.addPictures} onMeasure={(picture) => setMeasuring({ picture, character: measured ? character.id : null })} onRemovePicture={shelf.removePicture} onLaidOut={(fresh) => { shelf.begin(fresh); setSheet("none"); }} onWaiting={setWaits} />
           </div>
         </div>
       </div>
+      {measuring && onSheet ? <OpenPicture picture={onSheet} wanted={measuredFor ? wantedOf(measuredFor) : null} onKeep={(marks) => shelf.keepMarks(onSheet.id, marks)} onUse={measuredFor ? (values, half) => { answer({ character: measuredFor.id, values: values.map((v) => Number(v.toPrecision(4))), half: Number(half.toPrecision(3)), sure }); setMeasuring(null); } : undefined} onClose={() => setMeasuring(null)} /> : null}
       <div className="lg:hidden fixed bottom-0 inset-x-0 z-30 grid grid-cols-4 border-t border-[var(--line)] bg-[var(--paper)] no-print">
         <BarButton onClick={undo} disabled={!draft.stageAsked}>↶ Undo</BarButton>
         <BarButton pressed={sheet === "fits"} onClick={() => toggle("fits")}>Who fits</BarButton>

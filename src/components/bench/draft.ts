@@ -1,6 +1,7 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
+import type { Marks } from "@/core/measure";
 import type { Draft, StoredPicture } from "../device/kept";
 import { openStore as open } from "../device/store";
 
@@ -61,10 +62,17 @@ export function useDraft(key: string, start: () => Draft) {
     change(earlier);
     setEarlier(begun);
   }, [earlier, change]);
-  const addPictures = useCallback(async (draftId: string, files: File[]) => {
-    const added = files.map((file) => ({ id: uuidv7(), draftId, name: file.name, blob: file as Blob }));
+  const addPictures = useCallback(async (draftId: string, files: File[], drawn = false) => {
+    const added: StoredPicture[] = files.map((file) => ({ id: uuidv7(), draftId, name: file.name, blob: file as Blob, ...(drawn ? { drawn } : {}) }));
     await open().then((s) => s.pictures.bulkPut(added)).catch(() => undefined);
     setPictures((old) => [...old, ...added]);
+    return added;
+  }, []);
+  /** Keeps what was measured on a picture with it. */
+  const keepMarks = useCallback(async (id: string, marks: Marks) => {
+    const marksId = uuidv7();
+    await open().then((s) => s.pictures.update(id, { marks, marksId })).catch(() => undefined);
+    setPictures((old) => old.map((p) => (p.id === id ? { ...p, marks, marksId } : p)));
   }, []);
   const removePicture = useCallback(async (id: string) => {
     await open().then((s) => s.pictures.delete(id)).catch(() => undefined);
@@ -75,5 +83,5 @@ export function useDraft(key: string, start: () => Draft) {
     setPictures([]);
     setDraft(fresh);
   }, []);
-  return { draft, earlier, takeUpEarlier, pictures, change, addPictures, removePicture, begin };
+  return { draft, earlier, takeUpEarlier, pictures, change, addPictures, keepMarks, removePicture, begin };
 }

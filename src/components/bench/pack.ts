@@ -17,4 +17,6 @@ export interface BenchPack {
   climate: Climate;
   today: string;
   maySave: boolean;
+  /** drawn photographs may be asked for */
+  demonstration: boolean;
 }

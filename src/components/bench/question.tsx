@@ -1,5 +1,5 @@
 "use client";
-import { memo, useState } from "react";
+import { memo, type ReactNode, useState } from "react";
 import type { Character, ObservationInput } from "@/core/identify";
 import { NOT_DRAWN } from "@/drawings/not-drawn";
 import { LazyPicture } from "./lazy-picture";
@@ -7,7 +7,7 @@ import { LazyPicture } from "./lazy-picture";
 export type Sure = "sure" | "likely" | "guess";
 
 /** One question with its drawn answers, and the three that are always there. */
-export const Question = memo(function Question({ character, why, caution, sure, known, onSure, onAnswer }: { character: Character; why: string; caution?: string; sure: Sure; /** plants that may stand beside it, by accepted name */ known: Record<string, string>; onSure: (s: Sure) => void; onAnswer: (o: ObservationInput) => void }) {
+export const Question = memo(function Question({ character, why, caution, sure, known, onPicture, onSure, onAnswer }: { character: Character; why: string; caution?: string; sure: Sure; /** plants that may stand beside it, by accepted name */ known: Record<string, string>; /** where a measured part can be measured on a picture */ onPicture?: ReactNode; onSure: (s: Sure) => void; onAnswer: (o: ObservationInput) => void }) {
   const [against, setAgainst] = useState("");
   return (
     <section aria-labelledby="question" data-character={character.id}>
@@ -17,7 +17,7 @@ export const Question = memo(function Question({ character, why, caution, sure, 
         {caution ? <strong className="text-[var(--madder)]"> {caution}</strong> : null}
       </p>
       {character.comparative ? <Beside known={known} against={against} onChoose={setAgainst} /> : null}
-      {character.comparative && !(against in known) ? null : character.states.length > 0 ? <StateAnswers key={character.id} character={character} sure={sure} onAnswer={character.comparative ? (o) => onAnswer({ ...o, against }) : onAnswer} /> : <NumberAnswer key={character.id} character={character} sure={sure} onAnswer={onAnswer} />}
+      {character.comparative && !(against in known) ? null : character.states.length > 0 ? <StateAnswers key={character.id} character={character} sure={sure} onAnswer={character.comparative ? (o) => onAnswer({ ...o, against }) : onAnswer} /> : <><NumberAnswer key={character.id} character={character} sure={sure} onAnswer={onAnswer} />{onPicture}</>}
       <div className="mt-1 py-2 flex flex-wrap gap-2 items-center justify-between sticky bottom-[61px] z-10 bg-[var(--sheet)] lg:static">
         <span className="flex gap-2">
           <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "cannot-tell" })}>Can’t tell <span className="keycap" aria-hidden>0</span></button>

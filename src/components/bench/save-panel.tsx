@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { memo, useEffect, useState } from "react";
 import type { Identification } from "@/core/identify";
 import { layOut, sendWaiting } from "../device/outbox";
-import type { Draft, FindingBody } from "../device/kept";
+import type { Draft, FindingBody, StoredPicture } from "../device/kept";
 import type { BenchPack } from "./pack";
 import type { BenchSite } from "./site";
 
@@ -14,13 +14,14 @@ interface Props {
   pack: BenchPack;
   draft: Draft;
   site: BenchSite;
-  pictures: { id: string; name: string; blob: Blob }[];
+  pictures: StoredPicture[];
   /** what is at hand */
   kit: string[];
   /** what the Bench says now: kept with the finding and compared with the server's word */
   found: Identification | null;
   onChange: (draft: Draft) => void;
   onAddPictures: (draftId: string, files: File[]) => void;
+  onMeasure: (picture: string) => void;
   onRemovePicture: (id: string) => void;
   /** the finding lies in the outbox; this is the new draft */
   onLaidOut: (fresh: Draft) => void;
@@ -31,7 +32,7 @@ interface Props {
 type Sending = { status: "idle" } | { status: "sending" } | { status: "failed"; why: string };
 
 /** Saves what was seen as a finding on a site at a point. It goes by way of the outbox of this device, so that nothing is lost without a signal. */
-export const SavePanel = memo(function SavePanel({ pack, draft, site, pictures, kit, found, onChange, onAddPictures, onRemovePicture, onLaidOut, onWaiting }: Props) {
+export const SavePanel = memo(function SavePanel({ pack, draft, site, pictures, kit, found, onChange, onAddPictures, onMeasure, onRemovePicture, onLaidOut, onWaiting }: Props) {
   const router = useRouter();
   const [sending, setSending] = useState<Sending>({ status: "idle" });
   const [mapOpen, setMapOpen] = useState(false);
@@ -66,7 +67,7 @@ export const SavePanel = memo(function SavePanel({ pack, draft, site, pictures, 
         <label className="field sm:col-span-2"><span className="label">Note</span><textarea value={draft.note} maxLength={4000} onChange={(e) => onChange({ ...draft, note: e.target.value })} /></label>
         <div className="sm:col-span-2">
           <label className="button"><span>Add pictures</span><input type="file" accept="image/*" multiple className="sr-only" onChange={(e) => { onAddPictures(draft.id, [...(e.target.files ?? [])]); e.target.value = ""; }} /></label>
-          <ul className="flex flex-wrap gap-2 mt-2">{pictures.map((p) => <li key={p.id} className="relative"><Thumb blob={p.blob} name={p.name} /><button type="button" className="button !min-h-[44px] !px-3 absolute bottom-0 right-0 bg-[var(--sheet)]" aria-label={`Remove ${p.name}`} onClick={() => onRemovePicture(p.id)}>×</button></li>)}</ul>
+          <ul className="flex flex-wrap gap-2 mt-2">{pictures.map((p) => <li key={p.id} className="relative"><Thumb blob={p.blob} name={p.name} /><button type="button" className="button !min-h-[44px] !px-3 absolute top-[52px] right-0 bg-[var(--sheet)]" aria-label={`Remove ${p.name}`} onClick={() => onRemovePicture(p.id)}>×</button><button type="button" className="plain-button small block min-h-[44px]" onClick={() => onMeasure(p.id)}>{p.marks ? `Measured: ${p.marks.marks.length}` : "Measure"}</button></li>)}</ul>
         </div>
       </div>
       {pack.maySave ? null : <p className="mt-2">You may look, but saving needs the role of scout or specialist in this district.</p>}

@@ -1,5 +1,6 @@
 import { v7 as uuidv7 } from "uuid";
 import type { ObservationInput, Stage } from "@/core/identify";
+import type { Marks } from "@/core/measure";
 import type { Told } from "@/core/outbox";
 
 /** A finding in the making. It lives on the device until the server has it: reload, a dead tab or no signal lose nothing. */
@@ -23,6 +24,11 @@ export interface StoredPicture {
   draftId: string;
   name: string;
   blob: Blob;
+  /** it was drawn by the camera's stand-in, and not taken */
+  drawn?: boolean;
+  /** what was measured on it, and the id under which that is sent */
+  marks?: Marks;
+  marksId?: string;
 }
 
 /** What is sent of a finding; the verdict is not among it. */

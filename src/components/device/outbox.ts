@@ -74,8 +74,12 @@ async function sendOne(item: OutboxItem, sent: Sent["sent"]): Promise<string | n
 }
 
 async function sendPicture(item: OutboxItem, picture: StoredPicture): Promise<{ waits?: string; fault?: string }> {
-  const answer = await ask(`/api/v1/pictures/${picture.id}?finding=${item.id}`, item.key, { method: "PUT", body: picture.blob });
-  const step = stepAfter(answer.status, answer.message);
+  const answer = await ask(`/api/v1/pictures/${picture.id}?finding=${item.id}${picture.drawn ? "&drawn" : ""}`, item.key, { method: "PUT", body: picture.blob });
+  let step = stepAfter(answer.status, answer.message);
+  if (step.kind === "held" && picture.marks) {
+    const kept = await ask(`/api/v1/pictures/${picture.id}/marks`, item.key, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ id: picture.marksId, marks: picture.marks }) });
+    step = stepAfter(kept.status, kept.message);
+  }
   if (step.kind === "held") return {};
   return step.kind === "refused" ? { fault: `picture ${picture.name}: ${step.why}` } : { waits: step.why };
 }

@@ -10,6 +10,8 @@ export const observationSchema = z.object({
   join: z.enum(["any", "all"]).default("any"),
   value: z.number().finite().nonnegative().optional(),
   values: z.array(z.number().finite().nonnegative()).min(1).max(100).optional(),
+  /** half of the 95 % interval of a measurement, where it is known: a reading off a photograph tells its own */
+  half: z.number().finite().nonnegative().optional(),
   of: z.object({ yes: z.number().int().nonnegative(), n: z.number().int().positive().max(1000) }).optional(),
   sure: z.enum(["sure", "likely", "guess"]).default("sure"),
   position: z.enum(POSITIONS).optional(),

@@ -39,7 +39,8 @@ export function describeObservation(judgement: Judgement, index: number): string
   if (observation.answer === "cannot-tell") return `${character.name}: can't tell`;
   if (observation.answer === "not-there-yet") return `${character.name}: not there yet`;
   const values = observation.values ?? (observation.value === undefined ? null : [observation.value]);
-  if (values) return `${character.name}: ${values.join(", ")} ${character.unit}${sure}`;
+  const within = observation.half === undefined ? "" : ` ± ${Number(observation.half.toPrecision(2))}`;
+  if (values) return `${character.name}: ${values.map((v) => Number(v.toPrecision(3))).join(", ")}${within} ${character.unit}${sure}`;
   const beside = observation.against ? ` ${observation.states?.[0] === "same" ? "as" : "than"} ${plainName(judgement, judgement.model.taxonIndex.get(observation.against) as number)}` : "";
   const names = (observation.states ?? ["none"]).map((id) => stateName(character, id));
   const looked = observation.answer === "absent" && observation.states ? "looked for and absent: " : "";

@@ -2,7 +2,7 @@ import { InputError } from "../errors";
 import type { Observation } from "./case";
 import { compare, COMPARED } from "./comparative";
 import { type Character, LIFE_FORMS, STAGES } from "./flora-types";
-import { type FourPoints, minimumWidth, readingChance, readingHalfWidth } from "./measures";
+import { type FourPoints, leastHalfWidth, minimumWidth, readingChance, readingHalfWidth } from "./measures";
 import { answerChances, type Model, recordingOf, scoreFor, variesWithCondition } from "./model";
 import { confusionTable, grossErrorRate, widening } from "./observer";
 
@@ -160,7 +160,7 @@ function measureEvidence(model: Model, c: number, observation: Observation, fiel
   const values = observation.values ?? (observation.value === undefined ? [] : [observation.value]);
   if (values.length === 0) throw new InputError("no-value", `${field}.value`, observation.value, `give a number in ${character.unit}`);
   const mean = values.reduce((a, b) => a + b, 0) / values.length;
-  const half = readingHalfWidth(character.kind, mean, values.length, widening(observation.sure));
+  const half = observation.half === undefined ? readingHalfWidth(character.kind, mean, values.length, widening(observation.sure)) : Math.max(leastHalfWidth(character.kind), observation.half * widening(observation.sure));
   const width = minimumWidth(character.kind);
   const byForm = measuredBackground(model, c, mean, half, width);
   const gross = grossErrorRate(character, model.observerError, observation.sure);

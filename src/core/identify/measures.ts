@@ -54,8 +54,11 @@ export function readingHalfWidth(kind: string, value: number, repeats: number, w
   const relative = kind === "count" ? 0.04 : 0.08;
   const floor = kind === "count" ? 0.5 : kind === "angle" ? 4 : 0.15;
   const width = Math.max(floor, relative * Math.abs(value)) * widen;
-  return Math.max(kind === "count" ? 0.5 : 0.05, width / Math.sqrt(repeats));
+  return Math.max(leastHalfWidth(kind), width / Math.sqrt(repeats));
 }
+
+/** No reading is trusted further than this, in the character's unit. */
+export const leastHalfWidth = (kind: string): number => (kind === "count" ? 0.5 : 0.05);
 
 /** Smallest width of a step for this kind of character, in its unit. */
 export function minimumWidth(kind: string): number {

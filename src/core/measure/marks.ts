@@ -47,7 +47,7 @@ export function measure({ calibration, pointingPx }: Pick<Marks, "calibration" |
   if (mark.points.length < least) throw new InputError("too-few-points", "points", mark.points.length, `${mark.tool} needs ${least} points`);
   if (mark.tool === "count") return { value: mark.points.length, half: 0, unit: "" };
   const calibrating = calibration?.points ?? [];
-  const value = (points: Point[]) => valueOf(mark.tool, calibration && { ...calibration, points: points.slice(mark.points.length) }, points.slice(0, mark.points.length));
+  const value = (points: Point[]) => amountOf(mark.tool, calibration && { ...calibration, points: points.slice(mark.points.length) }, points.slice(0, mark.points.length));
   const points = [...mark.points, ...calibrating];
   const middle = value(points);
   let variance = 0;
@@ -69,7 +69,7 @@ function unitOf(tool: Tool, scaled: boolean): Measured["unit"] {
   return scaled ? "mm" : "px";
 }
 
-function valueOf(tool: Tool, calibration: Calibration | null, marked: Point[]): number {
+function amountOf(tool: Tool, calibration: Calibration | null, marked: Point[]): number {
   const map = toPlane(calibration);
   const points = marked.map((p) => map(p));
   if (tool === "ratio") return distance(points[0], points[1]) / Math.max(1e-9, distance(points[1], points[2]));

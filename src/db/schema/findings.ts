@@ -1,4 +1,5 @@
 import { boolean, date, doublePrecision, index, integer, jsonb, pgTable, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import type { Marks } from "@/core/measure";
 import { bytes, createdAt, districtId, geometry } from "./columns";
 import { patch, site } from "./ground";
 
@@ -63,4 +64,18 @@ export const picture = pgTable(
     createdAt: createdAt(),
   },
   (t) => [index("picture_finding").on(t.districtId, t.findingId)],
+);
+
+/** What was measured on a picture: each time that it is marked anew a row is added, the last one holds. */
+export const pictureMarks = pgTable(
+  "picture_marks",
+  {
+    districtId: districtId(),
+    id: uuid("id").primaryKey(),
+    pictureId: uuid("picture_id").notNull().references(() => picture.id),
+    marks: jsonb("marks").$type<Marks>().notNull(),
+    by: text("by").notNull(),
+    at: timestamp("at", { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [index("picture_marks_picture").on(t.districtId, t.pictureId, t.at)],
 );

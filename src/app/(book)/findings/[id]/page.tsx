@@ -3,6 +3,7 @@ import { notFound } from "next/navigation";
 import { overruleAction } from "@/app/actions";
 import { fullDay } from "@/components/dates";
 import { STATUS_WORDS, StatusMark, Tape } from "@/components/marks";
+import { MeasuredPicture } from "@/components/measure/measured-picture";
 import { ActionForm, Field } from "@/components/ui/action-form";
 import type { Observation } from "@/core/identify";
 import { Refusal } from "@/server/faults";
@@ -22,6 +23,7 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
   const { line } = view;
   const verdict = view.events.findLast((e) => e.kind === "verdict")?.body as VerdictRecord | undefined;
   const seen = view.events.filter((e) => e.kind === "observations").flatMap((e) => (e.body as { observations: Observation[] }).observations);
+  const verdicts = view.events.filter((e) => e.kind === "verdict");
   const overrulings = view.events.filter((e) => e.kind === "overruling");
   const specialist = member.roles.includes("specialist");
   const mayPlan = line.verdict === "clear" || line.overruled;
@@ -43,7 +45,7 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
           </ul>
           {mayPlan ? null : <p className="mt-3">No work can be planned on this: the verdict is not clear to act. {specialist ? "A specialist may overrule it in writing, below." : "Only a specialist may overrule it, in writing."}</p>}
           <section className="mt-6"><h2 className="ruled">What was seen</h2><ul>{seen.map((o, i) => <li key={`${o.character}-${String(i)}`} className="row py-1.5">{inWords(o)}</li>)}</ul>{view.note ? <p className="mt-3">{view.note}</p> : null}</section>
-          {view.pictures.length > 0 ? <section className="mt-6"><h2 className="ruled">Pictures</h2><ul className="flex flex-wrap gap-3 mt-2">{view.pictures.map((p) => <li key={p.id}>{/* biome-ignore lint/performance/noImgElement: served by our own route, already sized */}<img src={`/api/v1/pictures/${p.id}`} alt={`Taken by ${p.by}`} className="h-44 border border-[var(--line)]" /></li>)}</ul></section> : null}
+          {view.pictures.length > 0 ? <section className="mt-6"><h2 className="ruled">Pictures</h2><ul className="flex flex-wrap gap-3 mt-2">{view.pictures.map((p) => <li key={p.id}><MeasuredPicture id={p.id} by={p.by} drawn={p.simulated} marks={p.marks} mayMark={specialist || member.roles.includes("scout")} /></li>)}</ul></section> : null}
         </div>
         <div>
           <h2 className="ruled">Who fitted<span className="small">local · flat</span></h2>
@@ -53,6 +55,7 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
               {verdict ? <tr className="row"><th scope="row" className="text-left font-normal py-1.5"><span className="inline-flex items-center gap-2"><StatusMark status="unknown" size={16} />Not in this flora</span></th><td /><td className="figure text-right">{percent(verdict.identification.unknown)}</td><td /></tr> : null}</tbody>
           </table>
           {verdict ? <details className="mt-2"><summary className="small min-h-[44px] flex items-center">How was this computed?</summary><p className="small">By the server, from the observations alone. Flora {verdict.versions.flora}, list {verdict.versions.list}, engine {verdict.versions.engine}; costs: wrong clearing {verdict.versions.costs.wrongClear} h, missed target {verdict.versions.costs.missedTarget} h, coming back {verdict.versions.costs.hold} h. The kept side stood at {percent(verdict.identification.keptSide)}; the limit is {percent(verdict.identification.limit)}.</p></details> : null}
+          {verdicts.length > 1 ? <section className="mt-4"><h2 className="ruled">Judged before<span className="small">nothing is rewritten</span></h2><ul>{verdicts.slice(0, -1).map((e) => { const old = (e.body as VerdictRecord).identification; return <li key={e.id} className="row py-1.5"><span className="small">{fullDay(e.at.toISOString())}, {e.by}:</span> {old.verdict}. <span className="small">{old.because}</span></li>; })}</ul></section> : null}
           {specialist && line.verdict !== "clear" && !line.overruled ? (
             <section className="mt-6"><h2 className="ruled">Overrule in writing<span className="small">shows ever after</span></h2>
               <ActionForm action={overruleAction} draft={`overrule-${line.id}`} label="Overrule" className="grid gap-3 mt-3">

@@ -9,9 +9,9 @@ export async function PUT(request: Request, { params }: Context) {
   return respond(async () => {
     const member = await requireRole("scout", "specialist");
     checkMadeFor(member, request.headers.get("x-sentinel-for"));
-    const finding = new URL(request.url).searchParams.get("finding") ?? "";
+    const asked = new URL(request.url).searchParams;
     if (Number(request.headers.get("content-length") ?? 0) > MOST_PICTURE_BYTES) throw new Refusal(400, "The picture is over 12 MB.");
-    await savePicture(member, (await params).id, finding, Buffer.from(await request.arrayBuffer()));
+    await savePicture(member, (await params).id, asked.get("finding") ?? "", Buffer.from(await request.arrayBuffer()), asked.has("drawn"));
     return Response.json({ ok: true }, { status: 201 });
   });
 }
