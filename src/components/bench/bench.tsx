@@ -188,7 +188,7 @@ export function Bench(props: BenchProps) {
             <p className="mt-4 flex flex-wrap gap-2 items-center"><span className="small">Or look at:</span>{others.map((o) => <button key={o.character} type="button" className="button !min-h-[44px] !py-1 small" onClick={() => setChosen(o.character)}>{nameOf(o.character)}</button>)}</p>
           ) : null}
           <div id="any-panel" className={sheet === "any" ? "" : "hidden lg:block"}><AnyPart inputRef={search} characters={state.vocabulary.characters} askable={view?.askable ?? null} onChoose={chooseAny} /></div>
-          <Evidence rows={view && upToDate ? view.evidence : draft.observations.map((o) => ({ seen: nameOf(o.character), decibans: 0 }))} pair={view?.pair ?? null} plants={view?.field.filter((m) => m.taxon !== "unknown").slice(0, 12) ?? []} onPair={setPair} pairChosen={pair !== null} slips={slips} onRemove={remove} onRevise={(i) => { setChosen(draft.observations[i].character); bringIntoSight("question"); }} />
+          <Evidence rows={view && upToDate ? view.evidence : draft.observations.map((o) => ({ seen: nameOf(o.character), decibans: 0 }))} pair={view?.pair ?? null} plants={found?.candidates.map(({ taxon }) => ({ taxon, name: state.vocabulary.plainNames[taxon] ?? taxon })) ?? []} onPair={setPair} pairChosen={pair !== null} slips={slips} onRemove={remove} onRevise={(i) => { setChosen(draft.observations[i].character); bringIntoSight("question"); }} />
           <Later later={draft.observations.length > 0 ? (found?.next.later ?? []) : []} nameOf={nameOf} names={state.vocabulary.plainNames} />
         </div>
         <div className="px-4 md:px-6 py-4 min-w-0">

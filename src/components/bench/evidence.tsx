@@ -1,6 +1,6 @@
 "use client";
 import { StatusMark } from "../marks";
-import type { FieldMark, Side } from "./engine.worker";
+import type { Side } from "./engine.worker";
 
 export type SlipKind = "verdict-hangs-on-it" | "against-all-others";
 
@@ -12,7 +12,7 @@ interface Props {
   rows: Row[];
   pair: Side[] | null;
   /** plants that may be chosen for the pair, likeliest first */
-  plants: FieldMark[];
+  plants: { taxon: string; name: string }[];
   /** null for the likeliest on each side */
   onPair: (pair: [string, string] | null) => void;
   pairChosen: boolean;

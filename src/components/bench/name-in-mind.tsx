@@ -29,7 +29,7 @@ export function NameInMind({ taxon, names, found, field, onName }: { taxon: stri
     onName(hit?.[0] ?? null);
   };
   const mark = field.find((m) => m.taxon === taxon);
-  const rival = field.find((m) => m.taxon !== taxon);
+  const rival = field.find((m) => m.taxon !== taxon && m.taxon !== "unknown");
   const percent = (p: number) => (p < 0.01 ? "under 1 %" : `${Math.round(p * 100)} %`);
   return (
     <section className="mb-4 border-l-4 border-[var(--ink)] pl-3" aria-label="A name in mind">

@@ -2,7 +2,7 @@
 import type { Remote } from "comlink";
 import { useEffect, useRef, useState } from "react";
 import type { CaseInput, Month, Stage } from "@/core/identify";
-import { TapePiece, VERDICT_WORDS } from "../marks";
+import { TapePiece } from "../marks";
 import type { Engine } from "./engine.worker";
 import { STAGE_WORDS } from "./stage-question";
 
@@ -37,7 +37,7 @@ export function SeasonReplay({ taxon, name, place, input, engine, nameOf }: { ta
           <thead><tr className="small"><th scope="col">Month</th><th scope="col">It stands</th><th scope="col">Verdict</th><th scope="col">Looks</th></tr></thead>
           <tbody>
             {months.map((m) => (
-              <tr key={m.month} className="row align-top"><th scope="row" className="font-normal py-1.5">{MONTHS[m.month - 1]}</th><td className="py-1.5">{m.stage ? STAGE_WORDS[m.stage as Stage] : "not to be found"}</td><td className="py-1.5"><span className="inline-flex items-center gap-1"><TapePiece verdict={m.verdict} />{VERDICT_WORDS[m.verdict]}</span></td><td className="py-1.5">{m.stage ? <><span className="figure">{m.looks}</span><span className="small"> · {m.characters.slice(0, 3).map(nameOf).join(", ")}{m.characters.length > 3 ? " …" : ""}</span></> : ""}</td></tr>
+              <tr key={m.month} className="row align-top"><th scope="row" className="font-normal py-1.5">{MONTHS[m.month - 1]}</th><td className="py-1.5">{m.stage ? STAGE_WORDS[m.stage as Stage] : "not to be found"}</td><td className="py-1.5"><TapePiece verdict={m.verdict} /></td><td className="py-1.5">{m.stage ? <><span className="figure">{m.looks}</span><span className="small"> · {m.characters.slice(0, 3).map(nameOf).join(", ")}{m.characters.length > 3 ? " …" : ""}</span></> : ""}</td></tr>
             ))}
           </tbody>
         </table>

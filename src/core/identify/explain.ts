@@ -41,10 +41,11 @@ export function describeObservation(judgement: Judgement, index: number): string
   const values = observation.values ?? (observation.value === undefined ? null : [observation.value]);
   const within = observation.half === undefined ? "" : ` ± ${Number(observation.half.toPrecision(2))}`;
   if (values) return `${character.name}: ${values.map((v) => Number(v.toPrecision(3))).join(", ")}${within} ${character.unit}${sure}`;
+  const plants = observation.of ? ` in ${observation.of.yes} of ${observation.of.n} plants` : "";
   const beside = observation.against ? ` ${observation.states?.[0] === "same" ? "as" : "than"} ${plainName(judgement, judgement.model.taxonIndex.get(observation.against) as number)}` : "";
   const names = (observation.states ?? ["none"]).map((id) => stateName(character, id));
   const looked = observation.answer === "absent" && observation.states ? "looked for and absent: " : "";
-  return `${character.name}: ${looked}${names.join(observation.join === "all" ? " and " : " or ")}${beside}${sure}`;
+  return `${character.name}: ${looked}${names.join(observation.join === "all" ? " and " : " or ")}${beside}${plants}${sure}`;
 }
 
 export function stateName(character: Character, id: string): string {

@@ -1,5 +1,6 @@
 import { STAGES } from "./flora-types";
 import { describeScore, plainName, stateName } from "./explain";
+import { recordingOf } from "./model";
 import { foreseeChecks } from "./next-check";
 import { type Judgement, likeliestStage } from "./posterior";
 import { likeness } from "./twins";
@@ -16,8 +17,8 @@ export interface Refutation {
   against: string;
 }
 
-/** Seconds that turning to any check costs, beside the look itself. */
-const OVERHEAD_SECONDS = 10;
+/** Seconds added for turning to any check: so many that the look that speaks most against comes first, and seconds decide between equals. */
+const OVERHEAD_SECONDS = 120;
 /** Plants that are weighed as what it may be instead. */
 const RIVALS = 8;
 
@@ -31,6 +32,7 @@ export function refutingChecks(judgement: Judgement, taxon: number, most = 8): R
   const rivals = rivalsOf(judgement, taxon);
   const { model } = judgement;
   const found = foreseeChecks(judgement, new Set([taxon, ...rivals.map((r) => r.taxon)])).flatMap(({ character, seconds }): Refutation[] => {
+    if (recordingOf(model, taxon, character) !== "recorded") return [];
     const own = rowOf(judgement, taxon, character);
     let decibans = 0;
     let worst = { weight: 0, answer: -1, rival: -1 };
@@ -43,7 +45,7 @@ export function refutingChecks(judgement: Judgement, taxon: number, most = 8): R
       }
     }
     if (decibans < 0.05 || worst.rival < 0) return [];
-    const expected = describeScore(judgement, taxon, character, likeliestStage(judgement, taxon)) || "not recorded";
+    const expected = describeScore(judgement, taxon, character, likeliestStage(judgement, taxon));
     return [{ character, decibans, seconds, expected, against: `${answerWords(judgement, character, worst.answer)} would speak for ${plainName({ model }, worst.rival)}` }];
   });
   return found.sort((a, b) => b.decibans / (b.seconds + OVERHEAD_SECONDS) - a.decibans / (a.seconds + OVERHEAD_SECONDS)).slice(0, most);

@@ -1,0 +1,82 @@
+import { expect, test } from "@playwright/test";
+import { answer, HOGWEED, openBench } from "./bench-steps";
+import { stateFile } from "./people";
+
+test.use({ storageState: stateFile("scout") });
+
+test("any two plants are weighed against each other, the answer that goes against the rest is pointed out, and can be looked at again", async ({ page }) => {
+  await openBench(page);
+  await page.getByRole("button", { name: /In leaf/ }).click();
+  await answer(page, HOGWEED, /Clear/i);
+  const seen = page.getByRole("region", { name: "What you have seen" });
+  await expect(seen.getByText(/speaks (strongly )?for Giant hogweed/).first()).toBeVisible();
+  await expect(page.getByRole("table", { name: /What parts Giant hogweed from/ }).locator("tbody tr").first()).toBeVisible();
+  const left = seen.locator("select").first();
+  const other = await left.locator("option").nth(1).innerText();
+  await left.selectOption({ label: other });
+  await expect(page.getByRole("table", { name: `What parts Giant hogweed from ${other}, best first` })).toBeVisible();
+  await page.getByRole("button", { name: "Back to the likeliest on each side" }).click();
+
+  await seen.getByRole("button", { name: /^Look again: Kind of plant/ }).click();
+  await page.locator("[data-character=plant-kind] [data-state=grasslike]").click();
+  await expect(seen.getByText(/Goes against all the others|The verdict hangs on this one/).first()).toBeVisible();
+});
+
+test("a name in mind is put to the test: what is asked would show it wrong", async ({ page }) => {
+  await openBench(page);
+  await page.getByRole("button", { name: /In leaf/ }).click();
+  await page.locator("label:has-text('Towards') >> visible=true").locator("select").selectOption({ label: "testing a name I have in mind" });
+  const name = page.getByRole("region", { name: "A name in mind" });
+  await name.getByLabel("I think it is").fill("no such plant");
+  await expect(name.getByText("No plant of the flora goes by that name.")).toBeVisible();
+  await name.getByLabel("I think it is").fill("Poison hemlock");
+  await expect(name.getByRole("status")).toContainText("Poison hemlock");
+  await expect(page.getByText(/If you are right:/)).toBeVisible();
+  await page.getByRole("button", { name: "What could I have told in April?" }).click();
+  await expect(page.getByRole("table", { name: /Verdict on Poison hemlock in each month/ }).locator("tbody tr")).toHaveCount(12);
+});
+
+test("several plants of a patch are answered together, two states on one plant too, and one beside another", async ({ page }) => {
+  await openBench(page);
+  await page.getByRole("button", { name: /In leaf/ }).click();
+  const find = async (text: string, part: RegExp) => {
+    await page.getByPlaceholder(/Find a part/).fill(text);
+    await page.getByRole("button", { name: part }).first().click();
+  };
+  await find("kind of plant", /^Kind of plant/);
+  await page.locator("[data-state=herb]").click();
+  await find("hair on the stem", /Hair/);
+  await page.getByRole("button", { name: /Looked at several plants/ }).click();
+  await page.getByLabel("Plants looked at").fill("6");
+  await page.getByLabel("of them, showed it").fill("5");
+  await page.locator("[data-character] [data-state]").nth(1).click();
+  await expect(page.getByText(/in 5 of 6 plants/)).toBeVisible();
+  await find("marks on the stem", /[Mm]arks/);
+  await page.getByRole("button", { name: /Between two or more/ }).click();
+  await page.locator("[data-character] [data-state]").nth(0).click();
+  await page.locator("[data-character] [data-state]").nth(1).click();
+  await page.getByRole("button", { name: "All of these on one plant" }).click();
+  await expect(page.getByRole("region", { name: "What you have seen" }).getByText(/ and /).first()).toBeVisible();
+  await find("height beside", /Height beside/);
+  await page.getByLabel("The plant beside it, that you are sure of").fill("Cow parsnip");
+  await page.locator("[data-state=more]").click();
+  await expect(page.getByText(/Height beside another plant: taller than Cow parsnip/)).toBeVisible();
+});
+
+test.describe("the keeper", () => {
+  test.use({ storageState: stateFile("keeper") });
+  test("sees what other costs would do before they are saved, and what old findings would be judged today", async ({ page }) => {
+    await page.goto("/costs");
+    await page.getByLabel(/Clearing a plant that should have stayed/).fill("nothing");
+    await page.getByRole("button", { name: "Show what that does" }).click();
+    await expect(page.getByText("give a number")).toBeVisible();
+    await page.getByLabel(/Clearing a plant that should have stayed/).fill("5000");
+    await page.getByRole("button", { name: "Show what that does" }).click();
+    const preview = page.getByRole("region", { name: "What these costs would do" });
+    await expect(preview.getByText(/The limit would go from/)).toBeVisible();
+    await expect(preview.getByRole("table").locator("tbody tr")).toHaveCount(6);
+    await expect(preview.getByRole("button", { name: "Save these costs" })).toBeVisible();
+    await page.goto("/second-look");
+    await expect(page.getByRole("status").filter({ hasText: /findings would be judged/ })).toBeVisible();
+  });
+});
