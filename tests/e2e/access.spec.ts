@@ -4,7 +4,7 @@ import { serious } from "./scan";
 
 test.use({ storageState: stateFile("keeper") });
 
-const SCREENS = ["/today", "/ground", "/bench", "/season", "/ledger", "/ledger/labels", "/flora", "/flora/heracleum-maximum", "/people", "/account"];
+const SCREENS = ["/today", "/ground", "/bench", "/season", "/ledger", "/ledger/labels", "/flora", "/flora/heracleum-maximum", "/people", "/account", "/outbox", "/second-look", "/costs"];
 /** The screens of the field: scanned in every theme, and in full on the phone, where they show parts that the desk does not have. */
 const FIELD = ["/today", "/bench"];
 for (const path of SCREENS) {

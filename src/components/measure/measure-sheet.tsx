@@ -68,8 +68,13 @@ export function MeasureSheet({ src, marks, wanted, onKeep, onUse, onClose }: Pro
     image.onerror = () => setFault(true);
     image.src = src;
   }, [src, marks, wanted]);
+  /** What was marked is kept, however the sheet is left. */
+  const leave = () => {
+    if (sheet && sheet.past.length > 0) onKeep({ ...sheet.now, marks: sheet.now.marks.filter(isWhole) });
+    onClose();
+  };
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
+    <Dialog.Root open onOpenChange={(open) => !open && leave()}>
       <Dialog.Portal>
         <Dialog.Content className="fixed inset-0 z-50 bg-[var(--sheet)] overflow-auto" aria-describedby={undefined} onOpenAutoFocus={(e) => e.preventDefault()} onEscapeKeyDown={(e) => e.preventDefault()}>
           <div className="flex items-center gap-3 px-4 md:px-6 border-b border-[var(--line)] bg-[var(--paper)] min-h-[52px]">
