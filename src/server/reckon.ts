@@ -5,20 +5,13 @@ import type { Model } from "@/core/identify";
 import type { Told } from "@/core/outbox";
 import type { Transaction } from "@/db/client";
 import { finding, findingEvent, site } from "@/db/schema";
-import { caseMaker } from "./findings";
+import { caseMaker, type FindingLine } from "./findings";
 import { type VerdictRecord, verdictOn } from "./judge-finding";
 
 const seenSchema = z.object({ day: z.string(), stage: z.enum(STAGES).nullable(), kit: caseSchema.shape.kit, observations: z.array(observationSchema) });
 
 /** A finding with what was seen and what was told of it last. */
-export interface OldFinding {
-  id: string;
-  number: number;
-  day: string;
-  siteId: string;
-  siteName: string;
-  patchId: string | null;
-  overruled: boolean;
+export interface OldFinding extends Pick<FindingLine, "id" | "number" | "day" | "siteId" | "siteName" | "overruled"> {
   given: Told;
   versions: VerdictRecord["versions"];
   seen: z.output<typeof seenSchema>;
@@ -38,7 +31,7 @@ export async function oldFindings(tx: Transaction): Promise<OldFinding[]> {
     const seen = seenSchema.safeParse(observations.get(f.id));
     const verdict = verdicts.get(f.id) as VerdictRecord | undefined;
     if (!seen.success || !verdict) return [];
-    return [{ id: f.id, number: f.number, day: f.day, siteId: f.siteId, siteName, patchId: f.patchId, overruled: f.overruled, given: { verdict: f.verdict, taxon: verdict.identification.about ?? (f.overruled ? null : f.taxon) }, versions: verdict.versions, seen: seen.data }];
+    return [{ id: f.id, number: f.number, day: f.day, siteId: f.siteId, siteName, overruled: f.overruled, given: { verdict: f.verdict, taxon: verdict.identification.about ?? (f.overruled ? null : f.taxon) }, versions: verdict.versions, seen: seen.data }];
   });
 }
 

@@ -1,5 +1,6 @@
 import { redirect } from "next/navigation";
 import { signIn } from "@/app/actions";
+import { UnsentNote } from "@/components/device/unsent-note";
 import { Cover } from "@/components/cover";
 import { SignInForm } from "@/components/sign-in-form";
 import { DEMONSTRATION_PASSWORD, DEMONSTRATION_PEOPLE } from "@/demo/people";
@@ -17,6 +18,7 @@ export default async function SignInPage({ searchParams }: { searchParams: Promi
     <Cover title="Sign in">
       {(await searchParams).made ? <p className="mt-3" role="status">Your account is made. Sign in with it.</p> : null}
       <SignInForm action={signIn} offered={offered} password={offered.length > 0 ? DEMONSTRATION_PASSWORD : ""} />
+      <UnsentNote />
     </Cover>
   );
 }

@@ -1,0 +1,23 @@
+"use client";
+import { useEffect, useState } from "react";
+import { OnThisDevice } from "./on-this-device";
+import { follow } from "./store";
+
+/** On the sign-in page: whose findings wait on this device, and what else it keeps. */
+export function UnsentNote() {
+  const [waiting, setWaiting] = useState<{ person: string; n: number }[]>([]);
+  useEffect(
+    () =>
+      follow(async (s) => {
+        const all = await s.outbox.toArray();
+        return [...new Set(all.map((o) => o.person))].map((person) => ({ person, n: all.filter((o) => o.person === person).length }));
+      }, setWaiting),
+    [],
+  );
+  return (
+    <section className="mt-6">
+      {waiting.length > 0 ? <p role="status"><strong>Findings wait on this device:</strong> {waiting.map((w) => `${w.n} of ${w.person}`).join(", ")}. They are sent when that person signs in.</p> : null}
+      <details className="mt-2"><summary className="small min-h-[44px] flex items-center">What this device keeps</summary><OnThisDevice /></details>
+    </section>
+  );
+}
