@@ -31,12 +31,15 @@ describe.concurrent("identify", () => {
     expect(answer).toMatchObject({ id: "a", candidates: expect.any(Array), candidatesFlat: expect.any(Array), unknown: expect.any(Number), keptSide: expect.any(Number), verdict: expect.stringMatching(/^(clear|hold|keep|open|unknown)$/), because: expect.any(String), sameTreatment: expect.any(Array), next: { name: expect.any(Array), action: expect.any(Array), later: expect.any(Array) }, untested: expect.any(Array) });
     expect(answer.candidates[0]).toEqual({ taxon: expect.any(String), probability: expect.any(Number), status: expect.any(String), group: expect.any(String) });
     expect(answer.next.name[0]).toMatchObject({ character: expect.any(String), bits: expect.any(Number), seconds: expect.any(Number), why: expect.any(String) });
-    expect(answer).not.toHaveProperty("hybrids");
+    expect(answer).toMatchObject({ hybrids: expect.any(Array), slips: expect.any(Array) });
+    for (const cross of answer.hybrids) expect(cross).toEqual({ parents: [expect.any(String), expect.any(String)], probability: expect.any(Number) });
   });
   it("answers an array with an array", async () => expect(JSON.parse((await run("identify", file([umbel, { ...umbel, id: "b" }]))).stdout).map((a: { id: string }) => a.id)).toEqual(["a", "b"]));
   it.each([
     [{ ...umbel, day: "June" }, /day/],
-    [{ ...umbel, observations: [{ character: "sap", states: ["milky"] }, { character: "sap", states: ["clear"] }] }, /observations\.1\.character/],
+    [{ ...umbel, observations: [{ character: "sap", states: ["milky"] }, { character: "sap", states: ["clear"] }] }, /observations\.1: .*keep one of the two/],
+    [{ ...umbel, observations: [{ character: "sap", states: ["milky"] }, { character: "sap", states: ["milky"] }] }, /observations\.1\.character/],
+    [{ ...umbel, observations: [{ character: "height-beside", states: ["more"] }] }, /observations\.0\.against/],
     [{ ...umbel, list: { "Planta ignota": "target" } }, /Planta ignota/],
     ["{", /JSON/],
   ])("refuses unusable input with 2, naming the field: %#", async (wrong, words) => {

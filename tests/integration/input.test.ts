@@ -69,7 +69,7 @@ describe("a finding that is not right stores nothing", () => {
   });
   it("with a measure where states are wanted", async () => {
     const siteId = await siteNamed("Fern Wood");
-    await refused(finding, () => saveFinding(scout, body(siteId, { observations: [{ character: "sap", value: 3 }] })), /name a state of sap/);
+    await refused(finding, () => saveFinding(scout, body(siteId, { observations: [{ character: "sap", value: 3 }] })), /sap has states: name one of/);
   });
 });
 
