@@ -56,9 +56,9 @@ export function Evidence({ rows, pair, plants, onPair, pairChosen, slips, onRemo
       <ol>
         {rows.map((row, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: the order of the observations is their identity
-          <li key={i} className="row grid grid-cols-[minmax(0,1fr)_84px_48px_44px_44px] sm:grid-cols-[minmax(0,1fr)_150px_56px_44px_44px] items-center gap-2">
+          <li key={i} className="row grid grid-cols-[minmax(0,1fr)_48px_44px_44px] sm:grid-cols-[minmax(0,1fr)_150px_56px_44px_44px] items-center gap-2">
             <span className="py-2">{row.seen}{pair ? <span className="small block">{sentence(row.decibans, pair)}</span> : null}{slips[i] ? <strong className={`small block ${slips[i] === "against-all-others" ? "text-[var(--madder)]" : ""}`}>{SLIP_WORDS[slips[i]]}</strong> : null}</span>
-            <svg viewBox="0 0 180 20" className="w-full h-5" aria-hidden>
+            <svg viewBox="0 0 180 20" className="hidden sm:block w-full h-5" aria-hidden>
               <line x1={90} x2={90} y1={1} y2={19} stroke="var(--soft)" />
               <rect x={row.decibans >= 0 ? 90 : 90 - (88 * -row.decibans) / most} y={6} width={(88 * Math.abs(row.decibans)) / most} height={8} fill={row.decibans >= 0 ? "var(--madder)" : "var(--teal)"} />
             </svg>
@@ -68,7 +68,7 @@ export function Evidence({ rows, pair, plants, onPair, pairChosen, slips, onRemo
           </li>
         ))}
       </ol>
-      {pair && rows.length > 1 ? <p className="small py-2">Together {signed(total)} decibans: what was seen {sentence(total, pair)}. Each is weighed by leaving it out; those that go wrong together weigh less than their sum.</p> : null}
+      {pair && rows.length > 1 ? <p className="small py-2">Together {Math.abs(total) < 1 ? "they hardly part the two" : `${signed(total)} decibans: what was seen ${sentence(total, pair)}`}. Each is weighed by leaving it out; those that go wrong together weigh less than their sum.</p> : null}
     </section>
   );
 }

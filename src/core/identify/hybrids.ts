@@ -44,10 +44,14 @@ export function crossStageLog(model: Model, conditionLog: Float64Array): Float64
 
 /** Log likelihood of each cross, all stages together. */
 export function crossLogOf(model: Model, stageLog: Float64Array, blocks: { logCross: Float64Array }[]): Float64Array {
+  const sums = Float64Array.from(stageLog);
+  for (const { logCross } of blocks) for (let i = 0; i < sums.length; i++) sums[i] += logCross[i];
   return Float64Array.from(model.crosses, (_, x) => {
-    const byStage = STAGES.map((_, s) => blocks.reduce((sum, block) => sum + block.logCross[x * STAGES.length + s], stageLog[x * STAGES.length + s]));
-    const most = Math.max(...byStage);
-    return most + Math.log(byStage.reduce((sum, value) => sum + Math.exp(value - most), 0));
+    let most = Number.NEGATIVE_INFINITY;
+    for (let s = 0; s < STAGES.length; s++) most = Math.max(most, sums[x * STAGES.length + s]);
+    let total = 0;
+    for (let s = 0; s < STAGES.length; s++) total += Math.exp(sums[x * STAGES.length + s] - most);
+    return most + Math.log(total);
   });
 }
 

@@ -60,8 +60,11 @@ export interface Judgement {
   log: Float64Array;
   taxonLog: Float64Array;
   unknownLog: number;
-  /** log likelihood of each cross that may stand there */
+  /** log likelihood of each cross that may stand there, and log chance of each of its stages before the evidence */
   crossLog: Float64Array;
+  crossStage: Float64Array;
+  /** log likelihood of an unlisted relative in each condition */
+  kin: Float64Array;
   /** what the unknown plant may be, summing to 1: of some life form, or a relative of some plant */
   unknownParts: UnknownParts;
   /** share of each condition within its plant, after the evidence */
@@ -114,15 +117,18 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
   const taxonLog = sumConditions(model, log);
   const conditionShare = new Float64Array(log.length);
   for (let z = 0; z < log.length; z++) conditionShare[z] = Math.exp(log[z] - taxonLog[model.conditionTaxon[z]]);
-  const unknown = unknownLikelihood(model, conditionLog, [...blocks.values()]);
+  const kin = Float64Array.from(conditionLog);
+  for (const block of blocks.values()) for (let z = 0; z < kin.length; z++) kin[z] += block.logKin[z];
+  const unknown = unknownLikelihood(model, kin, [...blocks.values()]);
   const unknownLog = unknown.log;
   const priorLocal = localPrior(model, given, status, season.findable);
   const priorFlat = new Float64Array(model.flora.taxa.length).fill((1 - UNKNOWN_PRIOR) / model.flora.taxa.length);
-  const crossLog = crossLogOf(model, crossStageLog(model, conditionLog), [...blocks.values()]);
+  const crossStage = crossStageLog(model, conditionLog);
+  const crossLog = crossLogOf(model, crossStage, [...blocks.values()]);
   const likelihoods = { taxonLog, unknownLog, crossLog };
   const local = posterior(model, likelihoods, priorLocal, keptSide);
   const flat = posterior(model, likelihoods, priorFlat, keptSide);
-  return { model, case: given, status, group, keptSide, evidence, blocks, conditionLog, log, taxonLog, unknownLog, crossLog, unknownParts: unknown.parts, conditionShare, priorLocal, priorFlat, local, flat };
+  return { model, case: given, status, group, keptSide, evidence, blocks, conditionLog, log, taxonLog, unknownLog, crossLog, crossStage, kin, unknownParts: unknown.parts, conditionShare, priorLocal, priorFlat, local, flat };
 }
 
 function statuses(model: Model, given: Case): { status: Status[]; group: string[] } {
@@ -289,14 +295,12 @@ function sumConditions(model: Model, log: Float64Array): Float64Array {
  * The unknown plant: of some life form with states from the widened background, or an unlisted relative of a
  * plant held, which keeps most of that plant's states. It keeps to one of these throughout.
  */
-function unknownLikelihood(model: Model, conditionLog: Float64Array, blocks: Block[]): { log: number; parts: UnknownParts } {
+function unknownLikelihood(model: Model, kin: Float64Array, blocks: Block[]): { log: number; parts: UnknownParts } {
   const counts = new Float64Array(LIFE_FORMS.length);
   for (const form of model.taxonLifeForm) counts[form]++;
   const n = model.flora.taxa.length;
   const formLog = Float64Array.from(counts, (count, form) => Math.log(((1 - KIN_SHARE) * Math.max(count, 0.5)) / n) + blocks.reduce((sum, b) => sum + b.logUnknown[form], 0));
-  const condition = Float64Array.from(conditionLog);
-  for (const block of blocks) for (let z = 0; z < condition.length; z++) condition[z] += block.logKin[z];
-  const kinLog = sumConditions(model, condition).map((value) => value + Math.log(KIN_SHARE / n));
+  const kinLog = sumConditions(model, kin).map((value) => value + Math.log(KIN_SHARE / n));
   const all = [...formLog, ...kinLog];
   const log = logSum(all, 0, all.length);
   const share = (value: number) => Math.exp(value - log);
@@ -360,16 +364,24 @@ const largest = (values: Float64Array): number => values.reduce((a, b) => Math.m
  */
 export function without(judgement: Judgement, dropped: Set<number>): Likelihoods {
   const { model } = judgement;
-  const log = Float64Array.from(judgement.conditionLog);
+  const log = Float64Array.from(judgement.log);
+  const kin = Float64Array.from(judgement.kin);
   const blocks: Block[] = [];
   for (const block of judgement.blocks.values()) {
     const left = block.members.filter((i) => !dropped.has(i));
-    if (left.length === 0) continue;
-    const kept = left.length === block.members.length ? block : blockOf(model, block.name, left.map((i) => judgement.evidence[i] as Evidence), left);
-    blocks.push(kept);
-    for (let z = 0; z < log.length; z++) log[z] += kept.log[z];
+    if (left.length === block.members.length) {
+      blocks.push(block);
+      continue;
+    }
+    // Only what a changed block said is taken out again and said anew.
+    const kept = left.length > 0 ? blockOf(model, block.name, left.map((i) => judgement.evidence[i] as Evidence), left) : null;
+    for (let z = 0; z < log.length; z++) {
+      log[z] += (kept ? kept.log[z] : 0) - block.log[z];
+      kin[z] += (kept ? kept.logKin[z] : 0) - block.logKin[z];
+    }
+    if (kept) blocks.push(kept);
   }
-  return { taxonLog: sumConditions(model, log), unknownLog: unknownLikelihood(model, judgement.conditionLog, blocks).log, crossLog: crossLogOf(model, crossStageLog(model, judgement.conditionLog), blocks) };
+  return { taxonLog: sumConditions(model, log), unknownLog: unknownLikelihood(model, kin, blocks).log, crossLog: crossLogOf(model, judgement.crossStage, blocks) };
 }
 
 /** The stage that a plant, if it is this one, most likely stands in. */

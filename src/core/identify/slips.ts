@@ -1,5 +1,6 @@
 import { argMax, groupGate, KEEP_SHARE, type VerdictResult } from "./verdict";
-import { type Judgement, type Likelihoods, posterior, without } from "./posterior";
+import type { Evidence } from "./likelihood";
+import { type Judgement, type Likelihoods, posterior, taxonLogWithout, without } from "./posterior";
 
 /** An answer that deserves a second look. */
 export interface Slip {
@@ -11,6 +12,8 @@ export interface Slip {
 
 /** Fewest other telling answers before one can stand against them. */
 const FEWEST_OTHERS = 3;
+/** Plants that fit best, of which one must be gone against. */
+const LOOKED_AT = 6;
 /** What the others must give one plant for it to be taken for what stands there. */
 const OTHERS_AGREE = 0.8;
 /** An answer is against that plant where it is this many times likelier of plants at large, or of a blind guess. */
@@ -22,7 +25,11 @@ const AGAINST = 5;
  */
 export function slipsOf(judgement: Judgement, result: VerdictResult): Slip[] {
   const telling = judgement.evidence.flatMap((item, i) => (item ? [i] : []));
+  const settled = result.verdict === "clear" || result.verdict === "keep";
+  const first = [...judgement.flat.taxa.keys()].sort((a, b) => judgement.flat.taxa[b] - judgement.flat.taxa[a]).slice(0, LOOKED_AT);
   return telling.flatMap((i): Slip[] => {
+    // Leaving one out costs a pass over the flora: it is spared where nothing can hang on it and it goes against none of those that fit best.
+    if (!settled && !first.some((t) => isAgainst(judgement, judgement.evidence[i] as Evidence, t, taxonLogWithout(judgement, t, i)))) return [];
     const rest = without(judgement, new Set([i]));
     if (telling.length > FEWEST_OTHERS && standsAlone(judgement, rest, i)) return [{ observation: i, kind: "against-all-others" }];
     return hangsOn(judgement, rest, result) ? [{ observation: i, kind: "verdict-hangs-on-it" }] : [];
@@ -43,6 +50,11 @@ function standsAlone(judgement: Judgement, rest: Likelihoods, observation: numbe
   const agreed = argMax(taxa);
   const item = evidence[observation];
   if (!item || taxa[agreed] < OTHERS_AGREE) return false;
-  const own = Math.exp(judgement.taxonLog[agreed] - rest.taxonLog[agreed]);
-  return own * AGAINST < Math.max(item.even, item.background[model.taxonLifeForm[agreed]]);
+  return isAgainst(judgement, item, agreed, rest.taxonLog[agreed]);
+}
+
+/** True where an answer is far likelier of any other than of this plant. */
+function isAgainst(judgement: Judgement, item: Evidence, taxon: number, logWithout: number): boolean {
+  const own = Math.exp(judgement.taxonLog[taxon] - logWithout);
+  return own * AGAINST < Math.max(item.even, item.background[judgement.model.taxonLifeForm[taxon]]);
 }
