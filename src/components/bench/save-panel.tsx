@@ -3,7 +3,7 @@ import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { memo, useEffect, useState } from "react";
 import type { Identification } from "@/core/identify";
-import { layOut, sendWaiting } from "../device/outbox";
+import { layOut, sendWaiting, standingOf } from "../device/outbox";
 import type { Draft, FindingBody, StoredPicture } from "../device/kept";
 import type { BenchPack } from "./pack";
 import type { BenchSite } from "./site";
@@ -48,12 +48,14 @@ export const SavePanel = memo(function SavePanel({ pack, draft, site, pictures, 
       setSending({ status: "failed", why: "This device keeps nothing (a private window, perhaps), so the finding could not be laid into its outbox. It is still on this page." });
       return;
     }
-    const { sent, waits } = await sendWaiting(pack.key);
-    const own = sent.find((s) => s.id === body.id);
-    if (own) router.push(own.clash ? "/outbox" : `/findings/${body.id}`);
+    const { waits } = await sendWaiting(pack.key);
+    // Another window may have sent it meanwhile: what counts is where it stands now.
+    const standing = await standingOf(body.id);
+    if (standing === null) router.push(`/findings/${body.id}`);
+    else if (standing !== "waiting") router.push("/outbox");
     else {
       setSending({ status: "idle" });
-      onWaiting(waits ?? "The server did not take it as it is.");
+      onWaiting(waits ?? "It could not be sent.");
     }
   };
   return (

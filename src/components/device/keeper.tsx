@@ -39,10 +39,10 @@ export function DeviceKeeper({ deviceKey }: { deviceKey: string }) {
     let ended = false;
     const tryNow = async () => {
       window.clearTimeout(timer);
-      const { sent, waits } = await sendWaiting(deviceKey).catch(() => ({ sent: [], waits: "closed" }));
+      const { sent, waits } = await sendWaiting(deviceKey).catch(() => ({ sent: 0, waits: "closed" }));
       if (ended) return;
       failures.current = waits ? failures.current + 1 : 0;
-      if (sent.length > 0 && shown.current.path !== "/bench") shown.current.router.refresh();
+      if (sent > 0 && shown.current.path !== "/bench") shown.current.router.refresh();
       if (waits) timer = window.setTimeout(tryNow, 1000 * waitBefore(failures.current));
     };
     const seen = () => document.visibilityState === "visible" && tryNow();

@@ -16,9 +16,9 @@ export function OutboxPanel({ deviceKey, nameOf }: { deviceKey: string; /** comm
   const [busy, setBusy] = useState(false);
   const send = async () => {
     setBusy(true);
-    const { sent, waits } = await sendWaiting(deviceKey).catch(() => ({ sent: [], waits: "The device's store is closed." }));
+    const { sent, waits } = await sendWaiting(deviceKey).catch(() => ({ sent: 0, waits: "The device's store is closed." }));
     setBusy(false);
-    setSaid(waits ?? (sent.length === 0 ? "Nothing waits to be sent." : `${sent.length} sent.`));
+    setSaid(waits ?? (sent === 0 ? "Nothing waits to be sent." : `${sent} sent.`));
   };
   if (items === null) return <p role="status">Reading this device …</p>;
   if (items.length === 0) return <p className="mt-3">Nothing waits on this device. What is saved on the <Link href="/bench">Bench</Link> without a signal lies here until the server has it. <span role="status">{said}</span></p>;

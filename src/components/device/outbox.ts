@@ -4,8 +4,8 @@ import { openStore } from "./store";
 
 /** How the last attempt to send ended. */
 export interface Sent {
-  /** findings that the server has taken since */
-  sent: { id: string; clash: boolean }[];
+  /** how many findings the server has taken since */
+  sent: number;
   /** why the rest waits, or null */
   waits: string | null;
 }
@@ -37,40 +37,39 @@ export async function sendWaiting(key: string): Promise<Sent> {
 
 async function sendInOrder(key: string): Promise<Sent> {
   const store = await openStore();
-  const sent: Sent["sent"] = [];
+  let sent = 0;
   for (;;) {
     const waiting = (await store.outbox.orderBy("order").toArray()).find((item) => item.key === key && item.state === "waiting");
     if (!waiting) return { sent, waits: null };
-    const waits = await sendOne(waiting, sent);
+    const { taken, waits } = await sendOne(waiting);
+    if (taken) sent++;
     if (waits) return { sent, waits };
   }
 }
 
-/** @returns why everything after it must wait, or null to go on */
-async function sendOne(item: OutboxItem, sent: Sent["sent"]): Promise<string | null> {
+/** @returns whether the server has it whole, and why everything after it must wait, or null to go on */
+async function sendOne(item: OutboxItem): Promise<{ taken: boolean; waits: string | null }> {
   const store = await openStore();
   const answer = await ask("/api/v1/findings", item.key, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(item.body) });
   const step = stepAfter(answer.status, answer.message);
   if (step.kind === "refused") {
     await store.outbox.update(item.id, { state: "refused", fault: step.why });
-    return null;
+    return { taken: false, waits: null };
   }
-  if (step.kind !== "held") return step.why;
+  if (step.kind !== "held") return { taken: false, waits: step.why };
   const server = answer.body as ServersWord;
   const pictures = await store.pictures.where("draftId").equals(item.id).toArray();
   const faults: string[] = [];
   for (const picture of pictures) {
     const { waits, fault } = await sendPicture(item, picture);
-    if (waits) return waits;
+    if (waits) return { taken: false, waits };
     if (fault) faults.push(fault);
     else await store.pictures.delete(picture.id);
   }
-  const clash = clashes(item.field, server);
   if (faults.length > 0) await store.outbox.update(item.id, { state: "refused", server, fault: `The finding is saved as number ${server.number}; not its ${faults.join(" ")}` });
-  else if (clash) await store.outbox.update(item.id, { state: "clash", server });
+  else if (clashes(item.field, server)) await store.outbox.update(item.id, { state: "clash", server });
   else await store.outbox.delete(item.id);
-  sent.push({ id: item.id, clash: clash || faults.length > 0 });
-  return null;
+  return { taken: true, waits: null };
 }
 
 async function sendPicture(item: OutboxItem, picture: StoredPicture): Promise<{ waits?: string; fault?: string }> {
@@ -96,6 +95,9 @@ async function ask(url: string, key: string, init: RequestInit): Promise<{ statu
     return { status: null, message: "", body: null };
   }
 }
+
+/** Where a finding stands that was laid out: null where the server has it and nothing is left to look at. */
+export const standingOf = async (id: string): Promise<OutboxItem["state"] | null> => (await (await openStore()).outbox.get(id))?.state ?? null;
 
 /** Takes a finding out of the outbox: one whose clash was seen, or that is given up. Its pictures go with it. */
 export async function takeOut(id: string): Promise<void> {
