@@ -46,6 +46,11 @@ describe("the year over again", () => {
     for (const m of months) expect(m.characters).toHaveLength(m.looks);
   });
 
+  it("says so where nothing of the plant is to be found", () => {
+    expect(replayMonth(model, base(), t("Avena fatua"), 1)).toEqual({ month: 1, stage: null, verdict: "open", looks: 0, share: 0, characters: [] });
+    expect(replayMonth(model, base(), t("Avena fatua"), 6).stage).toBe("flowering");
+  });
+
   it("never clears a plant that is kept, in any month", () => {
     for (const name of ["Heracleum maximum", "Anthriscus sylvestris", "Cirsium discolor", "Phragmites australis subsp. americanus"]) {
       const given = base({ list: { ...list.status, [name]: "kept" } });

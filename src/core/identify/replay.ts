@@ -4,7 +4,7 @@ import { quantile, minimumWidth } from "./measures";
 import { type Model, scoreFor } from "./model";
 import { foreseeChecks, towardsAction } from "./next-check";
 import { judge, newMemory } from "./posterior";
-import { dayOfYear, stageShares } from "./season";
+import { dayOfYear, inSeason, stageShares } from "./season";
 import { usualState } from "./usual";
 import { decide, type Verdict } from "./verdict";
 
@@ -34,7 +34,8 @@ const MOST_LOOKS = 12;
  */
 export function replayMonth(model: Model, given: Case, taxon: number, month: number): Month {
   const day = `${given.day.slice(0, 4)}-${String(month).padStart(2, "0")}-15`;
-  const shares = stageShares(model.flora.taxa[taxon], dayOfYear(day, given));
+  const own = model.flora.taxa[taxon];
+  const shares = stageShares(own, dayOfYear(day, given)).map((share, s) => (inSeason(own, STAGES[s], day, given) ? share : 0));
   const likeliest = shares.indexOf(Math.max(...shares));
   if (!(shares[likeliest] > 0)) return { month, stage: null, verdict: "open", looks: 0, share: 0, characters: [] };
   const stage = STAGES[likeliest];
