@@ -48,7 +48,7 @@ describe("the year over again", () => {
 
   it("says so where nothing of the plant is to be found", () => {
     expect(replayMonth(model, base(), t("Avena fatua"), 1)).toEqual({ month: 1, stage: null, verdict: "open", looks: 0, share: 0, characters: [] });
-    expect(replayMonth(model, base(), t("Avena fatua"), 6).stage).toBe("flowering");
+    expect(replayMonth(model, base(), t("Avena fatua"), 7).looks).toBeGreaterThan(0);
   });
 
   it("never clears a plant that is kept, in any month", () => {
