@@ -1,8 +1,6 @@
 import { InputError } from "../errors";
+import type { Tool } from "./tools";
 import { type Calibration, distance, type Point, toPlane } from "./plane";
-
-export const TOOLS = ["length", "path", "ratio", "angle", "area", "count"] as const;
-export type Tool = (typeof TOOLS)[number];
 
 /** Something marked on a photograph. */
 export interface Mark {
@@ -98,9 +96,6 @@ export function readingFor(character: { kind: string; unit?: string }, measured:
   const perMm: Record<string, number> = { mm: 1, cm: 0.1, m: 0.001 };
   return measured.unit === "mm" && unit in perMm ? measured.value * perMm[unit] : null;
 }
-
-/** The tool that fits a measured character. */
-export const toolFor = (character: { kind: string }): Tool => (character.kind === "ratio" ? "ratio" : character.kind === "angle" ? "angle" : character.kind === "count" ? "count" : "length");
 
 /** The same marks on a copy of the photograph in another size. */
 export function resized(marks: Marks, widthPx: number): Marks {

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { TOOLS } from "./marks";
+import { TOOLS } from "./tools";
 
 const point = z.tuple([z.number().finite(), z.number().finite()]);
 
