@@ -41,6 +41,7 @@ export function KeyHelp({ tabs }: { tabs: Tab[] }) {
             <Row keys="1 to 9" what="Bench: choose that answer" />
             <Row keys="0" what="Bench: can't tell" />
             <Row keys="N" what="Bench: not there yet" />
+            <Row keys="X" what="Bench: no such part" />
             <Row keys="U" what="Bench: undo the last answer" />
             <Row keys="/" what="Bench: find any part of the plant" />
           </dl>

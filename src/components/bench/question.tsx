@@ -6,7 +6,10 @@ import { LazyPicture } from "./lazy-picture";
 
 export type Sure = "sure" | "likely" | "guess";
 
-/** One question with its drawn answers, and the three that are always there. */
+/** Where no drawn answer says it, the plant may have no such part at all. */
+export const canBeMissing = (character: Character): boolean => !character.comparative && !character.states.some((s) => s.id === "none");
+
+/** One question with its drawn answers, and those that are always there. */
 export const Question = memo(function Question({ character, why, caution, sure, known, onPicture, onSure, onAnswer }: { character: Character; why: string; caution?: string; sure: Sure; /** plants that may stand beside it, by accepted name */ known: Record<string, string>; /** where a measured part can be measured on a picture */ onPicture?: ReactNode; onSure: (s: Sure) => void; onAnswer: (o: ObservationInput) => void }) {
   const [against, setAgainst] = useState("");
   return (
@@ -19,9 +22,10 @@ export const Question = memo(function Question({ character, why, caution, sure, 
       {character.comparative ? <Beside known={known} against={against} onChoose={setAgainst} /> : null}
       {character.comparative && !(against in known) ? null : character.states.length > 0 ? <StateAnswers key={character.id} character={character} sure={sure} onAnswer={character.comparative ? (o) => onAnswer({ ...o, against }) : onAnswer} /> : <><NumberAnswer key={character.id} character={character} sure={sure} onAnswer={onAnswer} />{onPicture}</>}
       <div className="mt-1 py-2 flex flex-wrap gap-2 items-center justify-between sticky bottom-[61px] z-10 bg-[var(--sheet)] lg:static">
-        <span className="flex gap-2">
+        <span className="flex flex-wrap gap-2">
           <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "cannot-tell" })}>Can’t tell <span className="keycap" aria-hidden>0</span></button>
           <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "not-there-yet" })}>Not there yet <span className="keycap" aria-hidden>N</span></button>
+          {canBeMissing(character) ? <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "absent" })}>No such part <span className="keycap" aria-hidden>X</span></button> : null}
         </span>
         <SureSwitch sure={sure} onSure={onSure} />
       </div>

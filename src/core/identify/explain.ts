@@ -43,6 +43,7 @@ export function describeObservation(judgement: Judgement, index: number): string
   if (values) return `${character.name}: ${values.map((v) => Number(v.toPrecision(3))).join(", ")}${within} ${character.unit}${sure}`;
   const plants = observation.of ? ` in ${observation.of.yes} of ${observation.of.n} plants` : "";
   const beside = observation.against ? ` ${observation.states?.[0] === "same" ? "as" : "than"} ${plainName(judgement, judgement.model.taxonIndex.get(observation.against) as number)}` : "";
+  if (observation.answer === "absent" && !observation.states && !character.states.some((s) => s.id === "none")) return `${character.name}: no such part${sure}`;
   const names = (observation.states ?? ["none"]).map((id) => stateName(character, id));
   const looked = observation.answer === "absent" && observation.states ? "looked for and absent: " : "";
   return `${character.name}: ${looked}${names.join(observation.join === "all" ? " and " : " or ")}${beside}${plants}${sure}`;
@@ -113,7 +114,7 @@ export function likeliest(judgement: Pick<Judgement, "local">, most = REASONED):
 export function verdictReason(judgement: Judgement, result: VerdictResult): string {
   const name = result.about >= 0 ? plainName(judgement, result.about) : "";
   const percent = (p: number) => (p < 0.001 ? "under 0.1 %" : `${Number((100 * p).toPrecision(2))} %`);
-  const kept = Math.max(judgement.local.keptSide, judgement.flat.keptSide);
+  const kept = Math.max(judgement.guarded.local.keptSide, judgement.guarded.flat.keptSide);
   if (result.verdict === "clear") {
     const report = result.reportFirst ? "Not known here yet: report it before anything is done. " : "";
     return `${report}${name} fits, and what must be kept stands at ${percent(kept)}, under your limit of ${percent(result.limit)}.`;

@@ -1,6 +1,6 @@
 import type { Cross } from "./crosses";
 import { STAGES } from "./flora-types";
-import type { Evidence } from "./likelihood";
+import type { Evidence } from "./evidence";
 import type { Model } from "./model";
 
 /** Prior of a cross, as a share of the rarer parent's: crosses are found among their parents, and seldom. */

@@ -68,7 +68,7 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
     candidates: ranking(judgement, judgement.local.taxa),
     candidatesFlat: ranking(judgement, judgement.flat.taxa),
     unknown: round(judgement.local.unknown),
-    keptSide: round(Math.max(judgement.local.keptSide, judgement.flat.keptSide)),
+    keptSide: round(Math.max(judgement.guarded.local.keptSide, judgement.guarded.flat.keptSide)),
     verdict: result.verdict,
     about: ["clear", "hold", "keep"].includes(result.verdict) && result.about >= 0 ? name(result.about) : null,
     named: result.named || result.verdict === "clear",

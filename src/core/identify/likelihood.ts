@@ -1,25 +1,12 @@
 import { InputError } from "../errors";
 import type { Observation } from "./case";
 import { compare, COMPARED } from "./comparative";
+import type { Chances, Evidence } from "./evidence";
 import { type Character, LIFE_FORMS, STAGES } from "./flora-types";
 import { type FourPoints, leastHalfWidth, minimumWidth, readingChance, readingHalfWidth } from "./measures";
+import { missingPart } from "./missing-part";
 import { answerChances, type Model, recordingOf, scoreFor, variesWithCondition } from "./model";
 import { confusionTable, grossErrorRate, widening } from "./observer";
-
-/** What one observation says: its chance in every condition, and under the background of every life form. */
-export interface Evidence {
-  /** the character looked at; of a comparative one the measured character that it compares */
-  character: number;
-  block: string;
-  /** chance in each condition */
-  chance: Float64Array;
-  /** chance under the background, by life form */
-  background: Float64Array;
-  /** chance if every answer were as likely as any other */
-  even: number;
-  /** chance for each cross at each stage, where its number lies between its parents'; 0 where it is not measured */
-  between?: Float64Array;
-}
 
 /**
  * Refuses what cannot be weighed together: the same part looked at twice would count one look as two, and two answers
@@ -57,6 +44,7 @@ export function evidenceOf(model: Model, observation: Observation, index: number
   const character = model.flora.characters[c];
   checkKind(model, c, observation, field);
   if (character.compares) return comparativeEvidence(model, c, observation, field);
+  if (saysPartIsMissing(character, observation)) return { character: c, block: character.block, ...missingPart(model, c) };
   const evidence = character.states.length > 0 ? stateEvidence(model, c, observation, field) : measureEvidence(model, c, observation, field);
   const { chance } = evidence;
   const seenAt = model.seenAtStage.subarray(c * STAGES.length, (c + 1) * STAGES.length);
@@ -64,7 +52,9 @@ export function evidenceOf(model: Model, observation: Observation, index: number
   return { character: c, block: character.block, ...evidence };
 }
 
-type Chances = Pick<Evidence, "chance" | "background" | "even" | "between">;
+/** "No such part here", of a character that has no state for it. */
+const saysPartIsMissing = (character: Character, { answer, states, value, values }: Observation): boolean =>
+  answer === "absent" && !states && value === undefined && !values && !character.states.some((s) => s.id === "none");
 
 /** A reading this many times the largest that any plant reaches is a slip of the unit. */
 const BEYOND_ANY = 20;

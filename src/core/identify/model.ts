@@ -266,7 +266,7 @@ export function inapplicableChances(character: Character, n: number): Float32Arr
 }
 
 /** What a plant without a score of its own is taken to show: its genus, else its family, else its life form. */
-function inheritedChances(model: Model, c: number, taxon: number, background: Float32Array): Float32Array {
+export function inheritedChances(model: Model, c: number, taxon: number, background: Float32Array): Float32Array {
   const own = model.flora.taxa[taxon];
   const kin = model.kinShares[c].get(`genus ${own.genus}`) ?? model.kinShares[c].get(`family ${own.family}`);
   return kin ? Float32Array.from(kin.sums, (sum, s) => 0.6 * (sum / kin.plants) + 0.4 * background[s]) : background;

@@ -1,7 +1,7 @@
 import { LIFE_FORMS, STAGES, type Taxon } from "./flora-types";
 import { crossKept } from "./hybrids";
 import { applies, recordingOf } from "./model";
-import { type Judgement, likeliestStage } from "./posterior";
+import { type Judgement, likeliestStage, type Posterior } from "./posterior";
 import { stageBegins } from "./season";
 import { GROUP_SHARE, KEEP_SHARE, keptLimit, topOnSide } from "./verdict";
 
@@ -72,11 +72,14 @@ interface Active {
   crosses: number[];
   /** shares of the plants, then of the crosses, and, last, the unknown plant, summing to 1 */
   shares: Float64Array;
+  /** the same as a verdict of Clear is measured by them */
+  guarded: Float64Array;
   /** side of each of `shares`: 0 what is kept and the unknown plant, then one number for each action group */
   parted: Int32Array;
   partitions: number;
-  /** what each side holds */
+  /** what each side holds of `shares`, and of `guarded` */
   prior: Float64Array;
+  guardedPrior: Float64Array;
 }
 
 /**
@@ -167,7 +170,7 @@ function protectedShare(judgement: Judgement): number {
 
 function activePlants(judgement: Judgement, only?: Set<number>): Active {
   const { local, flat, group, keptSide } = judgement;
-  const share = (t: number) => Math.max(local.taxa[t], flat.taxa[t]);
+  const share = (t: number) => Math.max(local.taxa[t], flat.taxa[t], judgement.guarded.local.taxa[t]);
   const taxa = [...local.taxa.keys()].filter((t) => (only ? only.has(t) : share(t) > ACTIVE_SHARE)).sort((a, b) => share(b) - share(a)).slice(0, MOST_ACTIVE);
   const crosses = [...local.crosses.keys()].filter((x) => local.crosses[x] > ACTIVE_SHARE);
   const names = ["kept"];
@@ -184,14 +187,19 @@ function activePlants(judgement: Judgement, only?: Set<number>): Active {
     if (!crossKept(judgement, x)) parted[taxa.length + i] = sideOf(group[a] === group[b] ? group[a] : `${group[a]} × ${group[b]}`);
   });
   const own = Float64Array.from(taxa, (t) => local.taxa[t]);
-  const all = [...own, ...crosses.map((x) => local.crosses[x]), local.unknown];
-  const total = all.reduce((a, b) => a + b, 0);
-  const shares = Float64Array.from(all, (value) => value / total);
-  const prior = new Float64Array(names.length);
-  shares.forEach((value, i) => {
-    prior[parted[i]] += value;
-  });
-  return { taxa, crosses, ...likelyConditions(judgement, taxa), share: own, shares, parted, partitions: names.length, prior };
+  const sharesUnder = (p: Posterior) => normalised([...taxa.map((t) => p.taxa[t]), ...crosses.map((x) => p.crosses[x]), p.unknown]);
+  const shares = sharesUnder(local);
+  const guarded = sharesUnder(judgement.guarded.local);
+  const held = (of: Float64Array) => of.reduce((sums, value, i) => {
+    sums[parted[i]] += value;
+    return sums;
+  }, new Float64Array(names.length));
+  return { taxa, crosses, ...likelyConditions(judgement, taxa), share: own, shares, guarded, parted, partitions: names.length, prior: held(shares), guardedPrior: held(guarded) };
+}
+
+function normalised(values: number[]): Float64Array {
+  const total = values.reduce((a, b) => a + b, 0);
+  return Float64Array.from(values, (value) => value / total);
 }
 
 function likelyConditions({ model, conditionShare }: Judgement, taxa: number[]): Pick<Active, "conditions" | "weights" | "firstOf"> {
@@ -294,37 +302,55 @@ function unknownRow(judgement: Judgement, active: Active, rows: Float64Array, c:
   for (let o = 0; o < n; o++) out[o] = total > 0 ? out[o] / total : 1 / n;
 }
 
+/** Least chance of the answer that there is no such part: below it, rounding would count as a word on the plant. */
+const LEAST_MISSING = 0.01;
+
+/** The foreseen answers with one more, "no such part here": what a plant's other answers leave over. */
+function withMissing(rows: Float64Array, n: number): Float64Array {
+  const plants = rows.length / n;
+  const out = new Float64Array(plants * (n + 1));
+  for (let i = 0; i < plants; i++) {
+    let left = 1;
+    for (let o = 0; o < n; o++) {
+      out[i * (n + 1) + o] = rows[i * n + o];
+      left -= rows[i * n + o];
+    }
+    out[i * (n + 1) + n] = Math.max(LEAST_MISSING, left);
+  }
+  return out;
+}
+
 /** Expected bits about the name, expected fall in cost (hours), and expected bits about what to do. */
 function gainOf(judgement: Judgement, active: Active, c: number): { bits: number; saved: number; partBits: number } {
-  const n = judgement.model.answers[c];
-  const rows = foreseenAnswers(judgement, active, c);
-  const { shares, parted, prior, partitions } = active;
+  const n = judgement.model.answers[c] + 1;
+  const rows = withMissing(foreseenAnswers(judgement, active, c), n - 1);
+  const { shares, guarded, parted, prior, guardedPrior, partitions } = active;
   const sums = new Float64Array(n);
   const parts = new Float64Array(n * partitions);
+  const guardedParts = new Float64Array(n * partitions);
   let nats = 0;
   for (let i = 0; i < shares.length; i++) {
-    const share = shares[i];
-    const part = parted[i];
     for (let o = 0; o < n; o++) {
       const chance = rows[i * n + o];
       if (!(chance > 0)) continue;
-      const joint = share * chance;
+      const joint = shares[i] * chance;
       nats += joint * Math.log(chance);
       sums[o] += joint;
-      parts[o * partitions + part] += joint;
+      parts[o * partitions + parted[i]] += joint;
+      guardedParts[o * partitions + parted[i]] += guarded[i] * chance;
     }
   }
   let partNats = 0;
   let costAfter = 0;
   for (let o = 0; o < n; o++) {
-    const sum = sums[o];
-    if (sum <= 1e-12) continue;
+    if (sums[o] > 1e-12) nats -= sums[o] * Math.log(sums[o]);
     const own = parts.subarray(o * partitions, (o + 1) * partitions);
-    nats -= sum * Math.log(sum);
-    for (let p = 0; p < partitions; p++) if (own[p] > 0) partNats += own[p] * Math.log(own[p] / (sum * prior[p]));
-    costAfter += sum * costOfAct(judgement, own, sum);
+    for (let p = 0; p < partitions; p++) if (own[p] > 0) partNats += own[p] * Math.log(own[p] / (sums[o] * prior[p]));
+    const sides = guardedParts.subarray(o * partitions, (o + 1) * partitions);
+    const sum = sides.reduce((a, b) => a + b, 0);
+    if (sum > 1e-12) costAfter += sum * costOfAct(judgement, sides, sum);
   }
-  const saved = Math.max(0, costOfAct(judgement, prior, 1) - costAfter);
+  const saved = Math.max(0, costOfAct(judgement, guardedPrior, 1) - costAfter);
   return { bits: Math.max(0, nats * Math.LOG2E), saved, partBits: Math.max(0, partNats * Math.LOG2E) };
 }
 

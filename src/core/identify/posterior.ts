@@ -1,9 +1,12 @@
 import { InputError } from "../errors";
 import type { Case, Observation } from "./case";
 import { LIFE_FORMS, STAGES, type Status } from "./flora-types";
+import { blockLogAt, logSum } from "./block-log";
 import { crossBlockLog, crossLogOf, crossPrior, crossStageLog } from "./hybrids";
-import { checkTogether, type Evidence, evidenceOf } from "./likelihood";
-import { type Model, recordingOf } from "./model";
+import { guardKept } from "./guard";
+import type { Evidence } from "./evidence";
+import { checkTogether, evidenceOf } from "./likelihood";
+import type { Model } from "./model";
 import { dayOfYear, stageShares, stageStatedChance } from "./season";
 
 /** Prior chance that the plant is none of this flora. */
@@ -37,7 +40,7 @@ interface Block {
   logCross: Float64Array;
 }
 
-/** What was worked out for earlier cases under one model and one list, to be used again for the observations that stayed. */
+/** What was worked out for earlier cases under one model, to be used again for the observations that stayed. */
 export interface Memory {
   evidence: WeakMap<Observation, Evidence | null>;
   blocks: Map<string, { items: Evidence[]; block: Block }>;
@@ -73,6 +76,8 @@ export interface Judgement {
   priorFlat: Float64Array;
   local: Posterior;
   flat: Posterior;
+  /** the same with what is not recorded for a kept plant never against it: what a verdict of Clear is measured by */
+  guarded: { local: Posterior; flat: Posterior };
 }
 
 export interface UnknownParts {
@@ -82,7 +87,7 @@ export interface UnknownParts {
 }
 
 /** Log likelihoods of all that may stand there. */
-export type Likelihoods = Pick<Judgement, "taxonLog" | "unknownLog" | "crossLog">;
+export type Likelihoods = Pick<Judgement, "taxonLog" | "unknownLog" | "crossLog" | "log">;
 
 export interface Posterior {
   taxa: Float64Array;
@@ -94,7 +99,7 @@ export interface Posterior {
 
 /**
  * log P(t | obs) = log prior(t) + log Σ_z P(z | t, day, stage) Π_blocks L_b(obs_b | t, z), under the local and a flat prior.
- * @param memory what was worked out for these very observations, under this model and this list
+ * @param memory what was worked out for these very observations, under this model
  * @throws {InputError} unknown-character | unknown-state | no-state | no-value | unknown-taxon
  */
 export function judge(model: Model, given: Case, memory?: Memory): Judgement {
@@ -105,7 +110,6 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
     const known = memory?.evidence.get(observation);
     if (known !== undefined) return known;
     const item = evidenceOf(model, observation, i);
-    if (item) shieldUntestedKept(model, item, keptSide);
     memory?.evidence.set(observation, item);
     return item;
   });
@@ -125,10 +129,19 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
   const priorFlat = new Float64Array(model.flora.taxa.length).fill((1 - UNKNOWN_PRIOR) / model.flora.taxa.length);
   const crossStage = crossStageLog(model, conditionLog);
   const crossLog = crossLogOf(model, crossStage, [...blocks.values()]);
-  const likelihoods = { taxonLog, unknownLog, crossLog };
+  const likelihoods = { taxonLog, unknownLog, crossLog, log };
   const local = posterior(model, likelihoods, priorLocal, keptSide);
   const flat = posterior(model, likelihoods, priorFlat, keptSide);
-  return { model, case: given, status, group, keptSide, evidence, blocks, conditionLog, log, taxonLog, unknownLog, crossLog, crossStage, kin, unknownParts: unknown.parts, conditionShare, priorLocal, priorFlat, local, flat };
+  const guardedLikelihoods = { ...likelihoods, taxonLog: guardKept({ model, keptSide, evidence, blocks, local, flat }, likelihoods) };
+  const guarded = { local: posterior(model, guardedLikelihoods, priorLocal, keptSide), flat: posterior(model, guardedLikelihoods, priorFlat, keptSide) };
+  return { model, case: given, status, group, keptSide, evidence, blocks, conditionLog, log, taxonLog, unknownLog, crossLog, crossStage, kin, unknownParts: unknown.parts, conditionShare, priorLocal, priorFlat, local, flat, guarded };
+}
+
+/** Both posteriors with some observations left out, as a verdict of Clear is measured by them. */
+export function guardedWithout(judgement: Judgement, dropped: Set<number>): [Posterior, Posterior] {
+  const rest = without(judgement, dropped);
+  const guarded = { ...rest, taxonLog: guardKept(judgement, rest, dropped) };
+  return [judgement.priorLocal, judgement.priorFlat].map((prior) => posterior(judgement.model, guarded, prior, judgement.keptSide)) as [Posterior, Posterior];
 }
 
 function statuses(model: Model, given: Case): { status: Status[]; group: string[] } {
@@ -140,21 +153,6 @@ function statuses(model: Model, given: Case): { status: Status[]; group: string[
     return `${status[i]}: ${t.lifeForm}, ${t.cycle}, ${persists}`;
   });
   return { status, group };
-}
-
-/**
- * What is not recorded for a kept plant never speaks against it: its chance is raised to the best
- * that any target has at that stage. It stays listed as untested.
- */
-function shieldUntestedKept(model: Model, item: Evidence, keptSide: Uint8Array): void {
-  const { conditionTaxon, conditionStage } = model;
-  const { chance } = item;
-  const best = new Float64Array(STAGES.length);
-  for (let z = 0; z < chance.length; z++) if (!keptSide[conditionTaxon[z]]) best[conditionStage[z]] = Math.max(best[conditionStage[z]], chance[z]);
-  for (let z = 0; z < chance.length; z++) {
-    const taxon = conditionTaxon[z];
-    if (keptSide[taxon] && recordingOf(model, taxon, item.character) === "not-recorded") chance[z] = Math.max(chance[z], best[conditionStage[z]]);
-  }
 }
 
 interface Season {
@@ -252,18 +250,6 @@ export function blockOf(model: Model, name: string, items: Evidence[], members: 
   return { name, doubt, members, log, soundShare: sound, logUnknown, logKin: kin, logCross: crossBlockLog(model, doubt, items) };
 }
 
-/** Log chance of a block's observations in one condition. */
-const blockLogAt = (model: Model, doubt: number, items: Evidence[], z: number): number => {
-  const form = model.conditionLifeForm[z];
-  let sound = 1 - doubt;
-  let gone = doubt;
-  for (const item of items) {
-    sound *= item.chance[z];
-    gone *= item.background[form];
-  }
-  return Math.log(sound + gone);
-};
-
 /** Log likelihood of one plant with one observation left out: only its block is reckoned again. */
 export function taxonLogWithout(judgement: Judgement, taxon: number, observation: number): number {
   const { model, evidence, blocks, log } = judgement;
@@ -272,17 +258,8 @@ export function taxonLogWithout(judgement: Judgement, taxon: number, observation
   if (!block) return judgement.taxonLog[taxon];
   const left = block.members.filter((i) => i !== observation).map((i) => evidence[i] as Evidence);
   const [from, to] = [model.firstCondition[taxon], model.firstCondition[taxon + 1]];
-  const own = Array.from({ length: to - from }, (_, k) => log[from + k] - block.log[from + k] + (left.length > 0 ? blockLogAt(model, block.doubt, left, from + k) : 0));
+  const own = Array.from({ length: to - from }, (_, k) => log[from + k] - block.log[from + k] + blockLogAt(model, block.doubt, left, from + k));
   return logSum(own, 0, own.length);
-}
-
-function logSum(values: ArrayLike<number>, from: number, to: number): number {
-  let max = Number.NEGATIVE_INFINITY;
-  for (let i = from; i < to; i++) if (values[i] > max) max = values[i];
-  if (max === Number.NEGATIVE_INFINITY) return max;
-  let sum = 0;
-  for (let i = from; i < to; i++) sum += Math.exp(values[i] - max);
-  return max + Math.log(sum);
 }
 
 function sumConditions(model: Model, log: Float64Array): Float64Array {
@@ -381,7 +358,7 @@ export function without(judgement: Judgement, dropped: Set<number>): Likelihoods
     }
     if (kept) blocks.push(kept);
   }
-  return { taxonLog: sumConditions(model, log), unknownLog: unknownLikelihood(model, kin, blocks).log, crossLog: crossLogOf(model, judgement.crossStage, blocks) };
+  return { taxonLog: sumConditions(model, log), log, unknownLog: unknownLikelihood(model, kin, blocks).log, crossLog: crossLogOf(model, judgement.crossStage, blocks) };
 }
 
 /** The stage that a plant, if it is this one, most likely stands in. */

@@ -1,6 +1,6 @@
 import { argMax, groupGate, KEEP_SHARE, type VerdictResult } from "./verdict";
-import type { Evidence } from "./likelihood";
-import { type Judgement, type Likelihoods, posterior, taxonLogWithout, without } from "./posterior";
+import type { Evidence } from "./evidence";
+import { guardedWithout, type Judgement, type Likelihoods, posterior, taxonLogWithout, without } from "./posterior";
 
 /** An answer that deserves a second look. */
 export interface Slip {
@@ -32,15 +32,14 @@ export function slipsOf(judgement: Judgement, result: VerdictResult): Slip[] {
     if (!settled && !first.some((t) => isAgainst(judgement, judgement.evidence[i] as Evidence, t, taxonLogWithout(judgement, t, i)))) return [];
     const rest = without(judgement, new Set([i]));
     if (telling.length > FEWEST_OTHERS && standsAlone(judgement, rest, i)) return [{ observation: i, kind: "against-all-others" }];
-    return hangsOn(judgement, rest, result) ? [{ observation: i, kind: "verdict-hangs-on-it" }] : [];
+    return hangsOn(judgement, rest, i, result) ? [{ observation: i, kind: "verdict-hangs-on-it" }] : [];
   });
 }
 
-function hangsOn(judgement: Judgement, rest: Likelihoods, { verdict, group, limit }: VerdictResult): boolean {
+function hangsOn(judgement: Judgement, rest: Likelihoods, observation: number, { verdict, group, limit }: VerdictResult): boolean {
   if (verdict !== "clear" && verdict !== "keep") return false;
-  const shares = [judgement.priorLocal, judgement.priorFlat].map((prior) => posterior(judgement.model, rest, prior, judgement.keptSide));
-  if (verdict === "keep") return shares.some((p) => p.keptSide < KEEP_SHARE);
-  return shares.some((p) => groupGate(judgement, p, limit) !== group);
+  if (verdict === "keep") return [judgement.priorLocal, judgement.priorFlat].some((prior) => posterior(judgement.model, rest, prior, judgement.keptSide).keptSide < KEEP_SHARE);
+  return guardedWithout(judgement, new Set([observation])).some((p) => groupGate(judgement, p, limit) !== group);
 }
 
 /** True where the others point to one plant, and this answer is far likelier of any other than of that one. */

@@ -1,6 +1,6 @@
 import type { Costs } from "./case";
 import { crossKept } from "./hybrids";
-import { type Judgement, type Posterior, posterior, without } from "./posterior";
+import { guardedWithout, type Judgement, type Posterior } from "./posterior";
 
 export type Verdict = "clear" | "hold" | "keep" | "open" | "unknown";
 
@@ -51,7 +51,7 @@ export function decide(judgement: Judgement): VerdictResult {
     const about = topOnSide(judgement, 1);
     return { ...base, verdict: "keep", about, named: names(about) };
   }
-  const gates = [local, flat].map((p) => groupGate(judgement, p, limit));
+  const gates = [judgement.guarded.local, judgement.guarded.flat].map((p) => groupGate(judgement, p, limit));
   if (gates[0] && gates[0] === gates[1]) {
     const leansOn = weakBlock(judgement, limit);
     const about = topOnSide(judgement, 0);
@@ -81,17 +81,14 @@ export function groupGate(judgement: Judgement, p: Posterior, limit: number): st
 /** The first block without which the kept side rises too far, or null: no single look carries the verdict. */
 function weakBlock(judgement: Judgement, limit: number): string | null {
   for (const block of judgement.blocks.values()) {
-    const left = without(judgement, new Set(block.members));
-    for (const prior of [judgement.priorLocal, judgement.priorFlat]) {
-      if (posterior(judgement.model, left, prior, judgement.keptSide).keptSide > LEAVE_ONE_OUT * limit) return block.name;
-    }
+    if (guardedWithout(judgement, new Set(block.members)).some((p) => p.keptSide > LEAVE_ONE_OUT * limit)) return block.name;
   }
   return null;
 }
 
 /** Kept plants that stand in the way under either prior: first the likeliest here, as the field shows it, then by the higher of the two shares. */
 function keptAbove(judgement: Judgement, limit: number): number[] {
-  const { local, flat } = judgement;
+  const { local, flat } = judgement.guarded;
   const share = (t: number) => Math.max(local.taxa[t], flat.taxa[t]);
   const above = [...judgement.status.keys()].filter((t) => judgement.keptSide[t] && share(t) > limit / 2).sort((a, b) => share(b) - share(a));
   const here = above.reduce((best, t) => (local.taxa[t] > local.taxa[best] ? t : best), above[0]);
@@ -100,7 +97,7 @@ function keptAbove(judgement: Judgement, limit: number): number[] {
 
 /** The likeliest cross on the kept side that stands above a share, or -1. */
 function keptCrossAbove(judgement: Judgement, share: number): number {
-  const shareOf = (x: number) => Math.max(judgement.local.crosses[x], judgement.flat.crosses[x]);
+  const shareOf = (x: number) => Math.max(judgement.guarded.local.crosses[x], judgement.guarded.flat.crosses[x]);
   const above = [...judgement.model.crosses.keys()].filter((x) => crossKept(judgement, x) && shareOf(x) > share);
   return above.reduce((best, x) => (best < 0 || shareOf(x) > shareOf(best) ? x : best), -1);
 }

@@ -1,5 +1,5 @@
 import { type Character, type CompiledFlora, type Model, minimumWidth, quantile, recordingOf, type Score, scoreFor, type Stage } from "../identify";
-import { backgroundRow } from "../identify/model";
+import { backgroundRow, inheritedChances } from "../identify/model";
 import { type Chance, seededChance } from "../random";
 
 /** Share of scores that are plainly wrong in a perturbed flora: the states shuffled, the measure shifted. */
@@ -75,8 +75,16 @@ export class SimulatedPlant {
       return character.kind === "count" ? Math.max(0, Math.round(raw)) : Math.max(0, raw);
     }
     if (score?.shares) return this.chance.pick(score.shares);
-    if (character.states.length === 0) return null;
-    return this.chance.pick(backgroundRow(this.nature, c, this.nature.taxonLifeForm[this.taxon]));
+    const answer = this.chance.pick(inheritedChances(this.nature, c, this.taxon, backgroundRow(this.nature, c, this.nature.taxonLifeForm[this.taxon])));
+    return character.states.length > 0 ? answer : this.withinClass(c, answer);
+  }
+
+  /** A measure somewhere within a class of answers. */
+  private withinClass(c: number, answer: number): number {
+    const edges = this.nature.edges[c];
+    const low = edges[answer - 1] ?? 0.6 * edges[0];
+    const high = edges[answer] ?? 1.5 * edges[edges.length - 1];
+    return low + this.chance.uniform() * (high - low);
   }
 }
 

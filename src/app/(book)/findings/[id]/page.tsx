@@ -81,6 +81,7 @@ function inWords(o: Observation): string {
   const sure = o.sure === "sure" ? "" : o.sure === "likely" ? " (likely)" : " (a guess)";
   if (o.answer === "cannot-tell") return `${name}: can’t tell`;
   if (o.answer === "not-there-yet") return `${name}: not there yet`;
+  if (o.answer === "absent" && !o.states && !character?.states.some((s) => s.id === "none")) return `${name}: no such part${sure}`;
   const values = o.values ?? (o.value === undefined ? null : [o.value]);
   if (values) return `${name}: ${values.join(", ")} ${character?.unit ?? ""}${sure}`;
   return `${name}: ${(o.states ?? ["none"]).map((id) => character?.states.find((s) => s.id === id)?.name ?? id).join(" or ")}${sure}`;

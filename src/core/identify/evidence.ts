@@ -1,0 +1,16 @@
+/** What one observation says: its chance in every condition, and under the background of every life form. */
+export interface Evidence {
+  /** the character looked at; of a comparative one the measured character that it compares */
+  character: number;
+  block: string;
+  /** chance in each condition */
+  chance: Float64Array;
+  /** chance under the background, by life form */
+  background: Float64Array;
+  /** chance if every answer were as likely as any other */
+  even: number;
+  /** chance for each cross at each stage, where its number lies between its parents'; 0 where it is not measured */
+  between?: Float64Array;
+}
+
+export type Chances = Pick<Evidence, "chance" | "background" | "even" | "between">;

@@ -1,0 +1,54 @@
+import { LIFE_FORMS, STAGES } from "./flora-types";
+import type { Chances } from "./evidence";
+import { applies, type Model, recordingOf, scoreFor } from "./model";
+
+/** Chance that a scout finds the part missing where the plant has none, and where it has one. */
+const MISSING = 0.94;
+const OVERLOOKED = 0.02;
+/** The same of a plant of which nothing is recorded, and at a stage that does not show the part. */
+const MISSING_UNRECORDED = 0.1;
+const MISSING_OUT_OF_STAGE = 0.5;
+
+/**
+ * What "this plant has no such part" says, of a character without a state for it (the height of a ligule, the edge of a
+ * leaflet): right for every plant that never carries the part, all but wrong for one that does. A wrong answer to an earlier
+ * question, the kind of plant above all, is found out by it.
+ */
+export function missingPart(model: Model, c: number): Chances {
+  const chance = Float64Array.from(model.conditions, ({ taxon, stage, form }) => missingChance(model, c, taxon, stage, form));
+  const background = Float64Array.from(LIFE_FORMS, (form) => (applies(model, c, form) ? shareWithout(model, c, form) : MISSING));
+  return { chance, background, even: 1 / (model.answers[c] + 1) };
+}
+
+function missingChance(model: Model, c: number, taxon: number, stage: number, form: number): number {
+  const recording = recordingOf(model, taxon, c);
+  if (recording === "not-applicable") return MISSING;
+  if (!model.flora.characters[c].stages.includes(STAGES[stage])) return MISSING_OUT_OF_STAGE;
+  const formId = model.flora.taxa[taxon].forms[form].id;
+  if (scoreFor(model, taxon, c, STAGES[stage], undefined, formId)?.notApplicable) return MISSING;
+  const bare = recording === "recorded" ? OVERLOOKED : MISSING_UNRECORDED;
+  return bare + (MISSING - bare) * shareFailing(model, c, taxon, stage, formId);
+}
+
+/** Share of a plant's own kind that lacks what the part stands on: the depth of a cut, in a leaf that is sometimes whole. */
+function shareFailing(model: Model, c: number, taxon: number, stage: number, form: string): number {
+  const { when } = model.flora.characters[c];
+  const base = when && model.characterIndex.get(when.character);
+  if (!when || base === undefined) return 0;
+  const shares = scoreFor(model, taxon, base, STAGES[stage], undefined, form)?.shares;
+  if (!shares) return 0;
+  const { states } = model.flora.characters[base];
+  return 1 - when.states.reduce((sum, id) => sum + shares[states.findIndex((s) => s.id === id)], 0);
+}
+
+/** Share of the plants of a life form that never carry the part, smoothed. */
+function shareWithout(model: Model, c: number, form: (typeof LIFE_FORMS)[number]): number {
+  let without = 0;
+  let all = 0;
+  for (let t = 0; t < model.taxonLifeForm.length; t++) {
+    if (LIFE_FORMS[model.taxonLifeForm[t]] !== form) continue;
+    all++;
+    if (recordingOf(model, t, c) === "not-applicable") without++;
+  }
+  return OVERLOOKED + ((MISSING - OVERLOOKED) * (without + 0.5)) / (all + 2);
+}
