@@ -39,7 +39,7 @@ const LENS_WEIGHT = 3;
  * quick looks come first; towards a name so much that the telling looks do, and seconds decide only between equals:
  * every further answer is one more that may be a slip.
  */
-const OVERHEAD_SECONDS = { action: 10, name: 300 };
+const OVERHEAD_SECONDS = { action: 20, name: 300 };
 /** Plants below this share in both rankings do not count in foreseeing answers. */
 const ACTIVE_SHARE = 2e-4;
 /** Share of what still fits that must carry a part before it is asked about. */
@@ -49,7 +49,7 @@ const FRUITLESS_WEIGHT = 0.35;
 /** Price of a bit about what to do, in visits. */
 const BIT_PRICE = 2;
 /** Bits about the name count a little for the act too: who it is parts the sides in the end. */
-const NAME_SHARE = 0.1;
+const NAME_SHARE = 0.4;
 /** At most this many plants, the likeliest, are foreseen: all of the shipped flora, while a flora of thousands stays quick. */
 const MOST_ACTIVE = 400;
 const VISIBLE_SHARE = 0.5;

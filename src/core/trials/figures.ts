@@ -7,6 +7,11 @@ export interface Figures {
   top3: number;
   targetsCleared: number;
   keptRecognised: number;
+  /** share of target walks, and of kept ones, that could be settled at their stage at all, and the same two figures among those alone */
+  targetsSeparable: number;
+  keptSeparable: number;
+  targetsClearedSeparable: number;
+  keptRecognisedSeparable: number;
   falseClears: number;
   falseClearsUpper95: number;
   keptWalks: number;
@@ -15,6 +20,8 @@ export interface Figures {
   falseClearsHeldUpper95: number;
   heldWalks: number;
   unknownCleared: number;
+  /** the same of those that the district keeps */
+  unknownKeptCleared: number;
   brier: number;
   ece: Record<string, number>;
   checksMean: number;
@@ -43,6 +50,10 @@ export function figuresOf(names: NameWalk[], actions: ActionWalk[], removed: Act
     top3: share(names, (w) => w.rank <= 3),
     targetsCleared: share(targets, (w) => w.verdict === "clear"),
     keptRecognised: share(kept, (w) => w.verdict === "keep"),
+    targetsSeparable: share(targets, (w) => w.separable === true),
+    keptSeparable: share(kept, (w) => w.separable === true),
+    targetsClearedSeparable: share(targets.filter((w) => w.separable), (w) => w.verdict === "clear"),
+    keptRecognisedSeparable: share(kept.filter((w) => w.separable), (w) => w.verdict === "keep"),
     falseClears: keptWalks === 0 ? 0 : round((wrong + removedWrong) / keptWalks),
     falseClearsUpper95: keptWalks === 0 ? 1 : round(upperLimit(wrong + removedWrong, keptWalks)),
     keptWalks,
@@ -50,6 +61,7 @@ export function figuresOf(names: NameWalk[], actions: ActionWalk[], removed: Act
     falseClearsHeldUpper95: kept.length === 0 ? 1 : round(upperLimit(wrong, kept.length)),
     heldWalks: kept.length,
     unknownCleared: share(removed, (w) => w.verdict === "clear"),
+    unknownKeptCleared: share(removed.filter((w) => w.keptHere), (w) => w.verdict === "clear"),
     brier: round(mean(last.map((c) => c.brier))),
     ece,
     checksMean: round(mean(actions.map((w) => w.checks))),

@@ -7,6 +7,7 @@ import { figuresOf } from "./figures";
 import { drawDay, perturb, SimulatedPlant } from "./plants";
 import { removeTaxon } from "./run-trials";
 import { Scout } from "./scout";
+import { isSeparable, usualLooks } from "./separable";
 import { syntheticFlora } from "./synthetic";
 import { type ActionWalk, drawStart, type NameWalk, type Start, walkToAction, walkToName } from "./walks";
 
@@ -108,6 +109,23 @@ describe("walks", () => {
   it("follow a fixed order where one is given", () => expect(walkToAction(walker, start, "fixed", [1, 0, 2, 4]).checks).toBeGreaterThan(0));
 });
 
+describe("what could be settled at a stage", () => {
+  const given = { id: "s", day: "2026-07-01", hemisphere: "north" as const, seasonShift: 0, stage: null, setting: {}, kit: [], list: { "Malus prima": "target" as const, "Malus secunda": "target" as const }, actions: {}, confirmed: {}, costs: { wrongClear: 500, missedTarget: 10, hold: 10 }, observations: [] };
+  it("is seen from what is usual, and only where it is recorded, seen then, and not too various", () => {
+    const looks = usualLooks(model, 3, "vegetative").map((o) => o.character);
+    expect(looks).not.toContain("sap");
+    expect(looks).not.toContain("petals");
+    expect(usualLooks(model, 0, "flowering").find((o) => o.character === "petals")?.states).toEqual(["five"]);
+    expect(usualLooks(model, 0, "vegetative").find((o) => o.character === "length")?.value).toBe(5);
+  });
+  it("is more where more can be seen, and nothing where nothing can", () => {
+    const bare = buildModel({ ...flora, scores: flora.scores.filter((s) => s.taxon !== 0) });
+    expect(isSeparable(bare, given, 0, "flowering", false)).toBe(false);
+    const sharp = buildModel({ ...flora, scores: flora.scores.map((s) => (s.shares ? { ...s, confidence: 1, shares: s.shares.map((p) => (p > 0.5 ? 0.999 : 0.001)) } : s)) });
+    expect(isSeparable(sharp, given, 2, "flowering", true)).toBe(true);
+  });
+});
+
 describe("a plant taken out", () => {
   it("leaves every other score with its own plant", () => {
     const less = removeTaxon(flora, 1);
@@ -119,7 +137,7 @@ describe("a plant taken out", () => {
 
 describe("figures", () => {
   const start = { set: "tiny" } as Start;
-  const action = (verdict: ActionWalk["verdict"], truthKept: boolean, checks = 5): ActionWalk => ({ start, verdict, group: null, checks, seconds: 10 * checks, truthGroup: "g", truthKept });
+  const action = (verdict: ActionWalk["verdict"], truthKept: boolean, more: Partial<ActionWalk> = {}): ActionWalk => ({ start, verdict, group: null, checks: 5, seconds: 50, truthGroup: "g", truthKept, separable: true, ...more });
   const name = (rank: number): NameWalk => ({ start, rank, confidence: [{ probability: 0.8, right: rank === 1, brier: 0.1 }] });
   it("count what they say they count", () => {
     const f = figuresOf([name(1), name(3), name(9)], [action("clear", false), action("hold", false), action("keep", true), action("clear", true)], [action("clear", true), action("open", true)]);
@@ -127,6 +145,12 @@ describe("figures", () => {
     expect(f.top3).toBeCloseTo(2 / 3, 4);
     expect(f).toMatchObject({ targetsCleared: 0.5, keptRecognised: 0.5, falseClears: 0.5, keptWalks: 4, falseClearsHeld: 0.5, heldWalks: 2, unknownCleared: 0.5, checksMean: 5, secondsMean: 50 });
     expect(f.falseClearsUpper95).toBeGreaterThan(f.falseClears);
+  });
+  it("count what could be settled at all by itself", () => {
+    const targets = [action("clear", false), action("hold", false), action("hold", false, { separable: false })];
+    const kept = [action("keep", true), action("open", true, { separable: false })];
+    const removed = [action("clear", true, { separable: null, keptHere: false }), action("open", true, { separable: null, keptHere: true })];
+    expect(figuresOf([], [...targets, ...kept], removed)).toMatchObject({ targetsSeparable: 0.66667, keptSeparable: 0.5, targetsClearedSeparable: 0.5, keptRecognisedSeparable: 1, unknownCleared: 0.5, unknownKeptCleared: 0 });
   });
   it("are 0, not nothing, where there were no walks", () => expect(figuresOf([], [], [])).toMatchObject({ top1: 0, falseClears: 0, falseClearsUpper95: 1, checksMean: 0 }));
 });

@@ -4,6 +4,7 @@ import { stageStatedChance } from "../identify/season";
 import { type Chance, seededChance } from "../random";
 import { drawDay, SimulatedPlant } from "./plants";
 import { Scout } from "./scout";
+import { isSeparable } from "./separable";
 
 export const NAME_CHECKS = 12;
 export const MOST_CHECKS = 25;
@@ -43,6 +44,10 @@ export interface ActionWalk {
   seconds: number;
   truthGroup: string;
   truthKept: boolean;
+  /** false where no looks could settle it at this stage; null of a plant that was taken out of the flora */
+  separable: boolean | null;
+  /** of a plant that was taken out: whether the district keeps it */
+  keptHere?: boolean;
 }
 
 /** Draws the start of a walk: the plant uniformly within a set, the stage by the mix or as given. */
@@ -134,6 +139,8 @@ export function walkToAction(walker: Walker, start: Start, order: Order, fixed: 
   let judgement = judge(walker.model, given, memory);
   const truthAt = walker.model.taxonIndex.get(truthName);
   const truthGroup = truthAt === undefined ? "none" : judgement.group[truthAt];
+  const separable = truthAt === undefined ? null : isSeparable(walker.model, given, truthAt, start.stage, truthKept);
+  const told = { start, truthGroup, truthKept, separable };
   let seconds = 0;
   for (let checks = 1; checks <= MOST_CHECKS; checks++) {
     const c = chooseCheck(judgement, order, fixed, chance);
@@ -143,9 +150,9 @@ export function walkToAction(walker: Walker, start: Start, order: Order, fixed: 
     judgement = judge(walker.model, given, memory);
     watch?.(judgement);
     const result = decide(judgement);
-    if (result.verdict === "clear" || result.verdict === "keep") return { start, verdict: result.verdict, group: result.group, checks, seconds, truthGroup, truthKept };
+    if (result.verdict === "clear" || result.verdict === "keep") return { ...told, verdict: result.verdict, group: result.group, checks, seconds };
   }
-  return { start, verdict: decide(judgement).verdict, group: null, checks: MOST_CHECKS, seconds, truthGroup, truthKept };
+  return { ...told, verdict: decide(judgement).verdict, group: null, checks: MOST_CHECKS, seconds };
 }
 
 function chooseCheck(judgement: Judgement, order: Order, fixed: number[], chance: Chance): number | null {
