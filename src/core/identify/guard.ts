@@ -42,7 +42,7 @@ function bestAtStage({ model }: Known, item: Evidence, targets: number[]): Float
  */
 export function guardKept(known: Known, { taxonLog, log }: { taxonLog: Float64Array; log: Float64Array }, dropped: Set<number> = NOTHING): Float64Array {
   const { model, keptSide, evidence, blocks } = known;
-  const guarded = Float64Array.from(taxonLog);
+  const guarded = taxonLog.slice();
   const targets = standingTargets(known);
   const best = evidence.map((item) => (item ? bestAtStage(known, item, targets) : null));
   for (let t = 0; t < guarded.length; t++) {

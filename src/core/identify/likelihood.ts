@@ -104,7 +104,9 @@ function stateEvidence(model: Model, c: number, observation: Observation, field:
   const chance = new Float64Array(model.conditions.length);
   if (observation.sure === "sure" && !observation.position) {
     const table = model.table[c];
-    for (let z = 0; z < chance.length; z++) chance[z] = combine(table, z * n);
+    const plain = observation.answer === "seen" && named.length === 1 && !observation.of && observation.join === "any";
+    // One state seen, the commonest answer by far, is read straight from the table.
+    for (let z = 0; z < chance.length; z++) chance[z] = plain ? Math.max(1e-9, table[z * n + named[0]]) : combine(table, z * n);
     return { chance, background, even };
   }
   const confusion = confusionTable(character, model.observerError, observation.sure);

@@ -1,6 +1,6 @@
 import { LIFE_FORMS, STAGES, type Taxon } from "./flora-types";
 import { crossKept } from "./hybrids";
-import { applies, recordingOf } from "./model";
+import { applies, type Model, recordingOf } from "./model";
 import { type Judgement, likeliestStage, type Posterior } from "./posterior";
 import { stageBegins } from "./season";
 import { GROUP_SHARE, KEEP_SHARE, keptLimit, topOnSide } from "./verdict";
@@ -50,8 +50,8 @@ const FRUITLESS_WEIGHT = 0.35;
 const BIT_PRICE = 2;
 /** Bits about the name count a little for the act too: who it is parts the sides in the end. */
 const NAME_SHARE = 0.4;
-/** At most this many plants, the likeliest, are foreseen: all of the shipped flora, while a flora of thousands stays quick. */
-const MOST_ACTIVE = 400;
+/** At most this many plants, the likeliest, are foreseen: all of the shipped flora; of a flora of thousands fewer, so that it stays quick. */
+const mostActive = (model: Model): number => (model.flora.taxa.length <= 800 ? 400 : 100);
 const VISIBLE_SHARE = 0.5;
 /** Parts of the unknown plant below this share are not foreseen. */
 const LEAST_PART = 1e-6;
@@ -171,7 +171,7 @@ function protectedShare(judgement: Judgement): number {
 function activePlants(judgement: Judgement, only?: Set<number>): Active {
   const { local, flat, group, keptSide } = judgement;
   const share = (t: number) => Math.max(local.taxa[t], flat.taxa[t], judgement.guarded.local.taxa[t]);
-  const taxa = [...local.taxa.keys()].filter((t) => (only ? only.has(t) : share(t) > ACTIVE_SHARE)).sort((a, b) => share(b) - share(a)).slice(0, MOST_ACTIVE);
+  const taxa = [...local.taxa.keys()].filter((t) => (only ? only.has(t) : share(t) > ACTIVE_SHARE)).sort((a, b) => share(b) - share(a)).slice(0, mostActive(judgement.model));
   const crosses = [...local.crosses.keys()].filter((x) => local.crosses[x] > ACTIVE_SHARE);
   const names = ["kept"];
   const parted = new Int32Array(taxa.length + crosses.length + 1);

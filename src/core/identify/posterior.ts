@@ -116,12 +116,12 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
   const season = seasonOf(model, given);
   const conditionLog = withoutStagesNotReached(model, given, season.conditionLog);
   const blocks = groupBlocks(model, evidence, memory);
-  const log = Float64Array.from(conditionLog);
+  const log = conditionLog.slice();
   for (const block of blocks.values()) for (let z = 0; z < log.length; z++) log[z] += block.log[z];
   const taxonLog = sumConditions(model, log);
   const conditionShare = new Float64Array(log.length);
   for (let z = 0; z < log.length; z++) conditionShare[z] = Math.exp(log[z] - taxonLog[model.conditionTaxon[z]]);
-  const kin = Float64Array.from(conditionLog);
+  const kin = conditionLog.slice();
   for (const block of blocks.values()) for (let z = 0; z < kin.length; z++) kin[z] += block.logKin[z];
   const unknown = unknownLikelihood(model, kin, [...blocks.values()]);
   const unknownLog = unknown.log;
@@ -201,7 +201,7 @@ const OVERLOOKED_STAGE = 0.1;
 function withoutStagesNotReached(model: Model, given: Case, conditionLog: Float64Array): Float64Array {
   const missing = given.observations.flatMap((o) => (o.answer === "not-there-yet" ? [model.characterIndex.get(o.character) ?? -1] : [])).filter((c) => c >= 0);
   if (missing.length === 0) return conditionLog;
-  const log = Float64Array.from(conditionLog);
+  const log = conditionLog.slice();
   for (let z = 0; z < log.length; z++) for (const c of missing) if (model.seenAtStage[c * STAGES.length + model.conditionStage[z]]) log[z] += Math.log(OVERLOOKED_STAGE);
   const sums = sumConditions(model, log);
   for (let z = 0; z < log.length; z++) log[z] -= sums[model.conditionTaxon[z]];
@@ -341,8 +341,8 @@ const largest = (values: Float64Array): number => values.reduce((a, b) => Math.m
  */
 export function without(judgement: Judgement, dropped: Set<number>): Likelihoods {
   const { model } = judgement;
-  const log = Float64Array.from(judgement.log);
-  const kin = Float64Array.from(judgement.kin);
+  const log = judgement.log.slice();
+  const kin = judgement.kin.slice();
   const blocks: Block[] = [];
   for (const block of judgement.blocks.values()) {
     const left = block.members.filter((i) => !dropped.has(i));
