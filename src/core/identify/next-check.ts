@@ -305,39 +305,33 @@ function unknownRow(judgement: Judgement, active: Active, rows: Float64Array, c:
 /** Least chance of the answer that there is no such part: below it, rounding would count as a word on the plant. */
 const LEAST_MISSING = 0.01;
 
-/** The foreseen answers with one more, "no such part here": what a plant's other answers leave over. */
-function withMissing(rows: Float64Array, n: number): Float64Array {
-  const plants = rows.length / n;
-  const out = new Float64Array(plants * (n + 1));
-  for (let i = 0; i < plants; i++) {
-    let left = 1;
-    for (let o = 0; o < n; o++) {
-      out[i * (n + 1) + o] = rows[i * n + o];
-      left -= rows[i * n + o];
-    }
-    out[i * (n + 1) + n] = Math.max(LEAST_MISSING, left);
-  }
-  return out;
-}
-
-/** Expected bits about the name, expected fall in cost (hours), and expected bits about what to do. */
+/**
+ * Expected bits about the name, expected fall in cost (hours), and expected bits about what to do. To the answers of the
+ * character comes one more, "no such part here", with what a plant's other answers leave over.
+ */
 function gainOf(judgement: Judgement, active: Active, c: number): { bits: number; saved: number; partBits: number } {
-  const n = judgement.model.answers[c] + 1;
-  const rows = withMissing(foreseenAnswers(judgement, active, c), n - 1);
+  const named = judgement.model.answers[c];
+  const n = named + 1;
+  const rows = foreseenAnswers(judgement, active, c);
   const { shares, guarded, parted, prior, guardedPrior, partitions } = active;
   const sums = new Float64Array(n);
   const parts = new Float64Array(n * partitions);
   const guardedParts = new Float64Array(n * partitions);
   let nats = 0;
   for (let i = 0; i < shares.length; i++) {
+    const share = shares[i];
+    const guardedShare = guarded[i];
+    const part = parted[i];
+    let left = 1;
     for (let o = 0; o < n; o++) {
-      const chance = rows[i * n + o];
+      const chance = o < named ? rows[i * named + o] : Math.max(LEAST_MISSING, left);
       if (!(chance > 0)) continue;
-      const joint = shares[i] * chance;
+      left -= chance;
+      const joint = share * chance;
       nats += joint * Math.log(chance);
       sums[o] += joint;
-      parts[o * partitions + parted[i]] += joint;
-      guardedParts[o * partitions + parted[i]] += guarded[i] * chance;
+      parts[o * partitions + part] += joint;
+      guardedParts[o * partitions + part] += guardedShare * chance;
     }
   }
   let partNats = 0;
