@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { scaleLog } from "d3-scale";
 import { describe, expect, it } from "vitest";
 import type { FieldMark } from "./engine.worker";
+import { slopesOf } from "./district-slopes";
 import { placeMarks } from "./place-marks";
 
 const y = scaleLog().domain([0.001, 1]).range([426, 26]);
@@ -27,5 +28,27 @@ describe("the hedge", () => {
   it("draws from where a plant stood before the last answer", () => {
     const [mark] = placeMarks([{ taxon: "a", name: "A", status: "kept", side: "kept", probability: 0.5, flat: 0.5 }], new Map([["a", 0.1]]), y);
     expect(mark.before).toBeCloseTo(y(0.1), 6);
+  });
+});
+
+describe("what the district adds", () => {
+  const both = fc.array(fc.record({ probability: fc.double({ min: 0, max: 1, noNaN: true }), flat: fc.double({ min: 0, max: 1, noNaN: true }) }), { minLength: 1, maxLength: 20 }).map((list) => list.map((m, i) => ({ ...m, side: "kept", taxon: `t${i}`, name: `Plant ${i}`, status: "kept" }) as FieldMark));
+  it("shows the plants that stand highest either way, each with its two shares in their order", () => {
+    fc.assert(fc.property(both, (list) => {
+      const slopes = slopesOf(list);
+      const shown = new Set(slopes.map((s) => s.taxon));
+      const least = Math.min(...slopes.map((s) => Math.max(s.probability, s.flat)));
+      for (const m of list) if (!shown.has(m.taxon)) expect(Math.max(m.probability, m.flat)).toBeLessThanOrEqual(least);
+      for (const a of slopes) for (const b of slopes) {
+        if (a.flat > b.flat) expect(a.from).toBeLessThanOrEqual(b.from);
+        if (a.probability > b.probability) expect(a.to).toBeLessThanOrEqual(b.to);
+      }
+    }), { seed: 53 });
+  });
+  it("keeps its writing apart", () => {
+    fc.assert(fc.property(both, (list) => {
+      const heights = slopesOf(list).map((s) => s.toLabel).sort((a, b) => a - b);
+      heights.forEach((h, i) => i === 0 || expect(h - heights[i - 1]).toBeGreaterThan(24.9));
+    }), { seed: 54 });
   });
 });

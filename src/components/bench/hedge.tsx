@@ -1,7 +1,8 @@
 "use client";
 import { scaleLog } from "d3-scale";
-import { memo } from "react";
+import { memo, useState } from "react";
 import { STATUS_WORDS, StatusMark } from "../marks";
+import { DistrictSlopes } from "./district-slopes";
 import type { FieldMark } from "./engine.worker";
 import { AXIS, COLUMN, FOOT, HEIGHT, LEAST, MIDDLE, type Placed, placeMarks, TOP, WIDTH } from "./place-marks";
 
@@ -10,8 +11,27 @@ const LETTER = 7.3;
 const FIGURE = 52;
 const TICKS = [1, 0.3, 0.1, 0.03, 0.01, 0.003, 0.001];
 
-/** The hedge: who still fits. Kept side left, targets right; nothing on the left may stand above the dashed line. */
+/** Who still fits, in two views: the hedge, and what the district adds to the looks. */
 export const Hedge = memo(function Hedge({ marks, before, limit }: { marks: FieldMark[]; before: Map<string, number>; limit: number }) {
+  const [district, setDistrict] = useState(false);
+  return (
+    <div>
+      <fieldset className="flex border-2 border-[var(--ink)] pill overflow-hidden w-fit mb-2">
+        <legend className="sr-only">How is who still fits shown?</legend>
+        {[false, true].map((value) => (
+          <label key={String(value)} className={`min-h-[44px] px-3 flex items-center cursor-pointer border-l first:border-l-0 border-[var(--line)] focus-within:outline-3 focus-within:outline-[var(--focus)] ${district === value ? "bg-[var(--press)] text-[var(--press-ink)]" : ""}`}>
+            <input type="radio" name="field-view" checked={district === value} onChange={() => setDistrict(value)} className="sr-only" />
+            {value ? "What the district adds" : "Both sides"}
+          </label>
+        ))}
+      </fieldset>
+      {district ? <DistrictSlopes marks={marks} /> : <BothSides marks={marks} before={before} limit={limit} />}
+    </div>
+  );
+});
+
+/** The hedge: who still fits. Kept side left, targets right; nothing on the left may stand above the dashed line. */
+function BothSides({ marks, before, limit }: { marks: FieldMark[]; before: Map<string, number>; limit: number }) {
   const y = scaleLog().domain([LEAST, 1]).range([HEIGHT - FOOT, TOP]);
   const placed = placeMarks(marks, before, y);
   const percent = (p: number) => (p < 0.001 ? "<0.1 %" : `${Number((p * 100).toPrecision(2))} %`);
@@ -61,7 +81,7 @@ export const Hedge = memo(function Hedge({ marks, before, limit }: { marks: Fiel
       </details>
     </figure>
   );
-});
+}
 
 /** Letters that fit between where a name begins and the end of its side. */
 const lettersFor = (m: Placed) => Math.max(8, Math.floor(((m.side === "kept" ? MIDDLE : WIDTH) - 4 - FIGURE - m.labelX) / LETTER));

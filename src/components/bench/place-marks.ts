@@ -1,4 +1,5 @@
 import type { FieldMark } from "./engine.worker";
+import { spreadLabels } from "./spread-labels";
 
 /** The field of the hedge, in its own units. */
 export const WIDTH = 532;
@@ -36,20 +37,8 @@ export function placeMarks(marks: FieldMark[], before: Map<string, number>, y: (
       while (heights.some((other, k) => k < i && columns[k] === column && Math.abs(other - h) < COLUMN)) column++;
       columns.push(column % MOST_COLUMNS);
     });
-    const labels = spreadLabels(heights);
+    const labels = spreadLabels(heights, GAP, TOP + 14, HEIGHT - FOOT);
     const labelX = left + (Math.max(0, ...columns) + 1) * COLUMN - 4;
     return own.map((mark, i) => ({ ...mark, x: left + columns[i] * COLUMN, y: heights[i], labelX, labelY: labels[i], before: before.has(mark.taxon) ? y(Math.max(LEAST, before.get(mark.taxon) as number)) : null }));
   });
-}
-
-/** Heights of the names: as near their marks as can be, at least a gap apart, inside the field. */
-function spreadLabels(heights: number[]): number[] {
-  const labels: number[] = [];
-  for (const [i, h] of heights.entries()) labels.push(i === 0 ? Math.max(h, TOP + 14) : Math.max(h, labels[i - 1] + GAP));
-  let floor = HEIGHT - FOOT;
-  for (let i = labels.length - 1; i >= 0; i--) {
-    labels[i] = Math.min(labels[i], floor);
-    floor = labels[i] - GAP;
-  }
-  return labels;
 }
