@@ -179,7 +179,7 @@ export function Bench(props: BenchProps) {
           {!draft.stageAsked ? (
             <StageQuestion onAnswer={setStage} />
           ) : character ? (
-            <Question character={character} why={nextCheck?.why ?? ""} caution={nextCheck?.caution === "gloves" ? "Gloves on: a plant that still fits harms the skin." : undefined} sure={sure} known={state.vocabulary.plainNames} onPicture={measured ? <MeasureOn pictures={shelf.pictures} mayDraw={props.pack.demonstration} onPicture={(p) => setMeasuring({ picture: p.id, character: character.id })} onFiles={async (files, drawn) => { const [added] = await shelf.addPictures(draft.id, files, drawn); if (added) setMeasuring({ picture: added.id, character: character.id }); }} /> : undefined} onSure={setSure} onAnswer={answerNow} />
+            <Question character={character} why={nextCheck?.why ?? ""} caution={nextCheck?.caution === "gloves" ? "Gloves on: a plant that still fits harms the skin." : undefined} sure={sure} known={state.vocabulary.plainNames} most={state.vocabulary.largest[character.id]} onPicture={measured ? <MeasureOn pictures={shelf.pictures} mayDraw={props.pack.demonstration} onPicture={(p) => setMeasuring({ picture: p.id, character: character.id })} onFiles={async (files, drawn) => { const [added] = await shelf.addPictures(draft.id, files, drawn); if (added) setMeasuring({ picture: added.id, character: character.id }); }} /> : undefined} onSure={setSure} onAnswer={answerNow} />
           ) : view ? (
             <section><h1 className="text-[24px]">Nothing more to ask at this stage, with this kit</h1><p className="mt-2">Save it as it stands, or choose any part below.</p></section>
           ) : (

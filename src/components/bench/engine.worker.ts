@@ -1,5 +1,5 @@
 import { expose } from "comlink";
-import { askableCharacters, buildModel, type Case, caseSchema, type CaseInput, type Character, type CompiledFlora, describeScore, type Identification, judge, type Judgement, type Lens, likeliestStage, type Memory, type Model, type Month, newMemory, type Observation, partingChecks, plainName, refutingChecks, replayMonth, report, type Status, topOnSide, usualState, weightsOfEvidence } from "@/core/identify";
+import { askableCharacters, buildModel, type Case, caseSchema, type CaseInput, type Character, type CompiledFlora, describeScore, type Identification, judge, type Judgement, largestReading, type Lens, likeliestStage, type Memory, type Model, type Month, newMemory, type Observation, partingChecks, plainName, refutingChecks, replayMonth, report, type Status, topOnSide, usualState, weightsOfEvidence } from "@/core/identify";
 
 /** What the Bench needs to know of the flora, once. */
 export interface Vocabulary {
@@ -7,6 +7,8 @@ export interface Vocabulary {
   taxa: { id: string; name: string; common: string[]; lifeForm: string }[];
   /** the name that a scout would use, by accepted name */
   plainNames: Record<string, string>;
+  /** the largest reading that is taken, by measured character */
+  largest: Record<string, number>;
   version: string;
 }
 
@@ -148,6 +150,7 @@ const engine = {
       characters: flora.characters,
       taxa: flora.taxa.map((t) => ({ id: t.id, name: t.name, common: t.common, lifeForm: t.lifeForm })),
       plainNames: Object.fromEntries(flora.taxa.map((t, i) => [t.name, plainName({ model: made }, i)])),
+      largest: Object.fromEntries(flora.characters.flatMap((character, c) => (character.states.length > 0 ? [] : [[character.id, largestReading(made, c)]]))),
       version: flora.version,
     };
   },

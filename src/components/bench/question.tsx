@@ -10,7 +10,7 @@ export type Sure = "sure" | "likely" | "guess";
 export const canBeMissing = (character: Character): boolean => !character.comparative && !character.states.some((s) => s.id === "none");
 
 /** One question with its drawn answers, and those that are always there. */
-export const Question = memo(function Question({ character, why, caution, sure, known, onPicture, onSure, onAnswer }: { character: Character; why: string; caution?: string; sure: Sure; /** plants that may stand beside it, by accepted name */ known: Record<string, string>; /** where a measured part can be measured on a picture */ onPicture?: ReactNode; onSure: (s: Sure) => void; onAnswer: (o: ObservationInput) => void }) {
+export const Question = memo(function Question({ character, why, caution, sure, known, most, onPicture, onSure, onAnswer }: { character: Character; why: string; caution?: string; sure: Sure; /** plants that may stand beside it, by accepted name */ known: Record<string, string>; /** of a measured part: the largest reading that is taken */ most?: number; /** where a measured part can be measured on a picture */ onPicture?: ReactNode; onSure: (s: Sure) => void; onAnswer: (o: ObservationInput) => void }) {
   const [against, setAgainst] = useState("");
   return (
     <section aria-labelledby="question" data-character={character.id}>
@@ -20,7 +20,7 @@ export const Question = memo(function Question({ character, why, caution, sure, 
         {caution ? <strong className="text-[var(--madder)]"> {caution}</strong> : null}
       </p>
       {character.comparative ? <Beside known={known} against={against} onChoose={setAgainst} /> : null}
-      {character.comparative && !(against in known) ? null : character.states.length > 0 ? <StateAnswers key={character.id} character={character} sure={sure} onAnswer={character.comparative ? (o) => onAnswer({ ...o, against }) : onAnswer} /> : <><NumberAnswer key={character.id} character={character} sure={sure} onAnswer={onAnswer} />{onPicture}</>}
+      {character.comparative && !(against in known) ? null : character.states.length > 0 ? <StateAnswers key={character.id} character={character} sure={sure} onAnswer={character.comparative ? (o) => onAnswer({ ...o, against }) : onAnswer} /> : <><NumberAnswer key={character.id} character={character} most={most ?? Number.POSITIVE_INFINITY} sure={sure} onAnswer={onAnswer} />{onPicture}</>}
       <div className="mt-1 py-2 flex flex-wrap gap-2 items-center justify-between sticky bottom-[61px] z-10 bg-[var(--sheet)] lg:static">
         <span className="flex flex-wrap gap-2">
           <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "cannot-tell" })}>Can’t tell <span className="keycap" aria-hidden>0</span></button>
@@ -122,10 +122,18 @@ function PlantsLookedAt({ way, onChange }: { way: { n: number; yes: number }; on
   );
 }
 
-function NumberAnswer({ character, sure, onAnswer }: { character: Character; sure: Sure; onAnswer: (o: ObservationInput) => void }) {
+/** What is wrong with readings as they were typed, and what would be right; null where they can be taken. */
+function faultOf(readings: number[], most: number, unit: string): string | null {
+  if (!readings.every((r) => Number.isFinite(r) && r >= 0)) return "Write numbers such as 4 or 3.5";
+  const beyond = readings.find((r) => r > most);
+  return beyond === undefined ? null : `${beyond} ${unit} is beyond any plant here: give it in ${unit}, at most ${Number(most.toPrecision(2))}`;
+}
+
+function NumberAnswer({ character, most, sure, onAnswer }: { character: Character; most: number; sure: Sure; onAnswer: (o: ObservationInput) => void }) {
   const [text, setText] = useState("");
   const readings = text.split(/[\s;]+/).map((t) => t.replace(",", ".")).filter(Boolean).map(Number);
-  const sound = readings.length > 0 && readings.every((r) => Number.isFinite(r) && r >= 0);
+  const fault = text.trim() ? faultOf(readings, most, character.unit ?? "") : null;
+  const sound = readings.length > 0 && !fault;
   return (
     <form
       className="mt-3 grid sm:grid-cols-[150px_1fr] gap-4 items-end"
@@ -136,8 +144,8 @@ function NumberAnswer({ character, sure, onAnswer }: { character: Character; sur
     >
       <LazyPicture of={{ unit: character.unit ?? "" }} className="w-[150px] bg-[#fdfbf5] border border-[var(--rule)]" />
       <div>
-        <label className="field"><span className="label">Reading in {character.unit}; several with a space between</span><input inputMode="decimal" autoComplete="off" value={text} onChange={(e) => setText(e.target.value)} className="figure text-[21px]" aria-describedby="reading-hint" /></label>
-        <p id="reading-hint" className={text && !sound ? "fault" : "small"}>{text && !sound ? "Write numbers such as 4 or 3.5" : readings.length > 1 ? `Mean of ${readings.length}: ${Number((readings.reduce((a, b) => a + b, 0) / readings.length).toPrecision(3))} ${character.unit}` : "Two or three parts tell more than one."}</p>
+        <label className="field"><span className="label">Reading in {character.unit}; several with a space between</span><input inputMode="decimal" autoComplete="off" value={text} onChange={(e) => setText(e.target.value)} className="figure text-[21px]" aria-describedby="reading-hint" aria-invalid={fault !== null} /></label>
+        <p id="reading-hint" className={fault ? "fault" : "small"}>{fault ?? (readings.length > 1 ? `Mean of ${readings.length}: ${Number((readings.reduce((a, b) => a + b, 0) / readings.length).toPrecision(3))} ${character.unit}` : "Two or three parts tell more than one.")}</p>
         <button type="submit" className="button press mt-2" disabled={!sound}>That is it</button>
       </div>
     </form>

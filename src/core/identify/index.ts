@@ -2,7 +2,7 @@ export * from "./case";
 export * from "./explain";
 export * from "./flora-types";
 export { type Candidate, type Identification, identify, report } from "./identify";
-export { checkTogether } from "./likelihood";
+export { checkTogether, largestReading } from "./likelihood";
 export { minimumWidth, quantile } from "./measures";
 export { buildModel, type Model, recordingOf, scoreFor } from "./model";
 export { askableCharacters, type Check, foreseeChecks, type Lens, laterChecks, towardsAction, towardsName, variation, worthTowardsAction } from "./next-check";

@@ -72,11 +72,12 @@ function checkKind(model: Model, c: number, observation: Observation, field: str
   if (observation.against && !character.compares) throw new InputError("not-comparative", `${field}.against`, observation.against, `${character.id} looks at one plant alone; leave against out`);
   const { of } = observation;
   if (of && of.yes > of.n) throw new InputError("more-than-all", `${field}.of`, of, `of ${of.n} plants at most ${of.n} can show it`);
-  const most = BEYOND_ANY * mostOf(model, c);
+  const most = largestReading(model, c);
   for (const value of numbers) if (value > most) throw new InputError("out-of-range", `${field}.value`, value, `no plant comes near: give it in ${character.unit}, at most ${Number(most.toPrecision(2))}`);
 }
 
-const mostOf = (model: Model, c: number): number => model.measuredScores[c].reduce((most, score) => Math.max(most, score.points?.[3] ?? 0), 1);
+/** The largest reading of a measured character that is taken for one, in its unit. */
+export const largestReading = (model: Model, c: number): number => BEYOND_ANY * model.measuredScores[c].reduce((most, score) => Math.max(most, score.points?.[3] ?? 0), 1);
 
 function comparativeEvidence(model: Model, c: number, observation: Observation, field: string): Evidence | null {
   const character: Character = model.flora.characters[c];
