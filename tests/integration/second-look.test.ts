@@ -22,6 +22,19 @@ const save = async () => {
 };
 const lookAt = async (id: string) => (await secondLook(specialist)).changed.find((f) => f.id === id);
 
+/** Work on a finding, in each of the states given. */
+const plansOn = (findingId: string, states: ("planned" | "done")[]) =>
+  asOwner(async (client) => {
+    const patchId = uuidv7();
+    await client.query("INSERT INTO patch (district_id, id, site_id, name, taxon, outline, area_m2, made_by) VALUES ($1, $2, $3, 'Below the weir', $4, ST_Multi(ST_GeomFromText('POLYGON((0 0, 0.001 0, 0.001 0.001, 0 0))', 4326)), 6000, 'Test Person')", [PINE, patchId, site, HOGWEED]);
+    return Promise.all(states.map(async (state) => {
+      const id = uuidv7();
+      await client.query("INSERT INTO plan (district_id, id, patch_id, finding_id, method, taxon, window_from, window_to, intended_on, person_id, followed_by, state, made_by) VALUES ($1, $2, $3, $4, 'dig', $5, '2026-05-01', '2026-06-01', '2026-05-10', 'test-person', 'Sow grass.', $6, 'Test Person')", [PINE, id, patchId, findingId, HOGWEED, state]);
+      return id;
+    }));
+  });
+const stateOf = (planId: string) => asOwner(async (client) => (await client.query("SELECT state FROM plan WHERE id = $1", [planId])).rows[0].state);
+
 beforeAll(async () => {
   site = await asOwner(async (client) => (await client.query("SELECT id FROM site WHERE district_id = $1 LIMIT 1", [PINE])).rows[0].id);
   await setStatus(specialist, { taxon: HOGWEED, status: "target" });
@@ -68,6 +81,23 @@ describe("a second look at old findings", () => {
     expect(line.verdict).toBe("hold");
     expect(events.filter((e) => e.kind === "verdict")).toHaveLength(2);
     expect(await lookAt(id)).toBeUndefined();
+  });
+
+  it("drops the work that was planned on a verdict that no longer clears, and leaves alone what was done", async () => {
+    const { id } = await save();
+    const [planned, done] = await plansOn(id, ["planned", "done"]);
+    await setCosts(specialist, { ...COSTS, wrongClear: 50_000 });
+    expect(await lookAt(id)).toMatchObject({ plans: 1 });
+    expect(await takeNewVerdict(specialist, { findingId: id })).toMatchObject({ verdict: "hold", dropped: 1 });
+    expect(await stateOf(planned)).toBe("dropped");
+    expect(await stateOf(done)).toBe("done");
+  });
+
+  it("keeps planned work where the new verdict still clears", async () => {
+    const { id } = await save();
+    const [planned] = await plansOn(id, ["planned"]);
+    expect(await takeNewVerdict(specialist, { findingId: id })).toMatchObject({ verdict: "clear", dropped: 0 });
+    expect(await stateOf(planned)).toBe("planned");
   });
 
   it("does not know the findings of another district", async () => {
