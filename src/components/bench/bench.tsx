@@ -194,7 +194,7 @@ export function Bench(props: BenchProps) {
         </div>
         <div className="px-4 md:px-6 py-4 min-w-0">
           <div id="fits-panel" className={sheet === "fits" ? "" : "hidden lg:block"}>
-            <h2 className="ruled">Who still fits<span className="small">higher fits better · the dashed line is your limit{found ? `, ${Number((found.limit * 100).toPrecision(2))} %` : ""}</span></h2>
+            <h2 className="ruled">Who still fits<span className="small">higher fits better · your limit{found ? ` is ${Number((found.limit * 100).toPrecision(2))} %` : ""}</span></h2>
             {view ? <Hedge marks={view.field} before={before} limit={view.identification.limit} /> : null}
             {found && draft.observations.length > 0 && found.sameTreatment.length > 0 ? <p className="mt-2">No need to tell these apart, they get the same treatment here: {found.sameTreatment[0].map((n) => state.vocabulary.plainNames[n] ?? n).join(", ")}.</p> : null}
             {found && found.hybrids.length > 0 && draft.observations.length > 0 ? <p className="small mt-2">It may be a cross: {found.hybrids.slice(0, 2).map((h) => `${h.parents.map((n) => state.vocabulary.plainNames[n] ?? n).join(" × ")}, ${h.probability < 0.01 ? "under 1" : Math.round(h.probability * 100)} %`).join("; ")}. A cross is kept if one of its parents is.</p> : null}

@@ -5,12 +5,12 @@ import { STATUS_WORDS, StatusMark } from "../marks";
 import type { FieldMark } from "./engine.worker";
 import { spreadLabels } from "./spread-labels";
 
-const WIDTH = 640;
+const WIDTH = 440;
 const TOP = 54;
 const FOOT = 20;
 const HEIGHT = 420;
-const LEFT = 84;
-const RIGHT = 330;
+const LEFT = 66;
+const RIGHT = 204;
 const LEAST = 0.001;
 /** Least distance between two lines of writing. */
 const GAP = 25;
@@ -50,24 +50,24 @@ export const DistrictSlopes = memo(function DistrictSlopes({ marks }: { marks: F
         <text x={LEFT} y={20} textAnchor="end" className="slab" fontSize={15} fontWeight={640} fill="var(--ink)">Looks</text>
         <text x={LEFT} y={36} textAnchor="end" className="slab" fontSize={15} fontWeight={640} fill="var(--ink)">alone</text>
         <text x={RIGHT} y={20} className="slab" fontSize={15} fontWeight={640} fill="var(--ink)">In this district</text>
-        <text x={RIGHT} y={36} fontSize={12} fill="var(--soft)">its list, what was confirmed, the date</text>
+        <text x={RIGHT} y={36} fontSize={12} fill="var(--soft)">its list, what was confirmed, the day</text>
         {[LEFT, RIGHT].map((x) => <line key={x} x1={x} x2={x} y1={TOP - 6} y2={HEIGHT - FOOT + 6} stroke="var(--line)" strokeWidth={1.2} />)}
         {slopes.map((s) => {
           const ink = s.side === "kept" ? "var(--teal)" : "var(--madder)";
           const moved = Math.max(s.probability / s.flat, s.flat / s.probability) > MOVED;
           return (
             <g key={s.taxon}>
-              <line x1={LEFT} y1={s.from} x2={RIGHT} y2={s.to} stroke={ink} strokeWidth={moved ? 2.6 : 1.2} strokeDasharray={s.side === "kept" ? undefined : "7 3"} />
+              <line x1={LEFT} y1={s.from} x2={RIGHT} y2={s.to} stroke={ink} strokeWidth={moved ? 2.6 : 1.2} />
               <path d={`M${LEFT - 3},${s.from}L${LEFT - 12},${s.fromLabel}M${RIGHT + 3},${s.to}L${RIGHT + 14},${s.toLabel}`} stroke="var(--soft)" strokeWidth={0.7} fill="none" />
               <text x={LEFT - 15} y={s.fromLabel + 4} textAnchor="end" fontSize={12.5} className="figure" fill="var(--ink)">{percent(s.flat)}</text>
               <g transform={`translate(${RIGHT + 17},${s.toLabel - 8})`}><StatusMark status={s.status} size={16} /></g>
-              <text x={RIGHT + 38} y={s.toLabel + 4} fontSize={13.5} fontWeight={600} fill="var(--ink)">{s.name.length > 24 ? `${s.name.slice(0, 23)}…` : s.name} <tspan fontSize={12.5} className="figure" fontWeight={400}>{percent(s.probability)}</tspan></text>
+              <text x={RIGHT + 38} y={s.toLabel + 4} fontSize={13.5} fontWeight={600} fill="var(--ink)">{s.name.length > 19 ? `${s.name.slice(0, 18)}…` : s.name} <tspan fontSize={12.5} className="figure" fontWeight={400}>{percent(s.probability)}</tspan></text>
             </g>
           );
         })}
       </svg>
       <figcaption className="small text-[var(--soft)]">
-        A verdict to clear must hold both ways. {most && Math.max(most.probability / most.flat, most.flat / most.probability) > MOVED ? `The district ${most.probability > most.flat ? "lifts" : "lowers"} ${most.name} most (${STATUS_WORDS[most.status].toLowerCase()} here).` : "Here the district changes little."} Dashed lines are plants to act on.
+        A verdict to clear must hold both ways. {most && Math.max(most.probability / most.flat, most.flat / most.probability) > MOVED ? `The district ${most.probability > most.flat ? "lifts" : "lowers"} ${most.name} most (${STATUS_WORDS[most.status].toLowerCase()} here).` : "Here the district changes little."}
       </figcaption>
     </figure>
   );

@@ -16,7 +16,7 @@ export const Hedge = memo(function Hedge({ marks, before, limit }: { marks: Fiel
   const [district, setDistrict] = useState(false);
   return (
     <div>
-      <fieldset className="flex border-2 border-[var(--ink)] pill overflow-hidden w-fit mb-2">
+      <fieldset className="flex border-2 border-[var(--ink)] pill overflow-hidden w-fit my-2">
         <legend className="sr-only">How is who still fits shown?</legend>
         {[false, true].map((value) => (
           <label key={String(value)} className={`min-h-[44px] px-3 flex items-center cursor-pointer border-l first:border-l-0 border-[var(--line)] focus-within:outline-3 focus-within:outline-[var(--focus)] ${district === value ? "bg-[var(--press)] text-[var(--press-ink)]" : ""}`}>
