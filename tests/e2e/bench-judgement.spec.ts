@@ -22,6 +22,38 @@ test("any two plants are weighed against each other, the answer that goes agains
   await expect(seen.getByText(/Goes against all the others|The verdict hangs on this one/).first()).toBeVisible();
 });
 
+test("a plant called by the wrong kind is found out by parts that it has not", async ({ page }) => {
+  await openBench(page);
+  await page.getByRole("button", { name: /In leaf/ }).click();
+  await page.locator("[data-character=plant-kind] [data-state=grasslike]").click();
+  const question = page.locator("[data-character]");
+  for (let missing = 0; missing < 2; ) {
+    const part = (await question.getAttribute("data-character")) as string;
+    const none = question.getByRole("button", { name: "No such part" });
+    if (await none.count()) {
+      await page.keyboard.press("x");
+      missing++;
+    } else await question.getByRole("button", { name: /tell/ }).click();
+    await expect(page.locator(`[data-character="${part}"]`)).toHaveCount(0);
+  }
+  await expect(page.getByRole("region", { name: "What you have seen" }).getByText(/: no such part/)).toHaveCount(2);
+  await page.getByText("What the district adds").click();
+  await expect(page.getByTestId("district-slopes").getByRole("img")).toHaveAccessibleName(/by its looks alone, .* here/);
+});
+
+test("a reading beyond any plant is refused where it is typed", async ({ page }) => {
+  await openBench(page);
+  await page.getByRole("button", { name: /In leaf/ }).click();
+  await page.getByPlaceholder(/Find a part/).fill("height");
+  await page.getByRole("button", { name: /^Height(?! of)/ }).first().click();
+  const reading = page.locator("[data-character=height]").getByRole("textbox");
+  await reading.fill("900000");
+  await expect(page.getByText(/900000 cm is beyond any plant here: give it in cm, at most/)).toBeVisible();
+  await expect(page.getByRole("button", { name: "That is it" })).toBeDisabled();
+  await reading.fill("90");
+  await expect(page.getByRole("button", { name: "That is it" })).toBeEnabled();
+});
+
 test("a name in mind is put to the test: what is asked would show it wrong", async ({ page }) => {
   await openBench(page);
   await page.getByRole("button", { name: /In leaf/ }).click();

@@ -190,3 +190,39 @@ test("what a device keeps is named, is taken off at signing out as far as it is 
   expect(await rowsOf(page, "packs")).toBe(0);
   await context.close();
 });
+
+test("what the server refuses says why, is opened on the Bench again, and is sent from there", async ({ page, context }) => {
+  await context.route("**/api/v1/findings", (route) => route.fulfill({ status: 400, json: { error: { code: "refused", message: "The place lies outside your district.", issues: [{ field: "place", what: "move the point" }] } } }));
+  await openBench(page, "Fern Wood");
+  await page.getByRole("button", { name: /In leaf/ }).click();
+  await answer(page, HOGWEED, /Clear/i, 2);
+  await saveOnBench(page);
+  await page.goto("/outbox");
+  await expect(page.getByText("The place lies outside your district. move the point")).toBeVisible();
+  await page.getByRole("button", { name: "Open it on the Bench" }).click();
+  await expect(page).toHaveURL(/bench/);
+  await expect(page.locator("button[aria-label^='Take back']")).toHaveCount(2);
+  await context.unroute("**/api/v1/findings");
+  await saveOnBench(page);
+  await page.goto("/outbox");
+  await expect(page.getByText("Nothing waits on this device.")).toBeVisible();
+});
+
+test("wiping a device says first what is lost by it", async ({ page, context }) => {
+  await readyForField(page);
+  await page.goto("/bench");
+  await page.getByRole("button", { name: /In leaf/ }).click();
+  await answer(page, HOGWEED, /Clear/i, 2);
+  await context.route("**/api/v1/findings", (route) => route.abort());
+  await saveOnBench(page);
+  await expect(page.getByText("Saved on this device.")).toBeVisible();
+  await page.goto("/account");
+  await expect(page.getByText(/Findings not sent yet:/).locator("..")).toContainText("1 of");
+  await page.getByRole("button", { name: "Wipe this device …" }).click();
+  await expect(page.getByText("1 finding not sent and 0 unfinished are lost for good by this.")).toBeVisible();
+  await page.getByRole("button", { name: "Keep it" }).click();
+  expect(await rowsOf(page, "outbox")).toBe(1);
+  await page.getByRole("button", { name: "Wipe this device …" }).click();
+  await page.getByRole("button", { name: "Wipe this device", exact: true }).click();
+  await expect.poll(() => rowsOf(page, "outbox")).toBe(0);
+});

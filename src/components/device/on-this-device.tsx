@@ -48,7 +48,7 @@ export function OnThisDevice() {
         <li className="row py-2"><strong>The flora, the engine and the screens</strong>, the same for everybody.</li>
       </ul>
       {asking ? (
-        <p className="mt-3 flex flex-wrap gap-3 items-center" role="alert">{unsent + kept.drafts > 0 ? <strong className="text-[var(--madder)]">{unsent} findings not sent and {kept.drafts} unfinished are lost for good by this.</strong> : "Nothing that is not on the server is lost by this."}<button type="button" className="button press" onClick={wipe}>Wipe this device</button><button type="button" className="plain-button" onClick={() => setAsking(false)}>Keep it</button></p>
+        <p className="mt-3 flex flex-wrap gap-3 items-center" role="alert">{unsent + kept.drafts > 0 ? <strong className="text-[var(--madder)]">{unsent} {unsent === 1 ? "finding" : "findings"} not sent and {kept.drafts} unfinished are lost for good by this.</strong> : "Nothing that is not on the server is lost by this."}<button type="button" className="button press" onClick={wipe}>Wipe this device</button><button type="button" className="plain-button" onClick={() => setAsking(false)}>Keep it</button></p>
       ) : (
         <p className="mt-3 flex flex-wrap gap-3 items-center"><button type="button" className="button" onClick={() => setAsking(true)}>Wipe this device …</button><span role="status">{wiped ? "Wiped. What is needed is fetched again when a page is opened with a signal." : ""}</span></p>
       )}
