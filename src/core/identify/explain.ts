@@ -110,6 +110,14 @@ export function likeliest(judgement: Pick<Judgement, "local">, most = REASONED):
   return [...taxa.keys()].sort((a, b) => taxa[b] - taxa[a]).slice(0, most);
 }
 
+/** Why a kept plant stands in the way though little of it is left: what is not recorded of it never speaks against it. */
+function heldByGuard(judgement: Judgement, { stillFit, limit }: VerdictResult): string {
+  const { local, flat } = judgement;
+  if (Math.max(local.keptSide, flat.keptSide) > limit) return "";
+  const looks = judgement.evidence.filter((e) => e && recordingOf(judgement.model, stillFit[0], e.character) === "not-recorded").length;
+  return looks === 0 ? "" : ` Of ${plainName(judgement, stillFit[0])} ${looks === 1 ? "one of these looks is" : `${looks} of these looks are`} not recorded, so it cannot be ruled out by that.`;
+}
+
 /** The verdict in a scout's words: reason first, then the one thing to do. */
 export function verdictReason(judgement: Judgement, result: VerdictResult): string {
   const name = result.about >= 0 ? plainName(judgement, result.about) : "";
@@ -130,7 +138,7 @@ export function verdictReason(judgement: Judgement, result: VerdictResult): stri
     const names = result.stillFit.slice(0, 2).map((t) => plainName(judgement, t));
     if (names.length === 0 && result.crossFits >= 0) return `A cross of ${judgement.model.crosses[result.crossFits].parents.map((t) => plainName(judgement, t)).join(" and ")} still fits, and is kept as its kept parent is.`;
     if (names.length === 0) return "A plant that is not in this flora still fits too well. Look at more before acting.";
-    return `${names.join(" and ")} still ${names.length > 1 ? "fit" : "fits"}. ${names.length > 1 ? "They are" : "It is"} kept here.`;
+    return `${names.join(" and ")} still ${names.length > 1 ? "fit" : "fits"}. ${names.length > 1 ? "They are" : "It is"} kept here.${heldByGuard(judgement, result)}`;
   }
   return judgement.evidence.some(Boolean) ? "Not enough seen yet to say." : "Nothing seen yet. Start with whatever is plainest.";
 }

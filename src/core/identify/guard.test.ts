@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
 import { currentFlora, loadList } from "@/flora/load";
 import { readNotes } from "@/flora/read-notes";
-import { buildModel, caseSchema, decide, judge } from "./index";
+import { buildModel, caseSchema, decide, judge, verdictReason } from "./index";
 import { recordingOf } from "./model";
 
 const model = buildModel(currentFlora());
@@ -52,5 +52,11 @@ describe("kept plants of which little is recorded", () => {
     const judgement = judge(tiny, tinyCase([seen("sap", "milky")]));
     expect(decide(judgement).verdict).not.toBe("clear");
     expect(decide(judgement).stillFit).toContain(3);
+  });
+
+  it("are named with the reason, where nothing but the guard keeps them in the way", () => {
+    const held = notes.map(judgeNote).find((j) => decide(j).verdict === "hold" && decide(j).stillFit.length > 0 && Math.max(j.local.keptSide, j.flat.keptSide) <= decide(j).limit);
+    expect(held).toBeDefined();
+    if (held) expect(verdictReason(held, decide(held))).toMatch(/not recorded, so it cannot be ruled out by that/);
   });
 });
