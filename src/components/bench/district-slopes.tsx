@@ -9,8 +9,8 @@ const WIDTH = 440;
 const TOP = 54;
 const FOOT = 20;
 const HEIGHT = 420;
-const LEFT = 66;
-const RIGHT = 204;
+const LEFT = 78;
+const RIGHT = 210;
 const LEAST = 0.001;
 /** Least distance between two lines of writing. */
 const GAP = 25;
