@@ -2,6 +2,7 @@
 import Link from "next/link";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { CaseInput, Character, Identification, Lens, ObservationInput, Stage } from "@/core/identify";
+import { canBeMissing } from "@/core/identify/absent";
 import { StatusMark, Tape } from "../marks";
 import { shortDay } from "../dates";
 import { newDraft } from "../device/kept";
@@ -11,7 +12,7 @@ import { AnyPart } from "./any-part";
 import { Hedge } from "./hedge";
 import { MeasureOn, OpenPicture, wantedOf } from "./measure-picture";
 import { NameInMind, useDoubts } from "./name-in-mind";
-import { canBeMissing, Question, type Sure } from "./question";
+import { Question, type Sure } from "./question";
 import { SavePanel } from "./save-panel";
 import { SeasonReplay } from "./season-replay";
 import { STAGE_WORDS, StageQuestion } from "./stage-question";
@@ -109,7 +110,7 @@ export function Bench(props: BenchProps) {
       if (/^[1-9]$/.test(event.key)) document.querySelector<HTMLButtonElement>(`[data-answer="${event.key}"]`)?.click();
       else if (event.key === "0") now.asking ? now.setStage(null) : now.character && now.answer({ character: now.character.id, answer: "cannot-tell" });
       else if (event.key === "n" && now.character && !now.asking) now.answer({ character: now.character.id, answer: "not-there-yet" });
-      else if (event.key === "x" && now.character && !now.asking && canBeMissing(now.character)) now.answer({ character: now.character.id, answer: "absent" });
+      else if (event.key === "x" && now.character && !now.asking && canBeMissing(now.character)) now.answer({ character: now.character.id, answer: "absent", sure: now.sure });
       else if (event.key === "u") now.undo();
       else if (event.key === "/") {
         event.preventDefault();

@@ -1,13 +1,11 @@
 "use client";
 import { memo, type ReactNode, useState } from "react";
 import type { Character, ObservationInput } from "@/core/identify";
+import { canBeMissing } from "@/core/identify/absent";
 import { NOT_DRAWN } from "@/drawings/not-drawn";
 import { LazyPicture } from "./lazy-picture";
 
 export type Sure = "sure" | "likely" | "guess";
-
-/** Where no drawn answer says it, the plant may have no such part at all. */
-export const canBeMissing = (character: Character): boolean => !character.comparative && !character.states.some((s) => s.id === "none");
 
 /** One question with its drawn answers, and those that are always there. */
 export const Question = memo(function Question({ character, why, caution, sure, known, most, onPicture, onSure, onAnswer }: { character: Character; why: string; caution?: string; sure: Sure; /** plants that may stand beside it, by accepted name */ known: Record<string, string>; /** of a measured part: the largest reading that is taken */ most?: number; /** where a measured part can be measured on a picture */ onPicture?: ReactNode; onSure: (s: Sure) => void; onAnswer: (o: ObservationInput) => void }) {
@@ -25,7 +23,7 @@ export const Question = memo(function Question({ character, why, caution, sure, 
         <span className="flex flex-wrap gap-2">
           <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "cannot-tell" })}>Can’t tell <span className="keycap" aria-hidden>0</span></button>
           <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "not-there-yet" })}>Not there yet <span className="keycap" aria-hidden>N</span></button>
-          {canBeMissing(character) ? <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "absent" })}>No such part <span className="keycap" aria-hidden>X</span></button> : null}
+          {canBeMissing(character) ? <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "absent", sure })}>No such part <span className="keycap" aria-hidden>X</span></button> : null}
         </span>
         <SureSwitch sure={sure} onSure={onSure} />
       </div>

@@ -1,4 +1,5 @@
 import type { Character, STAGES } from "./flora-types";
+import { saysPartIsMissing } from "./absent";
 import { recordingOf, scoreFor } from "./model";
 import type { Check } from "./next-check";
 import { type Judgement, likeliestStage, taxonLogWithout } from "./posterior";
@@ -43,7 +44,7 @@ export function describeObservation(judgement: Judgement, index: number): string
   if (values) return `${character.name}: ${values.map((v) => Number(v.toPrecision(3))).join(", ")}${within} ${character.unit}${sure}`;
   const plants = observation.of ? ` in ${observation.of.yes} of ${observation.of.n} plants` : "";
   const beside = observation.against ? ` ${observation.states?.[0] === "same" ? "as" : "than"} ${plainName(judgement, judgement.model.taxonIndex.get(observation.against) as number)}` : "";
-  if (observation.answer === "absent" && !observation.states && !character.states.some((s) => s.id === "none")) return `${character.name}: no such part${sure}`;
+  if (saysPartIsMissing(character, observation)) return `${character.name}: no such part${sure}`;
   const names = (observation.states ?? ["none"]).map((id) => stateName(character, id));
   const looked = observation.answer === "absent" && observation.states ? "looked for and absent: " : "";
   return `${character.name}: ${looked}${names.join(observation.join === "all" ? " and " : " or ")}${beside}${plants}${sure}`;

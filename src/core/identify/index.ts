@@ -3,6 +3,7 @@ export * from "./explain";
 export * from "./flora-types";
 export { type Candidate, type Identification, identify, report } from "./identify";
 export { checkTogether, largestReading } from "./likelihood";
+export { canBeMissing, saysPartIsMissing } from "./absent";
 export { minimumWidth, quantile } from "./measures";
 export { buildModel, type Model, recordingOf, scoreFor } from "./model";
 export { askableCharacters, type Check, foreseeChecks, type Lens, laterChecks, towardsAction, towardsName, variation, worthTowardsAction } from "./next-check";

@@ -1,4 +1,5 @@
 import { InputError } from "../errors";
+import { saysPartIsMissing } from "./absent";
 import type { Observation } from "./case";
 import { compare, COMPARED } from "./comparative";
 import type { Chances, Evidence } from "./evidence";
@@ -44,17 +45,13 @@ export function evidenceOf(model: Model, observation: Observation, index: number
   const character = model.flora.characters[c];
   checkKind(model, c, observation, field);
   if (character.compares) return comparativeEvidence(model, c, observation, field);
-  if (saysPartIsMissing(character, observation)) return { character: c, block: character.block, ...missingPart(model, c) };
+  if (saysPartIsMissing(character, observation)) return { character: c, block: character.block, ...missingPart(model, c, observation.sure) };
   const evidence = character.states.length > 0 ? stateEvidence(model, c, observation, field) : measureEvidence(model, c, observation, field);
   const { chance } = evidence;
   const seenAt = model.seenAtStage.subarray(c * STAGES.length, (c + 1) * STAGES.length);
   for (let z = 0; z < chance.length; z++) if (!seenAt[model.conditionStage[z]]) chance[z] *= OUT_OF_STAGE;
   return { character: c, block: character.block, ...evidence };
 }
-
-/** "No such part here", of a character that has no state for it. */
-const saysPartIsMissing = (character: Character, { answer, states, value, values }: Observation): boolean =>
-  answer === "absent" && !states && value === undefined && !values && !character.states.some((s) => s.id === "none");
 
 /** A reading this many times the largest that any plant reaches is a slip of the unit. */
 const BEYOND_ANY = 20;

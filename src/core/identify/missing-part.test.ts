@@ -32,13 +32,20 @@ describe("no such part here", () => {
     );
   });
 
-  it("is said in words, weighed between two plants, and shuts off what stands on the part", () => {
+  it("is said in words, weighed between two plants, and not asked again", () => {
     const judgement = look([missing("ligule-height")]);
     expect(describeObservation(judgement, 0)).toBe("Height of the ligule: no such part");
     const [weight] = weightsOfEvidence(judgement, model.taxonIndex.get("Daucus carota") as number, model.taxonIndex.get("Poa trivialis") as number);
     expect(weight.decibans).toBeGreaterThan(10);
     const again = towardsName(judgement, foreseeChecks(judgement)).map((check) => model.flora.characters[check.character].id);
     expect(again).not.toContain("ligule-height");
+  });
+
+  it("weighs less the less sure one is", () => {
+    const against = (["sure", "likely", "guess"] as const).map((sure) => formShare([{ ...missing("ligule-height"), sure }], "grass"));
+    expect(against[0]).toBeLessThan(against[1]);
+    expect(against[1]).toBeLessThan(against[2]);
+    expect(against[2]).toBeLessThan(formShare(none, "grass"));
   });
 
   it("is the state none where a character has one", () => {

@@ -5,7 +5,7 @@ import { fullDay } from "@/components/dates";
 import { STATUS_WORDS, StatusMark, Tape } from "@/components/marks";
 import { MeasuredPicture } from "@/components/measure/measured-picture";
 import { ActionForm, Field } from "@/components/ui/action-form";
-import type { Observation } from "@/core/identify";
+import { type Observation, saysPartIsMissing } from "@/core/identify";
 import { Refusal } from "@/server/faults";
 import { findingDetail } from "@/server/findings";
 import type { VerdictRecord } from "@/server/judge-finding";
@@ -81,7 +81,7 @@ function inWords(o: Observation): string {
   const sure = o.sure === "sure" ? "" : o.sure === "likely" ? " (likely)" : " (a guess)";
   if (o.answer === "cannot-tell") return `${name}: can’t tell`;
   if (o.answer === "not-there-yet") return `${name}: not there yet`;
-  if (o.answer === "absent" && !o.states && !character?.states.some((s) => s.id === "none")) return `${name}: no such part${sure}`;
+  if (character && saysPartIsMissing(character, o)) return `${name}: no such part${sure}`;
   const values = o.values ?? (o.value === undefined ? null : [o.value]);
   if (values) return `${name}: ${values.join(", ")} ${character?.unit ?? ""}${sure}`;
   return `${name}: ${(o.states ?? ["none"]).map((id) => character?.states.find((s) => s.id === id)?.name ?? id).join(" or ")}${sure}`;
