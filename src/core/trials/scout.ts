@@ -22,7 +22,7 @@ export class Scout {
     const character = nature.flora.characters[c];
     const base = { character: character.id, join: "any" as const, sure: "sure" as const };
     const truth = plant.truth(c);
-    if (truth === null) return { ...base, answer: character.stages.includes(plant.stage) ? (process.env.OLDABS ? "cannot-tell" : "absent") : "not-there-yet" };
+    if (truth === null) return { ...base, answer: character.stages.includes(plant.stage) ? "absent" : "not-there-yet" };
     if (this.chance.uniform() < 0.03) return { ...base, answer: "cannot-tell" };
     if (character.states.length === 0) return { ...base, answer: "seen", value: this.read(character, truth) };
     return { ...base, answer: "seen", states: [character.states[this.name(character, truth)].id] };

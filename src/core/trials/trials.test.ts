@@ -84,6 +84,10 @@ describe("a simulated scout", () => {
     expect(errors(0.05)).toBeLessThan(0.065);
   });
   it("errs twice as often when told to", () => expect(errors(0.1) / errors(0.05)).toBeCloseTo(2, 0));
+  it("says that there is no such part where the plant has none", () => {
+    const shrub = buildModel({ ...flora, taxa: flora.taxa.map((t, i) => (i === 0 ? { ...t, lifeForm: "shrub" as const } : t)), scores: flora.scores.filter((s) => s.taxon !== 0) });
+    expect(new Scout(0, seededChance(3)).look(shrub, new SimulatedPlant(shrub, 0, "vegetative", seededChance(4)), 0)).toMatchObject({ character: "edge", answer: "absent" });
+  });
   it("says not there yet of what the stage does not show", () => expect(new Scout(0.05, seededChance(1)).look(model, new SimulatedPlant(model, 0, "vegetative", seededChance(2)), 3).answer).toBe("not-there-yet"));
 });
 
