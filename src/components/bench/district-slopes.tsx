@@ -1,6 +1,7 @@
 "use client";
 import { scaleLog } from "d3-scale";
 import { memo } from "react";
+import { percent } from "@/core/identify/percent";
 import { STATUS_WORDS, StatusMark } from "../marks";
 import type { FieldMark } from "./engine.worker";
 import { spreadLabels } from "./spread-labels";
@@ -35,7 +36,6 @@ export function slopesOf(marks: FieldMark[]): Slope[] {
   return shown.map((m, i) => ({ ...m, from: from[i], to: to[i], fromLabel: fromLabels[i], toLabel: toLabels[i] }));
 }
 
-const percent = (p: number) => (p < 0.001 ? "<0.1 %" : `${Number((p * 100).toPrecision(2))} %`);
 /** A plant that the district moves by this factor is drawn with a heavy line. */
 const MOVED = 1.5;
 

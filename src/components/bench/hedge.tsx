@@ -1,6 +1,7 @@
 "use client";
 import { scaleLog } from "d3-scale";
 import { memo, useState } from "react";
+import { percent } from "@/core/identify/percent";
 import { STATUS_WORDS, StatusMark } from "../marks";
 import { DistrictSlopes } from "./district-slopes";
 import type { FieldMark } from "./engine.worker";
@@ -34,7 +35,6 @@ export const Hedge = memo(function Hedge({ marks, before, limit }: { marks: Fiel
 function BothSides({ marks, before, limit }: { marks: FieldMark[]; before: Map<string, number>; limit: number }) {
   const y = scaleLog().domain([LEAST, 1]).range([HEIGHT - FOOT, TOP]);
   const placed = placeMarks(marks, before, y);
-  const percent = (p: number) => (p < 0.001 ? "<0.1 %" : `${Number((p * 100).toPrecision(2))} %`);
   return (
     <figure>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full" aria-hidden>

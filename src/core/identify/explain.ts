@@ -1,5 +1,6 @@
 import type { Character, STAGES } from "./flora-types";
 import { saysPartIsMissing } from "./absent";
+import { percent } from "./percent";
 import { recordingOf, scoreFor } from "./model";
 import type { Check } from "./next-check";
 import { type Judgement, likeliestStage, taxonLogWithout } from "./posterior";
@@ -122,11 +123,10 @@ function heldByGuard(judgement: Judgement, { stillFit, limit }: VerdictResult): 
 /** The verdict in a scout's words: reason first, then the one thing to do. */
 export function verdictReason(judgement: Judgement, result: VerdictResult): string {
   const name = result.about >= 0 ? plainName(judgement, result.about) : "";
-  const percent = (p: number) => (p < 0.001 ? "under 0.1 %" : `${Number((100 * p).toPrecision(2))} %`);
   const kept = Math.max(judgement.guarded.local.keptSide, judgement.guarded.flat.keptSide);
   if (result.verdict === "clear") {
     const report = result.reportFirst ? "Not known here yet: report it before anything is done. " : "";
-    return `${report}${name} fits, and what must be kept stands at ${percent(kept)}, under your limit of ${percent(result.limit)}.`;
+    return `${report}${name} fits, and what must be kept stands at ${percent(kept, "under ")}, under your limit of ${percent(result.limit, "under ")}.`;
   }
   if (result.verdict === "keep") {
     const danger = judgement.model.flora.taxa[result.about].hazards.people;

@@ -3,6 +3,7 @@ export * from "./explain";
 export * from "./flora-types";
 export { type Candidate, type Identification, identify, report } from "./identify";
 export { checkTogether, largestReading } from "./likelihood";
+export { percent } from "./percent";
 export { canBeMissing, saysPartIsMissing } from "./absent";
 export { minimumWidth, quantile } from "./measures";
 export { buildModel, type Model, recordingOf, scoreFor } from "./model";

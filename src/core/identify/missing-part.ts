@@ -3,7 +3,10 @@ import type { Chances } from "./evidence";
 import { applies, type Model, recordingOf, scoreFor } from "./model";
 import type { Sureness } from "./observer";
 
-/** Chance that a scout finds the part missing where the plant has none, and where it has one. */
+/**
+ * Chance that a scout finds the part missing where the plant has none, and where it has one. Assumed, not measured: the first is
+ * what is left beside a misnamed state of such a plant (`inapplicableChances`), the second of the size of a plain slip.
+ */
 const MISSING = 0.94;
 const OVERLOOKED: Record<Sureness, number> = { sure: 0.02, likely: 0.05, guess: 0.12 };
 /** The same of a plant of which nothing is recorded, and at a stage that does not show the part. */

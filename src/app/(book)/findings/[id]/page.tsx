@@ -5,7 +5,7 @@ import { fullDay } from "@/components/dates";
 import { STATUS_WORDS, StatusMark, Tape } from "@/components/marks";
 import { MeasuredPicture } from "@/components/measure/measured-picture";
 import { ActionForm, Field } from "@/components/ui/action-form";
-import { type Observation, saysPartIsMissing } from "@/core/identify";
+import { type Observation, percent, saysPartIsMissing } from "@/core/identify";
 import { Refusal } from "@/server/faults";
 import { findingDetail } from "@/server/findings";
 import type { VerdictRecord } from "@/server/judge-finding";
@@ -73,7 +73,6 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
 }
 
 const Item = ({ name, children }: { name: string; children: React.ReactNode }) => <div><span className="small block">{name}</span>{children}</div>;
-const percent = (p: number) => (p < 0.001 ? "<0.1 %" : `${Number((100 * p).toPrecision(2))} %`);
 
 function inWords(o: Observation): string {
   const character = shippedFlora().characters.find((c) => c.id === o.character);
