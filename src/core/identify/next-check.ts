@@ -9,6 +9,8 @@ export interface Check {
   character: number;
   /** expected bits about the plant's name */
   bits: number;
+  /** expected rise of the chance that the plant ranked first is the right one */
+  rise: number;
   /** expected fall in the cost of the best act, hours */
   saved: number;
   /** expected bits about kept side and action group */
@@ -50,6 +52,8 @@ const FRUITLESS_WEIGHT = 0.35;
 const BIT_PRICE = 2;
 /** Bits about the name count a little for the act too: who it is parts the sides in the end. */
 const NAME_SHARE = 0.4;
+/** Bits about the name that the certainty of the first plant is worth. */
+const RISE_BITS = 3;
 /** At most this many plants, the likeliest, are foreseen: all of the shipped flora; of a flora of thousands fewer, so that it stays quick. */
 const mostActive = (model: Model): number => (model.flora.taxa.length <= 800 ? 400 : 100);
 const VISIBLE_SHARE = 0.5;
@@ -101,8 +105,11 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
   return checks;
 }
 
+/** Bits count what is learnt of all plants alike, the least likely too; a name is found when the first is the right one. */
+export const worthTowardsName = (check: Check): number => check.bits + RISE_BITS * check.rise;
+
 export function towardsName(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
-  return order(judgement, checks, lens, (check) => check.bits, OVERHEAD_SECONDS.name);
+  return order(judgement, checks, lens, worthTowardsName, OVERHEAD_SECONDS.name);
 }
 
 /**
@@ -306,10 +313,10 @@ function unknownRow(judgement: Judgement, active: Active, rows: Float64Array, c:
 const LEAST_MISSING = 0.01;
 
 /**
- * Expected bits about the name, expected fall in cost (hours), and expected bits about what to do. To the answers of the
- * character comes one more, "no such part here", with what a plant's other answers leave over.
+ * Expected bits about the name, expected rise of the first plant's chance, expected fall in cost (hours), and expected bits
+ * about what to do. To the answers of the character comes one more, "no such part here", with what a plant's other answers leave over.
  */
-function gainOf(judgement: Judgement, active: Active, c: number): { bits: number; saved: number; partBits: number } {
+function gainOf(judgement: Judgement, active: Active, c: number): { bits: number; rise: number; saved: number; partBits: number } {
   const named = judgement.model.answers[c];
   const n = named + 1;
   const rows = foreseenAnswers(judgement, active, c);
@@ -317,9 +324,13 @@ function gainOf(judgement: Judgement, active: Active, c: number): { bits: number
   const sums = new Float64Array(n);
   const parts = new Float64Array(n * partitions);
   const guardedParts = new Float64Array(n * partitions);
+  const first = new Float64Array(n);
+  const unknown = shares.length - 1;
+  let firstNow = 0;
   let nats = 0;
   for (let i = 0; i < shares.length; i++) {
     const share = shares[i];
+    if (i < unknown && share > firstNow) firstNow = share;
     const guardedShare = guarded[i];
     const part = parted[i];
     let left = 1;
@@ -330,6 +341,7 @@ function gainOf(judgement: Judgement, active: Active, c: number): { bits: number
       const joint = share * chance;
       nats += joint * Math.log(chance);
       sums[o] += joint;
+      if (i < unknown && joint > first[o]) first[o] = joint;
       parts[o * partitions + part] += joint;
       guardedParts[o * partitions + part] += guardedShare * chance;
     }
@@ -345,7 +357,8 @@ function gainOf(judgement: Judgement, active: Active, c: number): { bits: number
     if (sum > 1e-12) costAfter += sum * costOfAct(judgement, sides, sum);
   }
   const saved = Math.max(0, costOfAct(judgement, guardedPrior, 1) - costAfter);
-  return { bits: Math.max(0, nats * Math.LOG2E), saved, partBits: Math.max(0, partNats * Math.LOG2E) };
+  const rise = Math.max(0, first.reduce((a, b) => a + b, 0) - firstNow);
+  return { bits: Math.max(0, nats * Math.LOG2E), rise, saved, partBits: Math.max(0, partNats * Math.LOG2E) };
 }
 
 /**
