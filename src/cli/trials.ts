@@ -42,7 +42,9 @@ function readOptions(): TrialOptions {
   if (stage !== undefined && !STAGES.includes(stage as Stage)) throw new InputError("unknown-stage", "--stage", stage, `give one of ${STAGES.join(", ")}`);
   const walks = numberOption("walks", 1200);
   if (!Number.isInteger(walks) || walks < 1) throw new InputError("out-of-range", "--walks", walks, "give a whole number of at least 1");
-  return { walks, error: numberOption("error", 0.05), assumed: numberOption("assumed", 0.05), seed: numberOption("seed", 1), stage: stage as Stage | undefined, orderWalks: numberOption("orders", 240) };
+  const place = option("place") ?? "told";
+  if (!["told", "unsaid"].includes(place)) throw new InputError("unknown-place", "--place", place, "give told or unsaid");
+  return { walks, error: numberOption("error", 0.05), assumed: numberOption("assumed", 0.05), seed: numberOption("seed", 1), stage: stage as Stage | undefined, orderWalks: numberOption("orders", 240), placeTold: place === "told" };
 }
 
 /** Each process takes the next job when it has done one. */

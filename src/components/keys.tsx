@@ -40,6 +40,7 @@ export function KeyHelp({ tabs }: { tabs: Tab[] }) {
             {tabs.map((t) => <Row key={t.key} keys={`Shift ${t.key.toUpperCase()}`} what={t.name} />)}
             <Row keys="1 to 9" what="Bench: choose that answer" />
             <Row keys="0" what="Bench: can't tell" />
+            <Row keys="G" what="Bench: go on, where the plant stands is said" />
             <Row keys="N" what="Bench: not there yet" />
             <Row keys="X" what="Bench: no such part" />
             <Row keys="U" what="Bench: undo the last answer" />

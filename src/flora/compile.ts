@@ -74,10 +74,12 @@ function checkCharacters(characters: Character[], problems: Problem[]): void {
   for (const character of characters) {
     if (ids.has(character.id)) say(`${character.id} stands twice`);
     ids.add(character.id);
-    if (!character.when) continue;
-    const other = characters.find((c) => c.id === character.when?.character);
-    if (!other) say(`${character.id}: "when" names the unknown character ${character.when.character}`);
-    for (const state of character.when.states) if (other && !other.states.some((s) => s.id === state)) say(`${character.id}: "when" names the unknown state ${state} of ${other.id}`);
+    const conditions = [...(character.when ? [{ field: "when", ...character.when }] : []), ...(character.winter ?? []).map((w) => ({ field: "winter", ...w }))];
+    for (const condition of conditions) {
+      const other = characters.find((c) => c.id === condition.character);
+      if (!other) say(`${character.id}: "${condition.field}" names the unknown character ${condition.character}`);
+      for (const state of condition.states) if (other && !other.states.some((s) => s.id === state)) say(`${character.id}: "${condition.field}" names the unknown state ${state} of ${other.id}`);
+    }
   }
 }
 

@@ -1,7 +1,7 @@
 import { existsSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 import { join } from "node:path";
-import { buildModel, type CompiledFlora, judge, type Model, recordingOf, scoreFor, STAGES, type Stage, variation } from "@/core/identify";
+import { buildModel, type CompiledFlora, judge, type Model, recordingOf, scoreFor, type Stage, STAGES, usuallySeen, variation } from "@/core/identify";
 import { NOT_DRAWN } from "@/drawings/not-drawn";
 import { drawState } from "@/drawings/states";
 import type { Problem } from "./read-yaml";
@@ -142,7 +142,7 @@ export function twinsAt(model: Model, taxon: number, stage: Stage, characters = 
   const z = model.firstCondition[taxon] + s;
   const mates = setMates(flora, taxon);
   const useful = flora.characters
-    .map((character, c) => ({ c, character, spread: character.stages.includes(stage) && recordingOf(model, taxon, c) === "recorded" ? meanVariation(model, taxon, mates, c, s) : 0 }))
+    .map((character, c) => ({ c, character, spread: usuallySeen(model, taxon, c, stage) && recordingOf(model, taxon, c) === "recorded" ? meanVariation(model, taxon, mates, c, s) : 0 }))
     .filter((x) => x.spread > 0)
     .sort((a, b) => b.spread - a.spread)
     .slice(0, characters);

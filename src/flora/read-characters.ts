@@ -43,6 +43,9 @@ function readCharacter(id: string, raw: Record<string, unknown>, say: (what: str
   if (kind !== "states" && !raw.unit) say("a measured character needs a unit");
   if (!raw.ask || !raw.name) say("needs a name and a question (ask)");
   if (!raw.block) say("needs a block: the characters that go wrong together");
+  const stages = readStages(raw.stages, say);
+  const winter = Object.entries((raw.winter ?? {}) as Record<string, string[]>).map(([character, states]) => ({ character, states }));
+  if (winter.length > 0 && stages.includes("winter")) say("seen in every winter already: leave winter out");
   const when = raw.when ? Object.entries(raw.when as Record<string, string[]>)[0] : undefined;
   return {
     id,
@@ -55,7 +58,7 @@ function readCharacter(id: string, raw: Record<string, unknown>, say: (what: str
     block: String(raw.block),
     comparative: raw.compares !== undefined,
     ...(raw.compares ? { compares: String(raw.compares) } : {}),
-    stages: readStages(raw.stages, say),
+    stages,
     positions: (raw.positions as Character["positions"])?.filter((p) => POSITIONS.includes(p)),
     seconds: Number(raw.seconds ?? 6),
     kit: kit as Character["kit"],
@@ -66,6 +69,7 @@ function readCharacter(id: string, raw: Record<string, unknown>, say: (what: str
     alike: (raw.alike as [string, string][]) ?? [],
     applies: applies as LifeForm[],
     when: when ? { character: when[0], states: when[1] } : undefined,
+    ...(winter.length > 0 ? { winter } : {}),
     states,
   };
 }

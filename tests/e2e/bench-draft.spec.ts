@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { answer, HOGWEED, openBench } from "./bench-steps";
+import { answer, HOGWEED, inLeaf, openBench } from "./bench-steps";
 import { stateFile } from "./people";
 
 test.use({ storageState: stateFile("scout") });
@@ -7,7 +7,7 @@ const takenBack = (page: Page) => page.locator("ol > li:has(button[aria-label^='
 
 test("a draft survives a reload and a dead tab, and an answer can be taken back", async ({ page, context }) => {
   await openBench(page);
-  await page.getByRole("button", { name: /In leaf/ }).click();
+  await inLeaf(page);
   await answer(page, HOGWEED, /Clear/i, 3);
   const rows = takenBack(page);
   await expect(rows).toHaveCount(3);
@@ -26,7 +26,7 @@ test("a draft survives a reload and a dead tab, and an answer can be taken back"
 
 test("a store of the device that answers late loses no draft", async ({ page, context }) => {
   await openBench(page);
-  await page.getByRole("button", { name: /In leaf/ }).click();
+  await inLeaf(page);
   await answer(page, HOGWEED, /Clear/i, 2);
   await expect(takenBack(page)).toHaveCount(2);
   await page.close();

@@ -1,12 +1,12 @@
 import { expect, test } from "@playwright/test";
-import { answer, HOGWEED, openBench } from "./bench-steps";
+import { answer, HOGWEED, inLeaf, openBench } from "./bench-steps";
 import { stateFile } from "./people";
 
 test.use({ storageState: stateFile("scout") });
 
 test("any two plants are weighed against each other, the answer that goes against the rest is pointed out, and can be looked at again", async ({ page }) => {
   await openBench(page);
-  await page.getByRole("button", { name: /In leaf/ }).click();
+  await inLeaf(page);
   await answer(page, HOGWEED, /Clear/i);
   const seen = page.getByRole("region", { name: "What you have seen" });
   await expect(seen.getByText(/speaks (strongly )?for Giant hogweed/).first()).toBeVisible();
@@ -24,7 +24,7 @@ test("any two plants are weighed against each other, the answer that goes agains
 
 test("a plant called by the wrong kind is found out by parts that it has not", async ({ page }) => {
   await openBench(page);
-  await page.getByRole("button", { name: /In leaf/ }).click();
+  await inLeaf(page);
   await page.locator("[data-character=plant-kind] [data-state=grasslike]").click();
   const question = page.locator("[data-character]");
   for (let missing = 0; missing < 2; ) {
@@ -43,7 +43,7 @@ test("a plant called by the wrong kind is found out by parts that it has not", a
 
 test("a reading beyond any plant is refused where it is typed", async ({ page }) => {
   await openBench(page);
-  await page.getByRole("button", { name: /In leaf/ }).click();
+  await inLeaf(page);
   await page.getByPlaceholder(/Find a part/).fill("height");
   await page.getByRole("button", { name: /^Height(?! of)/ }).first().click();
   const reading = page.locator("[data-character=height]").getByRole("textbox");
@@ -56,7 +56,7 @@ test("a reading beyond any plant is refused where it is typed", async ({ page })
 
 test("a name in mind is put to the test: what is asked would show it wrong", async ({ page }) => {
   await openBench(page);
-  await page.getByRole("button", { name: /In leaf/ }).click();
+  await inLeaf(page);
   await page.locator("label:has-text('Towards') >> visible=true").locator("select").selectOption({ label: "testing a name I have in mind" });
   const name = page.getByRole("region", { name: "A name in mind" });
   await name.getByLabel("I think it is").fill("no such plant");
@@ -70,7 +70,7 @@ test("a name in mind is put to the test: what is asked would show it wrong", asy
 
 test("several plants of a patch are answered together, two states on one plant too, and one beside another", async ({ page }) => {
   await openBench(page);
-  await page.getByRole("button", { name: /In leaf/ }).click();
+  await inLeaf(page);
   const find = async (text: string, part: RegExp) => {
     await page.getByPlaceholder(/Find a part/).fill(text);
     await page.getByRole("button", { name: part }).first().click();

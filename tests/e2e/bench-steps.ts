@@ -20,6 +20,12 @@ export async function openBench(page: Page, site = "Otter Reach, river wood", da
 
 export const tape = (page: Page) => page.locator("#sheet .tape").first();
 
+/** Says that the plant is in leaf, and nothing of where it stands. */
+export async function inLeaf(page: Page): Promise<void> {
+  await page.getByRole("button", { name: /In leaf/ }).click();
+  await page.locator("[data-place]").getByRole("button", { name: /tell/ }).click();
+}
+
 /** Answers what is asked from the truth, until the tape says one of the words or so many questions were asked. */
 export async function answer(page: Page, truth: Truth, until: RegExp, most = 25): Promise<void> {
   for (let i = 0; i < most; i++) {

@@ -1,11 +1,11 @@
 import { expect, test } from "@playwright/test";
-import { answer, HOGWEED, openBench, tape, UNDECIDED } from "./bench-steps";
+import { answer, HOGWEED, inLeaf, openBench, tape, UNDECIDED } from "./bench-steps";
 import { pageOf } from "./people";
 
 test("from a plant at the gate to a line in the ledger", async ({ browser, viewport }) => {
   const scout = await pageOf(browser, "scout", viewport);
   await openBench(scout);
-  await scout.getByRole("button", { name: /In leaf/ }).click();
+  await inLeaf(scout);
   await answer(scout, UNDECIDED, /Hold/i, 12);
   await expect(tape(scout)).toContainText(/Hold/);
   await expect(tape(scout)).toContainText(/kept here|not in this flora|before acting/);

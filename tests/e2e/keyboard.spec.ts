@@ -10,6 +10,11 @@ test("from Today to a saved finding with the keyboard alone", async ({ page }) =
   await expect(page).toHaveURL(/bench/);
   await expect(page.locator("#question")).toHaveText(/How far along/);
   await page.keyboard.press("2");
+  await expect(page.locator("#question")).toHaveText(/Where does it stand/);
+  await page.keyboard.press("4");
+  await page.keyboard.press("2");
+  await page.keyboard.press("g");
+  await expect(page.getByText(/Kind of ground: edge/)).toBeVisible();
   await expect(page.locator("[data-character=plant-kind]")).toBeVisible();
   await page.keyboard.press("2");
   await expect(page.locator("[data-character=plant-kind]")).toHaveCount(0);

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { openBench } from "./bench-steps";
+import { inLeaf, openBench } from "./bench-steps";
 import { stateFile } from "./people";
 
 test.use({ storageState: stateFile("scout") });
@@ -28,7 +28,7 @@ async function tap(page: Page, truth: Truth, [x, y]: Point): Promise<void> {
 
 test("the fold test is measured on a picture, goes into its observation with its interval, and can be opened again", async ({ page }) => {
   await openBench(page, "Fern Wood");
-  await page.getByRole("button", { name: /In leaf/ }).click();
+  await inLeaf(page);
   await page.getByPlaceholder(/Find a part/).fill("fold test");
   await page.getByRole("button", { name: /Fold test/ }).first().click();
   await page.getByRole("button", { name: "A drawn one to practise on" }).click();

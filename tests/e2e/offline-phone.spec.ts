@@ -1,5 +1,5 @@
 import { type BrowserContext, expect, type Page, test } from "@playwright/test";
-import { answer, HOGWEED, openBench } from "./bench-steps";
+import { answer, HOGWEED, inLeaf, openBench } from "./bench-steps";
 import { stateFile } from "./people";
 
 test.use({ storageState: stateFile("scout"), serviceWorkers: "allow" });
@@ -49,7 +49,7 @@ test("opened once with a signal, everything that is needed in the field works wi
   await expect(page.getByRole("heading", { name: "This page needs a signal" })).toBeVisible();
 
   await page.goto("/bench");
-  await page.getByRole("button", { name: /In leaf/ }).click();
+  await inLeaf(page);
   await answer(page, HOGWEED, /Clear/i, 2);
   await page.reload();
   await expect(page.locator("button[aria-label^='Take back']")).toHaveCount(2);
@@ -100,7 +100,7 @@ test("a signal cut at random loses no finding, doubles none and keeps their orde
   });
   for (let i = 0; i < FINDINGS; i++) {
     await openBench(page, "Fern Wood");
-    await page.getByRole("button", { name: /In leaf/ }).click();
+    await inLeaf(page);
     await answer(page, HOGWEED, /Clear/i, 1);
     const bar = page.getByRole("button", { name: "Save", exact: true });
     if (await bar.isVisible()) await bar.click();
@@ -160,7 +160,7 @@ test("the server's word stands where it judges otherwise, and a person is shown 
     await route.fulfill({ response, json: { ...body, verdict: body.verdict === "hold" ? "open" : "hold", because: "The list was changed." } });
   });
   await openBench(page, "Fern Wood");
-  await page.getByRole("button", { name: /In leaf/ }).click();
+  await inLeaf(page);
   await answer(page, HOGWEED, /Clear/i, 2);
   await saveOnBench(page);
   await expect(page.getByText("The server judges otherwise.")).toBeVisible();
@@ -194,7 +194,7 @@ test("what a device keeps is named, is taken off at signing out as far as it is 
 test("what the server refuses says why, is opened on the Bench again, and is sent from there", async ({ page, context }) => {
   await context.route("**/api/v1/findings", (route) => route.fulfill({ status: 400, json: { error: { code: "refused", message: "The place lies outside your district.", issues: [{ field: "place", what: "move the point" }] } } }));
   await openBench(page, "Fern Wood");
-  await page.getByRole("button", { name: /In leaf/ }).click();
+  await inLeaf(page);
   await answer(page, HOGWEED, /Clear/i, 2);
   await saveOnBench(page);
   await page.goto("/outbox");
@@ -211,7 +211,7 @@ test("what the server refuses says why, is opened on the Bench again, and is sen
 test("wiping a device says first what is lost by it", async ({ page, context }) => {
   await readyForField(page);
   await page.goto("/bench");
-  await page.getByRole("button", { name: /In leaf/ }).click();
+  await inLeaf(page);
   await answer(page, HOGWEED, /Clear/i, 2);
   await context.route("**/api/v1/findings", (route) => route.abort());
   await saveOnBench(page);

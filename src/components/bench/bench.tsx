@@ -3,6 +3,7 @@ import Link from "next/link";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { CaseInput, Character, Identification, Lens, ObservationInput, Stage } from "@/core/identify";
 import { canBeMissing } from "@/core/identify/absent";
+import { placeCharacters } from "@/core/identify/place";
 import { StatusMark, Tape } from "../marks";
 import { shortDay } from "../dates";
 import { newDraft } from "../device/kept";
@@ -12,6 +13,7 @@ import { AnyPart } from "./any-part";
 import { Hedge } from "./hedge";
 import { MeasureOn, OpenPicture, wantedOf } from "./measure-picture";
 import { NameInMind, useDoubts } from "./name-in-mind";
+import { PlaceQuestion } from "./place-question";
 import { Question, type Sure } from "./question";
 import { SavePanel } from "./save-panel";
 import { SeasonReplay } from "./season-replay";
@@ -70,6 +72,10 @@ export function Bench(props: BenchProps) {
     return state.vocabulary.characters.find((c) => c.id === id) ?? null;
   }, [state, view, chosen, towards, inMind, doubts, draft]);
 
+  const places = useMemo(() => (state.status === "ready" ? placeCharacters(state.vocabulary.characters) : []), [state]);
+  const placeSaid = useMemo(() => draft?.observations.filter((o) => places.some((p) => p.id === o.character)) ?? [], [draft?.observations, places]);
+  const step = !draft?.stageAsked ? "stage" : draft.placeAsked || chosen || draft.observations.length > 0 ? "part" : "place";
+
   const answer = (observation: ObservationInput) => {
     if (!draft) return;
     shelf.change({ ...draft, observations: [...draft.observations.filter((o) => o.character !== observation.character), observation] });
@@ -82,9 +88,11 @@ export function Bench(props: BenchProps) {
   };
   const undo = () => {
     if (!draft) return;
-    if (draft.observations.length > 0) remove(draft.observations.length - 1);
+    if (draft.observations.length > placeSaid.length) remove(draft.observations.length - 1);
+    else if (step === "part") shelf.change({ ...draft, observations: [], placeAsked: false, placeBefore: placeSaid });
     else if (draft.stageAsked) shelf.change({ ...draft, stage: null, stageAsked: false });
   };
+  const setPlace = (said: ObservationInput[]) => draft && shelf.change({ ...draft, observations: said, placeAsked: true });
   const setStage = (stage: Stage | null) => draft && shelf.change({ ...draft, stage, stageAsked: true });
 
   const chooseAny = useCallback((id: string) => {
@@ -100,17 +108,20 @@ export function Bench(props: BenchProps) {
   }, [draftId]);
 
   const answerNow = useCallback((observation: ObservationInput) => act.current.answer(observation), []);
-  const act = useRef({ answer, undo, character, setStage, asking: true, sure });
-  act.current = { answer, undo, character, setStage, asking: !draft?.stageAsked, sure };
+  const act = useRef({ answer, undo, character, setStage, setPlace, step, sure });
+  act.current = { answer, undo, character, setStage, setPlace, step, sure };
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
       if (event.ctrlKey || event.metaKey || event.altKey || event.shiftKey || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName)) return;
       const now = act.current;
       if (/^[1-9]$/.test(event.key)) document.querySelector<HTMLButtonElement>(`[data-answer="${event.key}"]`)?.click();
-      else if (event.key === "0") now.asking ? now.setStage(null) : now.character && now.answer({ character: now.character.id, answer: "cannot-tell" });
-      else if (event.key === "n" && now.character && !now.asking) now.answer({ character: now.character.id, answer: "not-there-yet" });
-      else if (event.key === "x" && now.character && !now.asking && canBeMissing(now.character)) now.answer({ character: now.character.id, answer: "absent", sure: now.sure });
+      else if (event.key === "0" && now.step === "stage") now.setStage(null);
+      else if (event.key === "0" && now.step === "place") now.setPlace([]);
+      else if (event.key === "0" && now.character) now.answer({ character: now.character.id, answer: "cannot-tell" });
+      else if (event.key === "g") document.querySelector<HTMLButtonElement>("[data-go-on]")?.click();
+      else if (event.key === "n" && now.character && now.step === "part") now.answer({ character: now.character.id, answer: "not-there-yet" });
+      else if (event.key === "x" && now.character && now.step === "part" && canBeMissing(now.character)) now.answer({ character: now.character.id, answer: "absent", sure: now.sure });
       else if (event.key === "u") now.undo();
       else if (event.key === "/") {
         event.preventDefault();
@@ -177,8 +188,10 @@ export function Bench(props: BenchProps) {
       <div className="lg:grid lg:grid-cols-[minmax(0,1.06fr)_minmax(0,1fr)]">
         <div className="px-4 md:px-6 py-4 lg:border-r border-[var(--line)] min-w-0">
           {towards === "doubt" ? <NameInMind taxon={inMind} names={state.vocabulary.plainNames} found={found} field={view?.field ?? []} onName={setInMind} /> : null}
-          {!draft.stageAsked ? (
+          {step === "stage" ? (
             <StageQuestion onAnswer={setStage} />
+          ) : step === "place" ? (
+            <PlaceQuestion characters={places} before={draft.placeBefore ?? []} onAnswer={setPlace} />
           ) : character ? (
             <Question character={character} why={nextCheck?.why ?? ""} caution={nextCheck?.caution === "gloves" ? "Gloves on: a plant that still fits harms the skin." : undefined} sure={sure} known={state.vocabulary.plainNames} most={state.vocabulary.largest[character.id]} onPicture={measured ? <MeasureOn pictures={shelf.pictures} mayDraw={props.pack.demonstration} onPicture={(p) => setMeasuring({ picture: p.id, character: character.id })} onFiles={async (files, drawn) => { const [added] = await shelf.addPictures(draft.id, files, drawn); if (added) setMeasuring({ picture: added.id, character: character.id }); }} /> : undefined} onSure={setSure} onAnswer={answerNow} />
           ) : view ? (
@@ -186,7 +199,7 @@ export function Bench(props: BenchProps) {
           ) : (
             <p role="status">Reckoning …</p>
           )}
-          {others.length > 0 && draft.stageAsked ? (
+          {others.length > 0 && step === "part" ? (
             <p className="mt-4 flex flex-wrap gap-2 items-center"><span className="small">Or look at:</span>{others.map((o) => <button key={o.character} type="button" className="button !min-h-[44px] !py-1 small" onClick={() => setChosen(o.character)}>{nameOf(o.character)}</button>)}</p>
           ) : null}
           <div id="any-panel" className={sheet === "any" ? "" : "hidden lg:block"}><AnyPart inputRef={search} characters={state.vocabulary.characters} askable={view?.askable ?? null} onChoose={chooseAny} /></div>
@@ -204,7 +217,7 @@ export function Bench(props: BenchProps) {
             {input && subject && (draft.observations.length > 0 || testing) ? <SeasonReplay taxon={subject} name={state.vocabulary.plainNames[subject] ?? subject} place={draft.siteId} input={input} engine={engine} nameOf={nameOf} /> : null}
           </div>
           <div className={sheet === "save" ? "" : "hidden lg:block"}>
-            <SavePanel pack={props.pack} draft={draft} site={site} pictures={shelf.pictures} kit={kit} found={found ?? null} onChange={shelf.change} onAddPictures={shelf.addPictures} onMeasure={(picture) => setMeasuring({ picture, character: measured ? character.id : null })} onRemovePicture={shelf.removePicture} onLaidOut={(fresh) => { shelf.begin(fresh); setSheet("none"); }} onWaiting={setWaits} />
+            <SavePanel pack={props.pack} draft={draft} site={site} pictures={shelf.pictures} kit={kit} placeSaid={placeSaid} found={found ?? null} onChange={shelf.change} onAddPictures={shelf.addPictures} onMeasure={(picture) => setMeasuring({ picture, character: measured ? character.id : null })} onRemovePicture={shelf.removePicture} onLaidOut={(fresh) => { shelf.begin(fresh); setSheet("none"); }} onWaiting={setWaits} />
           </div>
         </div>
       </div>

@@ -2,9 +2,9 @@
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { memo, useEffect, useState } from "react";
-import type { Identification } from "@/core/identify";
+import type { Identification, ObservationInput } from "@/core/identify";
 import { layOut, sendWaiting, standingOf } from "../device/outbox";
-import type { Draft, FindingBody, StoredPicture } from "../device/kept";
+import { type Draft, type FindingBody, newDraft, type StoredPicture } from "../device/kept";
 import type { BenchPack } from "./pack";
 import type { BenchSite } from "./site";
 
@@ -17,6 +17,8 @@ interface Props {
   pictures: StoredPicture[];
   /** what is at hand */
   kit: string[];
+  /** what was said of the place where the plant stands */
+  placeSaid: ObservationInput[];
   /** what the Bench says now: kept with the finding and compared with the server's word */
   found: Identification | null;
   onChange: (draft: Draft) => void;
@@ -32,7 +34,7 @@ interface Props {
 type Sending = { status: "idle" } | { status: "sending" } | { status: "failed"; why: string };
 
 /** Saves what was seen as a finding on a site at a point. It goes by way of the outbox of this device, so that nothing is lost without a signal. */
-export const SavePanel = memo(function SavePanel({ pack, draft, site, pictures, kit, found, onChange, onAddPictures, onMeasure, onRemovePicture, onLaidOut, onWaiting }: Props) {
+export const SavePanel = memo(function SavePanel({ pack, draft, site, pictures, kit, placeSaid, found, onChange, onAddPictures, onMeasure, onRemovePicture, onLaidOut, onWaiting }: Props) {
   const router = useRouter();
   const [sending, setSending] = useState<Sending>({ status: "idle" });
   const [mapOpen, setMapOpen] = useState(false);
@@ -43,7 +45,9 @@ export const SavePanel = memo(function SavePanel({ pack, draft, site, pictures, 
     setSending({ status: "sending" });
     const body: FindingBody = { id: draft.id, siteId: draft.siteId, patchId: draft.patchId, place: { longitude: place[0], latitude: place[1] }, day: draft.day, stage: draft.stage, kit, observations: draft.observations, note: draft.note };
     try {
-      onLaidOut(await layOut({ id: draft.id, key: pack.key, madeAt: new Date().toISOString(), person: pack.person, siteName: site.name, body, field: { verdict: found.verdict, taxon: found.about, because: found.because } }, draft.siteId, pack.today));
+      const fresh = newDraft(draft.siteId, pack.today, null, placeSaid);
+      await layOut({ id: draft.id, key: pack.key, madeAt: new Date().toISOString(), person: pack.person, siteName: site.name, body, field: { verdict: found.verdict, taxon: found.about, because: found.because } }, fresh);
+      onLaidOut(fresh);
     } catch {
       setSending({ status: "failed", why: "This device keeps nothing (a private window, perhaps), so the finding could not be laid into its outbox. It is still on this page." });
       return;

@@ -12,11 +12,15 @@ export interface Draft {
   day: string;
   stage: Stage | null;
   stageAsked: boolean;
+  /** that it was asked where the plant stands */
+  placeAsked?: boolean;
+  /** what was said of the place of the plant before, on the same site */
+  placeBefore?: ObservationInput[];
   observations: ObservationInput[];
   note: string;
 }
 
-export const newDraft = (siteId: string, day: string, patchId: string | null = null): Draft => ({ id: uuidv7(), siteId, patchId, place: null, day, stage: null, stageAsked: false, observations: [], note: "" });
+export const newDraft = (siteId: string, day: string, patchId: string | null = null, placeBefore: ObservationInput[] = []): Draft => ({ id: uuidv7(), siteId, patchId, place: null, day, stage: null, stageAsked: false, placeAsked: false, placeBefore, observations: [], note: "" });
 
 /** A picture of a draft or of a finding that waits: both go by the finding's id. */
 export interface StoredPicture {

@@ -1,5 +1,5 @@
 import { clashes, stepAfter } from "@/core/outbox";
-import { type Draft, newDraft, type OutboxItem, type ServersWord, type StoredPicture } from "./kept";
+import type { Draft, OutboxItem, ServersWord, StoredPicture } from "./kept";
 import { openStore } from "./store";
 
 /** How the last attempt to send ended. */
@@ -15,18 +15,16 @@ const SEND_MS = 30_000;
 export const FOR_HEADER = "x-sentinel-for";
 
 /**
- * Lays a finding into the outbox and begins a new draft, both or neither: between the two nothing can be lost or doubled.
+ * Lays a finding into the outbox and begins the next draft, both or neither: between the two nothing can be lost or doubled.
  * @throws where the device's store is closed to us; the draft then stays as it was
  */
-export async function layOut(item: Omit<OutboxItem, "order" | "state">, siteId: string, day: string): Promise<Draft> {
+export async function layOut(item: Omit<OutboxItem, "order" | "state">, fresh: Draft): Promise<void> {
   const store = await openStore();
-  const fresh = newDraft(siteId, day);
   await store.transaction("rw", store.drafts, store.outbox, async () => {
     const last = await store.outbox.orderBy("order").last();
     await store.outbox.put({ ...item, order: (last?.order ?? 0) + 1, state: "waiting" });
     await store.drafts.put({ key: item.key, draft: fresh });
   });
-  return fresh;
 }
 
 /** Sends what waits, oldest first, one sender at a time however many windows are open. */

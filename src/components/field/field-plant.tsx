@@ -1,5 +1,5 @@
 "use client";
-import { describeScore, type Model, plainName, recordingOf, STAGES, type Stage, twinsOf, usualState } from "@/core/identify";
+import { describeScore, type Model, plainName, recordingOf, type Stage, STAGES, twinsOf, usuallySeen, usualState } from "@/core/identify";
 import { plateOf } from "@/drawings/plate";
 import { Drawing } from "@/drawings/render";
 import { drawState } from "@/drawings/states";
@@ -18,7 +18,7 @@ export function FieldPlant({ model, pack, id, asked }: { model: Model; pack: Ben
   const stage: Stage = shown.find((s) => s === asked) ?? (shown.includes("flowering") ? "flowering" : shown[0]);
   const hazards = [taxon.hazards.people, taxon.hazards.stock, taxon.hazards.handling].filter(Boolean);
   const taken = pairs.filter((p) => !p.found && (p.a === id || p.b === id));
-  const seen = characters.flatMap((c, i) => (recordingOf(model, t, i) === "recorded" && c.stages.includes(stage) ? [{ c, words: describeScore({ model }, t, i, stage, 3), state: usualState(model, t, c.id, stage) }] : [])).filter((row) => row.words);
+  const seen = characters.flatMap((c, i) => (recordingOf(model, t, i) === "recorded" && usuallySeen(model, t, i, stage) ? [{ c, words: describeScore({ model }, t, i, stage, 3), state: usualState(model, t, c.id, stage) }] : [])).filter((row) => row.words);
   return (
     <div className="px-4 md:px-6 py-5">
       <h1>{plainName({ model }, t)} <span className="latin font-normal text-[21px]">{taxon.name}</span></h1>

@@ -49,6 +49,11 @@ export interface Character {
   applies: LifeForm[];
   /** applies only where this character shows one of these states */
   when?: { character: string; states: string[] };
+  /**
+   * seen in winter too, on plants that then keep what it is part of: character and states that say so. The first of them is
+   * asked before it; the others are facts of the plant alone.
+   */
+  winter?: { character: string; states: string[] }[];
   states: CharacterState[];
 }
 

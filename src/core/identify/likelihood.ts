@@ -6,7 +6,7 @@ import type { Chances, Evidence } from "./evidence";
 import { type Character, LIFE_FORMS, STAGES } from "./flora-types";
 import { type FourPoints, leastHalfWidth, minimumWidth, readingChance, readingHalfWidth } from "./measures";
 import { missingPart } from "./missing-part";
-import { answerChances, type Model, recordingOf, scoreFor, variesWithCondition } from "./model";
+import { answerChances, type Model, recordingOf, scoreFor, seenIn, variesWithCondition } from "./model";
 import { confusionTable, grossErrorRate, widening } from "./observer";
 
 /**
@@ -48,8 +48,7 @@ export function evidenceOf(model: Model, observation: Observation, index: number
   if (saysPartIsMissing(character, observation)) return { character: c, block: character.block, ...missingPart(model, c, observation.sure) };
   const evidence = character.states.length > 0 ? stateEvidence(model, c, observation, field) : measureEvidence(model, c, observation, field);
   const { chance } = evidence;
-  const seenAt = model.seenAtStage.subarray(c * STAGES.length, (c + 1) * STAGES.length);
-  for (let z = 0; z < chance.length; z++) if (!seenAt[model.conditionStage[z]]) chance[z] *= OUT_OF_STAGE;
+  for (let z = 0; z < chance.length; z++) if (!seenIn(model, z, c)) chance[z] *= OUT_OF_STAGE;
   return { character: c, block: character.block, ...evidence };
 }
 

@@ -1,6 +1,6 @@
 import { LIFE_FORMS, STAGES } from "./flora-types";
 import type { Chances } from "./evidence";
-import { applies, type Model, recordingOf, scoreFor } from "./model";
+import { applies, type Model, recordingOf, scoreFor, usuallySeen } from "./model";
 import type { Sureness } from "./observer";
 
 /**
@@ -27,7 +27,7 @@ export function missingPart(model: Model, c: number, sure: Sureness): Chances {
 function missingChance(model: Model, c: number, taxon: number, stage: number, form: number, overlooked: number): number {
   const recording = recordingOf(model, taxon, c);
   if (recording === "not-applicable") return MISSING;
-  if (!model.flora.characters[c].stages.includes(STAGES[stage])) return MISSING_OUT_OF_STAGE;
+  if (!usuallySeen(model, taxon, c, STAGES[stage])) return MISSING_OUT_OF_STAGE;
   const formId = model.flora.taxa[taxon].forms[form].id;
   if (scoreFor(model, taxon, c, STAGES[stage], undefined, formId)?.notApplicable) return MISSING;
   const bare = recording === "recorded" ? overlooked : Math.max(overlooked, MISSING_UNRECORDED);

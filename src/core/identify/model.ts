@@ -3,6 +3,7 @@ import { type Character, type CompiledFlora, LIFE_FORMS, type LifeForm, type Pos
 import { type Cross, crossesOf } from "./crosses";
 import { classEdges, cumulative, type FourPoints, minimumWidth } from "./measures";
 import { confusionTable, grossErrorRate } from "./observer";
+import { scoredStage, seenOn } from "./seen";
 
 export type Recording = "recorded" | "not-recorded" | "not-applicable";
 const RECORDING: Recording[] = ["recorded", "not-recorded", "not-applicable"];
@@ -38,7 +39,8 @@ export interface Model {
   characterIndex: Map<string, number>;
   taxonIndex: Map<string, number>;
   taxonLifeForm: Uint8Array;
-  seenAtStage: Uint8Array;
+  /** of each character, [taxon × stage]: 0 not seen then, 1 seen on some of the plant's kind, 2 seen as a rule */
+  seen: Uint8Array[];
   /** how far plants of one genus agree in each character, in (0, 1): 1 less the mean distance of their states */
   kinLikeness: Float64Array;
   /** taxon × character: 1 where the plant shows the character differently by stage or form */
@@ -91,7 +93,7 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
     characterIndex: new Map(flora.characters.map((c, i) => [c.id, i])),
     taxonIndex: new Map(flora.taxa.map((t, i) => [t.name, i])),
     taxonLifeForm,
-    seenAtStage: Uint8Array.from(flora.characters.flatMap((c) => STAGES.map((s) => (c.stages.includes(s) ? 1 : 0)))),
+    seen: flora.characters.map((c) => seenOn(flora, scoresOf, c)),
     kinLikeness: new Float64Array(flora.characters.length),
     varies: variations(flora),
     scoresOf,
@@ -147,7 +149,8 @@ export function recordingOf(model: Model, taxon: number, character: number): Rec
 }
 
 /** The score that holds for a stage, position and form: the most specific one that fits. */
-export function scoreFor(model: Model, taxon: number, character: number, stage: Stage, position: Position | undefined, form: string): Score | undefined {
+export function scoreFor(model: Model, taxon: number, character: number, at: Stage, position: Position | undefined, form: string): Score | undefined {
+  const stage = scoredStage(model.flora.characters[character], at);
   let best: Score | undefined;
   let bestRank = -1;
   for (const score of model.scoresOf[taxon].get(character) ?? []) {
@@ -160,6 +163,12 @@ export function scoreFor(model: Model, taxon: number, character: number, stage: 
   }
   return best;
 }
+
+/** True where a part is seen at a stage as a rule, on a plant that has it. */
+export const usuallySeen = (model: Model, taxon: number, c: number, stage: Stage): boolean => model.seen[c][taxon * STAGES.length + STAGES.indexOf(stage)] === 2;
+
+/** Whether the part may be seen in a condition at all. */
+export const seenIn = (model: Model, z: number, c: number): boolean => model.seen[c][model.conditionTaxon[z] * STAGES.length + model.conditionStage[z]] > 0;
 
 function fillCharacter(model: Model, c: number): void {
   const { flora, conditions } = model;

@@ -1,6 +1,6 @@
 import { LIFE_FORMS, STAGES, type Taxon } from "./flora-types";
 import { crossKept } from "./hybrids";
-import { applies, type Model, recordingOf } from "./model";
+import { applies, type Model, recordingOf, seenIn } from "./model";
 import { type Judgement, likeliestStage, type Posterior } from "./posterior";
 import { stageBegins } from "./season";
 import { GROUP_SHARE, KEEP_SHARE, keptLimit, topOnSide } from "./verdict";
@@ -225,6 +225,14 @@ export function askableCharacters(judgement: Judgement): string[] {
   return judgement.model.flora.characters.filter((_, c) => !ruledOut(judgement, c) && worthAsking(judgement, active, c)).map((character) => character.id);
 }
 
+const WINTER = STAGES.indexOf("winter");
+
+/** A part that only some plants keep over winter is asked for once it is seen that this one does. */
+function keptNow(judgement: Judgement, c: number): boolean {
+  const [kept] = judgement.model.flora.characters[c].winter ?? [];
+  return !kept || judgement.case.observations.some((o) => o.character === kept.character && o.answer === "seen" && (o.states ?? []).some((s) => kept.states.includes(s)));
+}
+
 /** Enough of what fits carries the part, and shows it at this stage. */
 function worthAsking(judgement: Judgement, active: Active, c: number): boolean {
   const { model } = judgement;
@@ -233,13 +241,13 @@ function worthAsking(judgement: Judgement, active: Active, c: number): boolean {
   let applicable = 0;
   let visible = 0;
   const carries = LIFE_FORMS.map((form) => applies(model, c, form));
-  const seenAt = model.seenAtStage.subarray(c * STAGES.length, (c + 1) * STAGES.length);
+  const leftInWinter = keptNow(judgement, c);
   for (let i = 0; i < active.taxa.length; i++) {
     const t = active.taxa[i];
     const share = active.share[i];
     total += share;
     if (carries[model.taxonLifeForm[t]] && recordingOf(model, t, c) !== "not-applicable") applicable += share;
-    for (let k = firstOf[i]; k < firstOf[i + 1]; k++) if (seenAt[model.conditionStage[conditions[k]]]) visible += share * weights[k];
+    for (let k = firstOf[i]; k < firstOf[i + 1]; k++) if (seenIn(model, conditions[k], c) && (leftInWinter || model.conditionStage[conditions[k]] !== WINTER)) visible += share * weights[k];
   }
   return applicable >= APPLIES_SHARE * total && visible >= VISIBLE_SHARE * total;
 }
@@ -262,8 +270,7 @@ function foreseenAnswers(judgement: Judgement, active: Active, c: number): Float
     for (let k = firstOf[i]; k < firstOf[i + 1]; k++) {
       const z = conditions[k];
       const weight = weights[k];
-      const seen = model.seenAtStage[c * STAGES.length + model.conditionStage[z]];
-      const sound = seen ? (block ? block.soundShare[z] : freshShare) : 0;
+      const sound = seenIn(model, z, c) ? (block ? block.soundShare[z] : freshShare) : 0;
       for (let o = 0; o < n; o++) rows[i * n + o] += weight * (sound * table[z * n + o] + (1 - sound) * background[from + o]);
     }
   }

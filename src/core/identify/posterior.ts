@@ -6,7 +6,7 @@ import { crossBlockLog, crossLogOf, crossPrior, crossStageLog } from "./hybrids"
 import { guardKept } from "./guard";
 import type { Evidence } from "./evidence";
 import { checkTogether, evidenceOf } from "./likelihood";
-import type { Model } from "./model";
+import { type Model, seenIn } from "./model";
 import { dayOfYear, stageShares, stageStatedChance } from "./season";
 
 /** Prior chance that the plant is none of this flora. */
@@ -202,7 +202,7 @@ function withoutStagesNotReached(model: Model, given: Case, conditionLog: Float6
   const missing = given.observations.flatMap((o) => (o.answer === "not-there-yet" ? [model.characterIndex.get(o.character) ?? -1] : [])).filter((c) => c >= 0);
   if (missing.length === 0) return conditionLog;
   const log = conditionLog.slice();
-  for (let z = 0; z < log.length; z++) for (const c of missing) if (model.seenAtStage[c * STAGES.length + model.conditionStage[z]]) log[z] += Math.log(OVERLOOKED_STAGE);
+  for (let z = 0; z < log.length; z++) for (const c of missing) if (seenIn(model, z, c)) log[z] += Math.log(OVERLOOKED_STAGE);
   const sums = sumConditions(model, log);
   for (let z = 0; z < log.length; z++) log[z] -= sums[model.conditionTaxon[z]];
   return log;

@@ -1,7 +1,7 @@
 import type { Case, Observation } from "./case";
 import { STAGES, type Stage } from "./flora-types";
 import { quantile, minimumWidth } from "./measures";
-import { type Model, scoreFor } from "./model";
+import { type Model, scoreFor, usuallySeen } from "./model";
 import { foreseeChecks, towardsAction } from "./next-check";
 import { judge, newMemory } from "./posterior";
 import { dayOfYear, inSeason, stageShares } from "./season";
@@ -59,7 +59,7 @@ function usualAnswer(model: Model, taxon: number, c: number, stage: Stage): Obse
   const base = { character: character.id, join: "any" as const, sure: "sure" as const };
   const state = usualState(model, taxon, character.id, stage);
   if (state) return { ...base, answer: "seen", states: [state] };
-  const points = character.stages.includes(stage) ? scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id)?.points : undefined;
+  const points = usuallySeen(model, taxon, c, stage) ? scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id)?.points : undefined;
   if (points) return { ...base, answer: "seen", value: Math.max(0, quantile(points, 0.5, minimumWidth(character.kind))) };
   return { ...base, answer: "cannot-tell" };
 }

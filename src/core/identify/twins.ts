@@ -1,5 +1,5 @@
 import { STAGES, type Stage } from "./flora-types";
-import { type Model, recordingOf } from "./model";
+import { type Model, recordingOf, usuallySeen } from "./model";
 import { type Climate, stageBegins } from "./season";
 
 /** Looks that a person makes before naming a plant. */
@@ -25,7 +25,7 @@ function rowAt(model: Model, taxon: number, c: number, stage: Stage): Float32Arr
 
 /** True where a plant has the part, the flora says how it looks, and this stage shows it. */
 function shows(model: Model, taxon: number, c: number, stage: Stage): boolean {
-  return recordingOf(model, taxon, c) === "recorded" && model.flora.characters[c].stages.includes(stage);
+  return recordingOf(model, taxon, c) === "recorded" && usuallySeen(model, taxon, c, stage);
 }
 
 /**

@@ -63,7 +63,10 @@ export class SimulatedPlant {
 
   private draw(c: number): number | null {
     const character = this.nature.flora.characters[c];
-    if (!character.stages.includes(this.stage)) return null;
+    return character.stages.includes(this.stage) || this.keepsInWinter(character) ? this.drawShown(c, character) : null;
+  }
+
+  private drawShown(c: number, character: Character): number | null {
     if (recordingOf(this.nature, this.taxon, c) === "not-applicable") {
       const none = character.states.findIndex((s) => s.id === "none");
       return none >= 0 ? none : null;
@@ -77,6 +80,17 @@ export class SimulatedPlant {
     if (score?.shares) return this.chance.pick(score.shares);
     const answer = this.chance.pick(inheritedChances(this.nature, c, this.taxon, backgroundRow(this.nature, c, this.nature.taxonLifeForm[this.taxon])));
     return character.states.length > 0 ? answer : this.withinClass(c, answer);
+  }
+
+  /** Whether this one plant has kept over winter what the part belongs to. */
+  private keepsInWinter(character: Character): boolean {
+    if (this.stage !== "winter" || !character.winter) return false;
+    return character.winter.every(({ character: id, states }, i) => {
+      const kept = this.nature.characterIndex.get(id) as number;
+      if (recordingOf(this.nature, this.taxon, kept) !== "recorded") return i > 0;
+      const truth = i === 0 ? this.truth(kept) : this.drawShown(kept, this.nature.flora.characters[kept]);
+      return truth !== null && states.includes(this.nature.flora.characters[kept].states[truth].id);
+    });
   }
 
   /** A measure somewhere within a class of answers. */

@@ -11,6 +11,8 @@ export interface TrialOptions {
   stage?: Stage;
   /** walks for the comparison with other orders of checks */
   orderWalks: number;
+  /** whether the place is told before the first check, as on the Bench */
+  placeTold: boolean;
 }
 
 export interface Batch {
@@ -37,7 +39,7 @@ const REMOVED_EVERY = 12;
 export function runBatch(flora: CompiledFlora, lists: TrialList[], options: TrialOptions, kind: "perturbed" | "exact", from: number, to: number): Batch {
   const model = buildModel(flora, options.assumed);
   const nature = kind === "exact" ? model : buildModel(perturb(flora, options.seed), options.assumed);
-  const walker: Walker = { model, nature, error: options.error };
+  const walker: Walker = { model, nature, error: options.error, placeTold: options.placeTold };
   const batch: Batch = { names: [], actions: [], removed: [] };
   const withoutTaxon = new Map<number, Model>();
   for (let i = from; i < to; i++) {
@@ -92,7 +94,7 @@ export function makeReport(flora: CompiledFlora, options: TrialOptions, perturbe
     walks: options.walks,
     error: options.error,
     assumed: options.assumed,
-    mix: { stages: options.stage ? { [options.stage]: 1 } : STAGE_MIX, lists: "three invented districts, drawn evenly", truth: "uniform over sets, then over the plants of the set", removed: `1 of ${REMOVED_EVERY}`, seed: options.seed },
+    mix: { stages: options.stage ? { [options.stage]: 1 } : STAGE_MIX, lists: "three invented districts, drawn evenly", truth: "uniform over sets, then over the plants of the set", removed: `1 of ${REMOVED_EVERY}`, place: options.placeTold ? "told before the first check" : "not told", seed: options.seed },
     perturbed: { ...figuresOf(perturbed.names, perturbed.actions, perturbed.removed), ...orders },
     exact: figuresOf(exact.names, exact.actions, exact.removed),
     sets: flora.sets.map((set) => ({ set: set.id, perturbed: part((s) => s.set === set.id) })),
@@ -111,7 +113,7 @@ export interface OrderComparison {
 /** The engine's order of checks against a random one, the best fixed one found, and plain information gain, on the same walks. */
 export function compareOrders(flora: CompiledFlora, lists: TrialList[], options: TrialOptions): OrderComparison {
   const model = buildModel(flora, options.assumed);
-  const walker: Walker = { model, nature: buildModel(perturb(flora, options.seed), options.assumed), error: options.error };
+  const walker: Walker = { model, nature: buildModel(perturb(flora, options.seed), options.assumed), error: options.error, placeTold: options.placeTold };
   const starts = Array.from({ length: options.orderWalks }, (_, i) => drawStart(model, lists, options.seed * 1e6 + 900000 + i, { stage: options.stage })).filter((s) => s !== null);
   const engine = starts.map((s) => walkToAction(walker, s, "engine"));
   const random = starts.map((s) => walkToAction(walker, s, "random"));

@@ -1,10 +1,10 @@
-import { type Case, decide, judge, type Model, type Observation, recordingOf, scoreFor, type Stage, usualState } from "../identify";
+import { type Case, decide, judge, type Model, type Observation, recordingOf, scoreFor, type Stage, usuallySeen, usualState } from "../identify";
 
 /** Every part that is recorded for a plant and can be seen at a stage, each as it usually is there; what varies too much to be usual is left out. */
 export function usualLooks(model: Model, taxon: number, stage: Stage): Observation[] {
   const form = model.flora.taxa[taxon].forms[0].id;
   return model.flora.characters.flatMap((character, c): Observation[] => {
-    if (character.compares || !character.stages.includes(stage) || recordingOf(model, taxon, c) !== "recorded") return [];
+    if (character.compares || !usuallySeen(model, taxon, c, stage) || recordingOf(model, taxon, c) !== "recorded") return [];
     const look = { character: character.id, answer: "seen" as const, join: "any" as const, sure: "sure" as const };
     const points = scoreFor(model, taxon, c, stage, undefined, form)?.points;
     if (points) return [{ ...look, value: (points[1] + points[2]) / 2 }];

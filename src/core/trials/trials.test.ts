@@ -93,7 +93,15 @@ describe("a simulated scout", () => {
 
 describe("walks", () => {
   const start = drawStart(model, lists, 5) as Start;
-  const walker = { model, nature: model, error: 0.05 };
+  const walker = { model, nature: model, error: 0.05, placeTold: false };
+  it("are told where the plant stands before anything is asked, where that is wanted", () => {
+    const own = buildModel({ ...flora, characters: flora.characters.map((c) => (c.id === "edge" ? { ...c, station: "setting" } : c)) });
+    const told: string[] = [];
+    const walkIn = (placeTold: boolean) => walkToAction({ model: own, nature: own, error: 0.05, placeTold }, start, "engine", [], (j) => told.push(j.case.observations[0].character));
+    const seconds = [walkIn(true), walkIn(false)].map((w) => w.seconds);
+    expect(told[0]).toBe("edge");
+    expect(seconds[0]).not.toBe(seconds[1]);
+  });
   it("repeat themselves for the same start", () => {
     expect(walkToName(walker, start)).toEqual(walkToName(walker, start));
     expect(walkToAction(walker, start, "engine")).toEqual(walkToAction(walker, start, "engine"));

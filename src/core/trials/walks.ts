@@ -1,5 +1,6 @@
 import { argMax } from "../identify/verdict";
 import { type Case, decide, foreseeChecks, judge, type Judgement, type Model, newMemory, type Stage, type Status, towardsAction, towardsName, type Verdict } from "../identify";
+import { placeCharacters } from "../identify/place";
 import { stageStatedChance } from "../identify/season";
 import { type Chance, seededChance } from "../random";
 import { drawDay, SimulatedPlant } from "./plants";
@@ -8,6 +9,8 @@ import { isSeparable } from "./separable";
 
 export const NAME_CHECKS = 12;
 export const MOST_CHECKS = 25;
+/** What saying where a plant stands takes, all in one. */
+const PLACE_SECONDS = 10;
 /** Share of walks at each stage, where the plant has it. */
 export const STAGE_MIX: Record<Stage, number> = { seedling: 0.1, vegetative: 0.4, flowering: 0.25, fruiting: 0.2, winter: 0.05 };
 
@@ -64,7 +67,7 @@ export function drawStart(model: Model, lists: TrialList[], seed: number, only?:
   return { set: set.id, taxon, stage, day, list: lists[chance.below(lists.length)], seed };
 }
 
-function beginCase(start: Start, chance: Chance): Case {
+function beginCase({ nature, placeTold }: Walker, start: Start, plant: SimulatedPlant, scout: Scout, chance: Chance): Case {
   const stages = Object.keys(STAGE_MIX) as Stage[];
   const stated = stages[chance.pick(stages.map((s) => stageStatedChance(s, start.stage)))];
   return {
@@ -78,7 +81,7 @@ function beginCase(start: Start, chance: Chance): Case {
     actions: start.list.actions,
     confirmed: {},
     costs: { wrongClear: 500, missedTarget: 10, hold: 10 },
-    observations: [],
+    observations: placeTold ? placeCharacters(nature.flora.characters).map((c) => scout.look(nature, plant, nature.characterIndex.get(c.id) as number)) : [],
   };
 }
 
@@ -88,6 +91,8 @@ export interface Walker {
   /** what plants really are */
   nature: Model;
   error: number;
+  /** whether the scout says where the plant stands before anything is asked, as on the Bench; the answers are no checks */
+  placeTold: boolean;
 }
 
 /** Twelve checks chosen by the engine towards a name, then the rank of the truth. */
@@ -95,7 +100,7 @@ export function walkToName(walker: Walker, start: Start): NameWalk {
   const chance = seededChance(start.seed + 0.5);
   const plant = new SimulatedPlant(walker.nature, start.taxon, start.stage, chance);
   const scout = new Scout(walker.error, chance);
-  const given = beginCase(start, chance);
+  const given = beginCase(walker, start, plant, scout, chance);
   const memory = newMemory();
   const truth = walker.model.taxonIndex.get(walker.nature.flora.taxa[start.taxon].name) ?? -1;
   const confidence: NameWalk["confidence"] = [];
@@ -131,7 +136,7 @@ export function walkToAction(walker: Walker, start: Start, order: Order, fixed: 
   const chance = seededChance(start.seed + 0.25);
   const plant = new SimulatedPlant(walker.nature, start.taxon, start.stage, chance);
   const scout = new Scout(walker.error, chance);
-  const given = beginCase(start, chance);
+  const given = beginCase(walker, start, plant, scout, chance);
   const memory = newMemory();
   const truthName = walker.nature.flora.taxa[start.taxon].name;
   const truthStatus = start.list.status[truthName] ?? "kept";
@@ -141,7 +146,7 @@ export function walkToAction(walker: Walker, start: Start, order: Order, fixed: 
   const truthGroup = truthAt === undefined ? "none" : judgement.group[truthAt];
   const separable = truthAt === undefined ? null : isSeparable(walker.model, given, truthAt, start.stage, truthKept);
   const told = { start, truthGroup, truthKept, separable };
-  let seconds = 0;
+  let seconds = given.observations.length > 0 ? PLACE_SECONDS : 0;
   for (let checks = 1; checks <= MOST_CHECKS; checks++) {
     const c = chooseCheck(judgement, order, fixed, chance);
     if (c === null) break;
