@@ -1,6 +1,6 @@
 import { tuft } from "./habits";
 import { collar, earth, stem } from "./parts";
-import { all, along, area, circle, ellipse, faint, hair, inner, outline, type Point, polar, type Shape, smooth, smoothClosed, straight } from "./shapes";
+import { all, along, area, circle, ellipse, faint, flat, hair, inner, outline, type Point, polar, type Shape, smooth, smoothClosed, straight } from "./shapes";
 
 /** Pictures of grasses and rushes looked at closely, and the heads of reeds, burs and sedges. */
 type Draw = (state: string) => Shape[];
@@ -58,6 +58,9 @@ export const GRASS_DETAIL: Record<string, Draw> = {
   "auricle-hair": (s) => all(collar({ auricles: "claws" }), s === "hairs" ? [[36, 66], [42, 68], [48, 70], [56, 72], [64, 71]].map(([x, y]) => ({ ...hair(straight([[x, y], [x - 2, y + 9]])), width: 1.2 })) : []),
   "blade-twist": bladeTwist,
   "blade-edge": bladeEdge,
+  "blade-under": (s) => all(area(smoothClosed([[26, 92], [30, 50], [46, 14], [62, 6], [60, 20], [50, 54], [50, 92]]), "leaf"), area(smoothClosed([[50, 92], [50, 54], [60, 20], [62, 6], [80, 26], [84, 58], [80, 92]]), "pale"), [58, 66, 73].map((x) => faint(smooth([[x, 90], [x + 2, 56], [x - 2, 26]]))), s === "glossy" ? [flat(smoothClosed([[60, 84], [59, 58], [64, 34], [68, 36], [66, 60], [66, 84]]), "paper"), flat(smoothClosed([[74, 80], [75, 58], [72, 42], [76, 44], [79, 60], [78, 80]]), "paper")] : []),
+  "awn-place": awnPlace,
+  "hidden-seeds": (s) => all(earth(84), stem(60, 4, 84, 5), area(smoothClosed([[66, 84], [68, 60], [92, 30], [98, 36], [80, 64], [74, 84]]), "pale"), area(smoothClosed([[54, 84], [52, 60], [38, 34], [33, 40], [44, 66], [47, 84]]), "pale"), s === "seeds" ? [area(ellipse(70, 66, 4, 9), "brown"), area(ellipse(51, 70, 3.6, 8), "brown")] : []),
   "foot-swelling": footSwelling,
   "culm-skin": culmSkin,
   "first-blade-stance": (s) => all(earth(), s === "upright" ? [area(smoothClosed([[58, 84], [52, 50], [60, 8], [66, 50], [63, 84]]), "leaf"), inner(straight([[60, 82], [60, 12]]))] : [outline(straight([[60, 84], [60, 66]])), area(smoothClosed([[58, 68], [72, 56], [112, 58], [74, 68], [62, 70]]), "leaf"), inner(smooth([[60, 68], [80, 61], [110, 58]]))]),
@@ -68,6 +71,16 @@ export const GRASS_DETAIL: Record<string, Draw> = {
   "spike-gap": (s) => all(stem(60, 4, 94, 2.2), area(smoothClosed([[56, 8], [64, 8], [65, 20], [64, 34], [56, 34], [55, 20]]), "yellow"), area(smoothClosed(s === "gap" ? [[54, 48], [66, 48], [68, 64], [66, 82], [54, 82], [52, 64]] : [[54, 35], [66, 35], [69, 56], [66, 76], [54, 76], [51, 56]]), "brown"), s === "gap" ? [] : [outline(straight([[54, 35], [66, 35]]))]),
   "tuber-place": tuberPlace,
 };
+
+function awnPlace(s: string): Shape[] {
+  const scale = (points: Point[]) => area(smoothClosed(points), "straw");
+  const thick = (points: Point[]) => ({ ...outline(smooth(points)), width: 1.5 });
+  if (s === "tip") return all(scale([[60, 94], [48, 74], [52, 52], [60, 40], [68, 52], [72, 74]]), thick([[60, 40], [60, 4]]));
+  if (s === "fork") return all(area(straight([[60, 94], [46, 76], [48, 48], [52, 30], [60, 52], [68, 30], [72, 48], [74, 76]], true), "straw"), thick([[60, 52], [60, 4]]));
+  if (s === "back") return all(scale([[60, 94], [48, 74], [50, 50], [58, 26], [68, 50], [72, 74]]), thick([[66, 70], [84, 52], [86, 40], [108, 14]]), [inner(smooth([[60, 90], [60, 34]]))]);
+  if (s === "crown") return all(scale([[60, 94], [50, 76], [52, 56], [56, 44], [64, 44], [68, 56], [70, 76]]), area(straight([[54, 44], [52, 32], [56, 38], [60, 30], [64, 38], [68, 32], [66, 44]], true), "brown"), thick([[60, 36], [60, 4]]));
+  return all(scale([[60, 94], [46, 76], [46, 56], [56, 46], [66, 50], [72, 60], [72, 76]]), thick([[50, 50], [44, 28], [40, 4]]));
+}
 
 function tuberPlace(s: string): Shape[] {
   const ground = earth(34);
