@@ -93,7 +93,7 @@ const valve: Draw = (s) => {
 export const FLOWER_DETAIL: Record<string, Draw> = {
   "calyx-bracts": calyxBracts,
   "sepal-tip": sepalTip,
-  "tepal-tip": (s) => all(s === "none" ? [] : [-1, 1].flatMap((d) => [30, 62].map((a) => area(s === "blunt" ? smoothClosed([[60, 84], polar(60, 84, 40, -90 + d * (a + 12)), polar(60, 84, 66, -90 + d * (a + 5)), polar(60, 84, 60, -90 + d * a), polar(60, 84, 66, -90 + d * (a - 5)), polar(60, 84, 40, -90 + d * (a - 12))]) : straight([[60, 84], polar(60, 84, 34, -90 + d * (a + 10)), polar(60, 84, 76, -90 + d * a), polar(60, 84, 34, -90 + d * (a - 10))], true), "pale"))), area(ellipse(60, 62, 13, 18), "green"), [-10, 0, 10].map((a) => hair(smooth([[60, 44], polar(60, 44, 10, -90 + a * 1.6), polar(60, 44, 18, -90 + a * 3)]))), s === "none" ? [area(straight([[60, 84], [42, 76], [40, 68]], true), "pale")] : []),
+  "tepal-tip": (s) => all(s === "none" ? [] : [-1, 1].flatMap((d) => [28, 58].map((a) => area(s === "blunt" ? smoothClosed([[60, 84], polar(60, 84, 34, -90 + d * (a + 12)), polar(60, 84, 54, -90 + d * (a + 5)), polar(60, 84, 49, -90 + d * a), polar(60, 84, 54, -90 + d * (a - 5)), polar(60, 84, 34, -90 + d * (a - 12))]) : straight([[60, 84], polar(60, 84, 30, -90 + d * (a + 11)), polar(60, 84, 60, -90 + d * a), polar(60, 84, 30, -90 + d * (a - 11))], true), "pale"))), area(ellipse(60, 62, 13, 18), "green"), [-10, 0, 10].map((a) => hair(smooth([[60, 44], polar(60, 44, 10, -90 + a * 1.6), polar(60, 44, 18, -90 + a * 3)]))), s === "none" ? [area(straight([[60, 84], [42, 76], [40, 68]], true), "pale")] : []),
   "sepal-hair": sepalHair,
   "sepal-set": sepalSet,
   "petal-notch": (s) => [area(smoothClosed(onePetal[s]), "white"), faint(straight([[60, 88], [60, 60]]))],
