@@ -4,7 +4,7 @@ import { currentFlora } from "@/flora/load";
 import { plateOf } from "./plate";
 import { drawState } from "./states";
 import { area, circle, inner, joinLines, type Shape, straight, WIDTH } from "./shapes";
-import { shapesToSvg, sheetToSvg } from "./svg";
+import { rowToSvg, shapesToSvg, sheetToSvg } from "./svg";
 
 const model = buildModel(currentFlora());
 const count = (text: string, what: RegExp) => text.match(what)?.length ?? 0;
@@ -43,6 +43,15 @@ describe("a single drawing", () => {
   it("stands on its own field and scales", () => {
     expect(shapesToSvg([], 2)).toContain(`width="${2 * WIDTH}"`);
     expect(shapesToSvg([{ d: "M0,0L1,1", ink: "outline", dash: true }])).toContain("stroke-dasharray");
+  });
+});
+
+describe("a row of drawings", () => {
+  it("gives each the same width, in order, and keeps it within its own", () => {
+    const row = rowToSvg([[area(circle(5, 5, 3), "leaf")], [], [inner(straight([[0, 0], [9, 9]]))]]);
+    expect(row).toContain(`<svg xmlns="http://www.w3.org/2000/svg" width="${3 * WIDTH}"`);
+    expect([...row.matchAll(/<svg x="(\d+)"/g)].map((m) => Number(m[1]))).toEqual([0, WIDTH, 2 * WIDTH]);
+    expect(row.indexOf(area(circle(5, 5, 3), "leaf").d)).toBeLessThan(row.indexOf(inner(straight([[0, 0], [9, 9]])).d));
   });
 });
 

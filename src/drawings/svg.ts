@@ -9,6 +9,11 @@ export function shapesToSvg(shapes: Shape[], scale = 1): string {
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH * scale}" height="${HEIGHT * scale}" viewBox="0 0 ${WIDTH} ${HEIGHT}"><rect width="100%" height="100%" fill="#fdfbf5"/>${pathsOf(shapes)}</svg>`;
 }
 
+/** Drawings side by side in one picture, each as wide as the last: a list shows hundreds, and one picture for many is fetched and drawn at once. */
+export function rowToSvg(drawings: Shape[][]): string {
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH * drawings.length}" height="${HEIGHT}"><rect width="100%" height="100%" fill="#fdfbf5"/>${drawings.map((shapes, i) => `<svg x="${i * WIDTH}" width="${WIDTH}" height="${HEIGHT}">${pathsOf(shapes)}</svg>`).join("")}</svg>`;
+}
+
 /** How thick a shape's line is; 0 where it has none. */
 export const lineWidth = (s: Shape): number => s.width ?? (s.ink ? WIDTHS[s.ink] : 0);
 

@@ -23,9 +23,16 @@ test("the flora is narrowed by status, form and hazard, and shows a small drawin
   await page.goto("/flora?status=target&form=tree");
   await expect(page.getByRole("link", { name: /Tree of heaven/ }).first()).toBeVisible();
   await expect(page.getByRole("link", { name: /Sugar maple/ })).toHaveCount(0);
-  const picture = page.locator("img[src*='/api/v1/plates/']").first();
-  await picture.scrollIntoViewIfNeeded();
-  await expect.poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(0);
+  const plate = page.getByRole("link", { name: /Tree of heaven/ }).first().locator("[data-plate]");
+  await plate.scrollIntoViewIfNeeded();
+  const [, row] = /url\("(.+)"\)/.exec(await plate.evaluate((e) => getComputedStyle(e).backgroundImage)) as RegExpExecArray;
+  const size = await page.evaluate(async (src) => {
+    const image = new Image();
+    image.src = src;
+    await image.decode();
+    return [image.naturalWidth, image.naturalHeight];
+  }, row);
+  expect(size[0] / size[1]).toBeGreaterThan(5);
 });
 
 test("from a plant to its twins, and to the card that parts them", async ({ page }) => {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
+import { worthTowardsName } from "./next-check";
 import { type Case, buildModel, foreseeChecks, judge, laterChecks, towardsAction, towardsName, weightsOfEvidence } from "./index";
 
 const model = buildModel(tinyFlora());
@@ -22,6 +23,16 @@ describe("next check", () => {
     const expected = entropy(p0) - (chance[0] * entropy(all(answers[0])) + chance[1] * entropy(all(answers[1]))) / (chance[0] + chance[1]);
     expect(check?.bits).toBeGreaterThan(0.2 * expected);
     expect(check?.bits).toBeLessThan(2.5 * expected + 0.05);
+  });
+
+  it("counts a sure first plant for the name, and not the unknown plant", () => {
+    const checks = foreseeChecks(judge(model, tinyCase([seen("edge", "smooth")])));
+    for (const check of checks) {
+      expect(check.rise).toBeGreaterThanOrEqual(0);
+      expect(check.rise).toBeLessThanOrEqual(1);
+      expect(worthTowardsName(check)).toBeGreaterThanOrEqual(check.bits);
+    }
+    expect(Math.max(...checks.map((c) => c.rise))).toBeGreaterThan(0);
   });
 
   it("never asks again what was answered, nor what this stage cannot show", () => {

@@ -8,6 +8,9 @@ import { asMember, memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Flora" };
 
+/** Of a small plate, in its set's row of them. */
+const PLATE_WIDTH = 70;
+
 type Search = { q?: string; status?: string; form?: string; family?: string; hazard?: string };
 
 export default async function FloraPage({ searchParams }: { searchParams: Promise<Search> }) {
@@ -35,7 +38,7 @@ export default async function FloraPage({ searchParams }: { searchParams: Promis
         const taxa = flora.taxa.filter((t) => t.sets.includes(set.id) && shown(t));
         return taxa.length === 0 ? null : (
           <section key={set.id} className="mt-6 part-of-many"><h2 className="ruled">{set.name}<span className="small">{taxa.length} · <Link href={`/flora/sets/${set.id}`} aria-label={`Field card: ${set.name}`}>field card</Link></span></h2>
-            <ul className="grid sm:grid-cols-2 xl:grid-cols-3 gap-x-8">{taxa.map((t) => <li key={t.id} className="row"><Link href={`/flora/${t.id}`} style={{ textDecoration: "none" }} className="flex gap-3 items-center py-2 min-h-[64px] hover:underline">{/* biome-ignore lint/performance/noImgElement: a drawing of our own, already small and cached */}<img src={`/api/v1/plates/${t.id}?format=thumb`} alt="" width={70} height={56} loading="lazy" decoding="async" className="flex-none border border-[var(--rule)] bg-[#fdfbf5]" /><StatusMark status={list.status[t.name] ?? "kept"} size={18} /><span><span className="font-semibold">{commonName(t.name)}</span> <span className="latin">{t.name}</span><br /><span className="small">{STATUS_WORDS[list.status[t.name] ?? "kept"]}{t.hazards.people ? " · harms people" : ""}{t.hazards.stock ? " · harms stock" : ""}</span></span></Link></li>)}</ul>
+            <ul className="grid sm:grid-cols-2 xl:grid-cols-3 gap-x-8">{taxa.map((t) => <li key={t.id} className="row"><Link href={`/flora/${t.id}`} style={{ textDecoration: "none" }} className="flex gap-3 items-center py-2 min-h-[64px] hover:underline"><span aria-hidden data-plate className="flex-none w-[72px] h-[58px] border border-[var(--rule)] bg-[#fdfbf5] bg-no-repeat" style={{ backgroundImage: `url(/api/v1/sets/${set.id}/plates)`, backgroundSize: "auto 56px", backgroundPosition: `${-PLATE_WIDTH * set.taxa.indexOf(t.id)}px 0` }} /><StatusMark status={list.status[t.name] ?? "kept"} size={18} /><span><span className="font-semibold">{commonName(t.name)}</span> <span className="latin">{t.name}</span><br /><span className="small">{STATUS_WORDS[list.status[t.name] ?? "kept"]}{t.hazards.people ? " · harms people" : ""}{t.hazards.stock ? " · harms stock" : ""}</span></span></Link></li>)}</ul>
           </section>
         );
       })}

@@ -1,0 +1,44 @@
+import { describe, expect, it } from "vitest";
+import { currentFlora } from "@/flora/load";
+import { tinyCase } from "../../../tests/support/tiny-flora";
+import { buildModel, type Case, caseSchema, foreseeChecks, judge, STAGES, usualState, usuallySeen } from "./index";
+import { seenIn } from "./model";
+
+const model = buildModel(currentFlora());
+const at = (name: string) => model.taxonIndex.get(name) as number;
+const part = (id: string) => model.characterIndex.get(id) as number;
+const inWinter = (name: string, id: string) => seenIn(model, model.firstCondition[at(name)] + STAGES.indexOf("winter"), part(id));
+
+describe("what is seen in winter", () => {
+  it("are leaves on plants that keep them, and on no others", () => {
+    for (const name of ["Ilex aquifolium", "Hedera helix", "Mahonia aquifolium", "Plantago lanceolata"]) expect(inWinter(name, "leaf-edge"), name).toBe(true);
+    for (const name of ["Rhamnus cathartica", "Acer platanoides", "Reynoutria japonica"]) expect(inWinter(name, "leaf-edge"), name).toBe(false);
+    expect(inWinter("Festuca idahoensis", "ligule-kind")).toBe(true);
+    expect(inWinter("Setaria faberi", "ligule-kind")).toBe(false);
+  });
+  it("are as they are in leaf", () => expect(usualState(model, at("Ilex aquifolium"), "leaf-edge", "winter")).toBe(usualState(model, at("Ilex aquifolium"), "leaf-edge", "vegetative")));
+  it("are heads on straw that stays, and not where the head breaks up", () => {
+    expect(inWinter("Setaria faberi", "head-kind")).toBe(true);
+    expect(inWinter("Hordeum murinum", "head-kind")).toBe(false);
+  });
+  it("is no rule where only some of a kind keep their leaves", () => {
+    expect(inWinter("Ligustrum vulgare", "leaf-shape")).toBe(true);
+    expect(usuallySeen(model, at("Senecio vulgaris"), part("leaf-edge"), "winter")).toBe(false);
+  });
+  it("is asked for once the plant was found green, and not before", () => {
+    const asked = (states: string[]) => {
+      const observations = [{ character: "plant-kind", states: ["shrub"] }, ...states.map((state) => ({ character: "evergreen", states: [state] }))];
+      const given = caseSchema.parse({ day: "2026-01-15", stage: "winter", list: {}, observations });
+      return foreseeChecks(judge(model, given)).map((c) => model.flora.characters[c.character].id);
+    };
+    expect(asked([])).not.toContain("leaf-edge");
+    expect(asked(["bare"])).not.toContain("leaf-edge");
+    expect(asked(["evergreen"])).toContain("leaf-edge");
+  });
+  it("speaks of the plant: a spiny leaf in January is a holly's", () => {
+    const observations = [{ character: "plant-kind", states: ["tree"] }, { character: "evergreen", states: ["evergreen"] }, { character: "leaf-edge", states: ["spiny"] }] as Case["observations"];
+    const { taxa } = judge(model, caseSchema.parse({ ...tinyCase([]), day: "2026-01-15", stage: "winter", list: {}, observations })).flat;
+    const best = [...taxa.keys()].sort((a, b) => taxa[b] - taxa[a])[0];
+    expect(model.flora.taxa[best].genus).toBe("Ilex");
+  });
+});
