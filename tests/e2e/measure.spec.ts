@@ -66,6 +66,17 @@ test("the fold test is measured on a picture, goes into its observation with its
   await tap(page, truth, truth.bladeFoot);
   await tap(page, truth, truth.tip);
   await expect(sheet(page).getByRole("listitem").filter({ hasText: /Length.*mm/ })).toBeVisible();
+
+  // The card itself, 85.6 by 54 mm: along two of its sides, its face, its corners counted.
+  const read = async (tool: string, points: Point[]) => {
+    await sheet(page).getByRole("button", { name: tool, exact: true }).click();
+    for (const point of points) await tap(page, truth, point);
+    return Number((await sheet(page).getByRole("listitem").filter({ hasText: tool }).locator(".figure").innerText()).replace(/ ±.*/, ""));
+  };
+  expect(Math.abs((await read("Path", truth.corners.slice(0, 3))) / (85.6 + 54) - 1)).toBeLessThan(0.03);
+  expect(Math.abs((await read("Area", truth.corners)) / (8.56 * 5.4) - 1)).toBeLessThan(0.03);
+  expect(await read("Count", truth.corners)).toBe(4);
+  for (const tool of ["Path", "Area", "Count"]) await sheet(page).getByRole("button", { name: `Take away ${tool}` }).click();
   await sheet(page).getByRole("button", { name: "Keep the marks" }).click();
   await expect(page.getByRole("button", { name: "Open its 2 measurements" })).toBeVisible();
 });
