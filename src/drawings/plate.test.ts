@@ -25,6 +25,13 @@ describe("a plate", () => {
     expect(faults).toEqual([]);
     expect(plateOf(model, 3, "flowering")).toEqual(plateOf(model, 3, "flowering"));
   }, 120000);
+  it("shows in winter what the plant keeps, and nothing of what it drops", () => {
+    expect(parts("Ilex aquifolium", "winter").get("Leaf")?.shapes).not.toBeNull();
+    expect(parts("Rhamnus cathartica", "winter").has("Leaf")).toBe(false);
+    expect(parts("Festuca idahoensis", "winter").has("Collar")).toBe(true);
+    expect(parts("Setaria faberi", "winter").has("Collar")).toBe(false);
+    expect(parts("Setaria faberi", "winter").has("Head still standing")).toBe(true);
+  });
   it("leaves blank what the flora does not say", () => {
     expect(parts("Vincetoxicum rossicum", "seedling").get("Seed leaves")?.shapes).toBeNull();
     expect(parts("Phytolacca americana", "seedling").get("Outline of the first leaf")?.shapes).not.toBeNull();

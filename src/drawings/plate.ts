@@ -33,9 +33,9 @@ export function plateOf(model: Model, taxon: number, stage: Stage): Panel[] {
     const id = at(character);
     return { part, shapes: id ? drawState(character, id) : null, measures: measures.map(measure).filter(Boolean).join(", ") };
   };
-  if (lifeForm === "aquatic") return [state("Plan under water", "water-plan", "whorl-number"), state("Leaf", "water-leaf", "water-leaf-length", "water-leaf-width"), state("Foot of the leaf", "water-foot"), state("Edge", "water-teeth"), state("On the surface", "surface"), state("Bulbils and buds", "bulbils")];
+  if (lifeForm === "aquatic") return [...(stage === "winter" ? [state("In winter", "winter-water")] : []), state("Plan under water", "water-plan", "whorl-number"), state("Leaf", "water-leaf", "water-leaf-length", "water-leaf-width"), state("Foot of the leaf", "water-foot"), state("Edge", "water-teeth"), state("On the surface", "surface"), state("Bulbils and buds", "bulbils")];
   if (stage === "seedling") return seedling(lifeForm, at, state);
-  if (stage === "winter") return winter(lifeForm, state);
+  if (stage === "winter") return [...winter(lifeForm, state), ...keptInWinter(lifeForm, at, state, () => leavesOf(model, taxon, stage))];
   if (lifeForm === "grass" || lifeForm === "rush") return grass(stage, at, state);
   return broadLeaf(stage, at, state, measure, leavesOf(model, taxon, stage), sexesOf(model, taxon, stage));
 }
@@ -51,6 +51,12 @@ function seedling(lifeForm: string, at: At, state: State): Panel[] {
 function winter(lifeForm: string, state: State): Panel[] {
   if (lifeForm === "shrub" || lifeForm === "tree" || lifeForm === "liana") return [state("In winter", "evergreen"), state("Buds", "buds"), state("Order of the buds", "bud-order"), state("End of the twig", "end-bud"), state("Leaf scar", "leaf-scar"), state("Pith", "twig-pith"), state("Bark", "bark"), state("Twig", "twig-skin"), state("Arms", "arms"), state("Fruit still on it", "fruit-kind")];
   return [state("In winter", "evergreen"), state("Last year's stems", "dead-stems"), state("How it stands", "clump"), state("Underground", "root-kind")];
+}
+
+/** What is drawn of a plant that keeps its leaves, or whose dead head stands; nothing of another. */
+function keptInWinter(lifeForm: string, at: At, state: State, leaves: () => Panel[]): Panel[] {
+  const kept = lifeForm === "grass" || lifeForm === "rush" ? [{ part: "Collar", shapes: collarOf(at), measures: "" }, state("Blade", "blade-form", "blade-width"), state("Head still standing", "head-kind")] : leaves();
+  return kept.filter((panel) => panel.shapes);
 }
 
 function collarOf(at: At): Shape[] | null {

@@ -32,7 +32,7 @@ export function PlaceQuestion({ characters, before, onAnswer }: Props) {
       {characters.map((character) => (
         <fieldset key={character.id} className="mt-3">
           <legend className="label">{character.name}</legend>
-          <div className="mt-1 grid grid-cols-2 sm:grid-cols-3 gap-[6px]">
+          <div className={`mt-1 grid grid-cols-2 gap-[6px] ${character.states.length === 4 ? "sm:grid-cols-4" : "sm:grid-cols-3"}`}>
             {character.states.map((state, i) => (
               <button key={state.id} type="button" className="place" aria-pressed={chosen[character.id] === state.id} data-answer={character === open ? i + 1 : undefined} data-state={state.id} onClick={() => choose(character.id, state.id)}>
                 <LazyPicture of={{ character: character.id, state: state.id }} />

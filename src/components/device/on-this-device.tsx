@@ -1,5 +1,6 @@
 "use client";
 import { useEffect, useState } from "react";
+import { waitingByPerson } from "./outbox";
 import { follow, openStore } from "./store";
 
 interface Kept {
@@ -12,12 +13,11 @@ interface Kept {
 
 async function readKept(s: Awaited<ReturnType<typeof openStore>>): Promise<Kept> {
   const [drafts, pictures, outbox, packs] = await Promise.all([s.drafts.toArray(), s.pictures.toArray(), s.outbox.toArray(), s.packs.toArray()]);
-  const people = [...new Set(outbox.map((o) => o.person))];
   return {
     drafts: drafts.filter((d) => d.draft.observations.length > 0 || d.draft.note !== "").length,
     pictures: pictures.length,
     pictureBytes: pictures.reduce((sum, p) => sum + p.blob.size, 0),
-    waiting: people.map((person) => ({ person, n: outbox.filter((o) => o.person === person).length })),
+    waiting: waitingByPerson(outbox),
     packs: packs.map((p) => `${p.pack.district} (${p.pack.person})`),
   };
 }

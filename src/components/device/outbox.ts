@@ -10,6 +10,13 @@ export interface Sent {
   waits: string | null;
 }
 
+/** How many findings wait, by whose they are, in the order in which they were made. */
+export function waitingByPerson(items: OutboxItem[]): { person: string; n: number }[] {
+  const counts = new Map<string, number>();
+  for (const { person } of items) counts.set(person, (counts.get(person) ?? 0) + 1);
+  return [...counts].map(([person, n]) => ({ person, n }));
+}
+
 const SEND_MS = 30_000;
 /** The header by which the server knows whose finding it is: nobody sends another's under his own name. */
 export const FOR_HEADER = "x-sentinel-for";

@@ -1,6 +1,7 @@
 "use client";
 import { useEffect, useState } from "react";
 import { OnThisDevice } from "./on-this-device";
+import { waitingByPerson } from "./outbox";
 import { follow } from "./store";
 
 /** On the sign-in page: whose findings wait on this device, and what else it keeps. */
@@ -8,10 +9,7 @@ export function UnsentNote() {
   const [waiting, setWaiting] = useState<{ person: string; n: number }[]>([]);
   useEffect(
     () =>
-      follow(async (s) => {
-        const all = await s.outbox.toArray();
-        return [...new Set(all.map((o) => o.person))].map((person) => ({ person, n: all.filter((o) => o.person === person).length }));
-      }, setWaiting),
+      follow(async (s) => waitingByPerson(await s.outbox.orderBy("order").toArray()), setWaiting),
     [],
   );
   return (
