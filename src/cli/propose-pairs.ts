@@ -1,6 +1,6 @@
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { buildModel, type Character, type Model, STAGES, variation } from "@/core/identify";
+import { buildModel, type Model, STAGES, usuallySeen, variation } from "@/core/identify";
 import { compileFlora } from "@/flora/compile";
 import { twinsAt } from "@/flora/figures";
 import { FLORA_ROOT } from "@/flora/load";
@@ -34,13 +34,15 @@ const lines = [...found.values()].map(({ a, b, deciders: byStage, alike }) => {
 writeFileSync(join(FLORA_ROOT, "pairs-found.yaml"), `# Found by the simulation, not by people: made by npm run flora:pairs, from the scores. Move a pair to pairs.yaml\n# when somebody can say in words what mistake is made.\n${lines.join("\n")}\n`);
 process.stderr.write(`${lines.length} pairs\n`);
 
-function usable(character: Character, stage: number): boolean {
-  return character.stages.includes(STAGES[stage]) && character.station !== "setting";
+/** Both plants show the part at that stage, and the flora says how; what is said of the place parts no plants. */
+function usable(model: Model, a: number, b: number, c: number, stage: number): boolean {
+  const { station } = model.flora.characters[c];
+  return station !== "setting" && [a, b].every((t) => model.scoresOf[t].has(c) && usuallySeen(model, t, c, STAGES[stage]));
 }
 
 function deciders(model: Model, a: number, b: number, stage: number): string[] {
   return model.flora.characters
-    .map((c, i) => ({ id: c.id, v: usable(c, stage) && model.scoresOf[a].has(i) && model.scoresOf[b].has(i) ? variation({ model }, i, a, b, stage) : 0 }))
+    .map((c, i) => ({ id: c.id, v: usable(model, a, b, i, stage) ? variation({ model }, i, a, b, stage) : 0 }))
     .filter((x) => x.v >= 0.35)
     .sort((x, y) => y.v - x.v)
     .slice(0, 3)
@@ -49,7 +51,7 @@ function deciders(model: Model, a: number, b: number, stage: number): string[] {
 
 function alikeIn(model: Model, a: number, b: number, stage: number): string[] {
   return model.flora.characters
-    .map((c, i) => ({ name: c.name.toLowerCase(), v: usable(c, stage) && model.scoresOf[a].has(i) && model.scoresOf[b].has(i) && c.states.length > 2 ? variation({ model }, i, a, b, stage) : 1 }))
+    .map((c, i) => ({ name: c.name.toLowerCase(), v: c.states.length > 2 && usable(model, a, b, i, stage) ? variation({ model }, i, a, b, stage) : 1 }))
     .filter((x) => x.v < 0.12)
     .sort((x, y) => x.v - y.v)
     .slice(0, 3)
