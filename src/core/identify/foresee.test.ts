@@ -32,14 +32,14 @@ describe("what is asked next, on real notes", () => {
     );
   });
 
-  it("holds the same checks towards a name and towards an action, in two orders", () => {
+  it("holds all checks towards a name, and towards an action those whose part most of what fits carries", () => {
     fc.assert(
       fc.property(anyNote, anyDepth, (note, depth) => {
         const judgement = judge(model, caseOf(note, depth));
         const checks = foreseeChecks(judgement);
         const ids = (order: typeof checks) => order.map((c) => c.character).sort((a, b) => a - b);
         expect(ids(towardsName(judgement, checks))).toEqual(ids(checks));
-        expect(ids(towardsAction(judgement, checks))).toEqual(ids(checks));
+        expect(ids(towardsAction(judgement, checks))).toEqual(ids(checks.filter((c) => c.carried >= 0.7)));
       }),
       { seed: 172, numRuns: 25 },
     );

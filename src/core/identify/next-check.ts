@@ -16,6 +16,8 @@ export interface Check {
   /** expected bits about kept side and action group */
   partBits: number;
   seconds: number;
+  /** share of what still fits that carries the part */
+  carried: number;
   /** a caution to show with the question */
   caution?: "gloves";
 }
@@ -44,8 +46,11 @@ const LENS_WEIGHT = 3;
 const OVERHEAD_SECONDS = { action: 20, name: 300 };
 /** Plants below this share in both rankings do not count in foreseeing answers. */
 const ACTIVE_SHARE = 2e-4;
-/** Share of what still fits that must carry a part before it is asked about. */
-const APPLIES_SHARE = 0.7;
+/**
+ * Share of what still fits that must carry a part before it is asked about. Towards a name a part that few carry may be
+ * asked for too, since that there is no such part tells as much; towards an action it is asked for where most carry it.
+ */
+const APPLIES_SHARE = { action: 0.7, name: 0.35 };
 /** A station where the scout could not tell, or found nothing yet, is asked less: each such answer halves its weight. */
 const FRUITLESS_WEIGHT = 0.35;
 /** Price of a bit about what to do, in visits. */
@@ -98,9 +103,11 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
   judgement.model.flora.characters.forEach((character, c) => {
     if (character.compares || answered.has(character.id) || !character.kit.every((k) => judgement.case.kit.includes(k)) || ruledOut(judgement, c)) return;
     const caution = handling(judgement, c, harm);
-    if (caution === "never" || !worthAsking(judgement, active, c)) return;
+    if (caution === "never") return;
+    const { carried, visible } = standing(judgement, active, c);
+    if (carried < APPLIES_SHARE.name || visible < VISIBLE_SHARE) return;
     const gain = gainOf(judgement, active, c);
-    if (only || gain.bits > 1e-4) checks.push({ character: c, seconds: character.seconds, ...gain, ...(caution ? { caution } : {}) });
+    if (only || gain.bits > 1e-4) checks.push({ character: c, seconds: character.seconds, carried, ...gain, ...(caution ? { caution } : {}) });
   });
   return checks;
 }
@@ -120,8 +127,11 @@ export function worthTowardsAction(judgement: Judgement, check: Check): number {
   return check.saved + BIT_PRICE * judgement.case.costs.hold * (check.partBits + NAME_SHARE * check.bits);
 }
 
+/** Checks whose part most of what still fits carries: those among which the next towards an action is chosen. */
+export const mostlyCarried = (checks: Check[]): Check[] => checks.filter((check) => check.carried >= APPLIES_SHARE.action);
+
 export function towardsAction(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
-  return order(judgement, checks, lens, (check) => worthTowardsAction(judgement, check), OVERHEAD_SECONDS.action);
+  return order(judgement, mostlyCarried(checks), lens, (check) => worthTowardsAction(judgement, check), OVERHEAD_SECONDS.action);
 }
 
 function order(judgement: Judgement, checks: Check[], lens: Lens, value: (check: Check) => number, overheadSeconds: number): Check[] {
@@ -222,7 +232,10 @@ function likelyConditions({ model, conditionShare }: Judgement, taxa: number[]):
 /** Ids of the characters that suit what still fits, at its stage: what free order offers first. */
 export function askableCharacters(judgement: Judgement): string[] {
   const active = activePlants(judgement);
-  return judgement.model.flora.characters.filter((_, c) => !ruledOut(judgement, c) && worthAsking(judgement, active, c)).map((character) => character.id);
+  return judgement.model.flora.characters.filter((_, c) => {
+    const { carried, visible } = standing(judgement, active, c);
+    return !ruledOut(judgement, c) && carried >= APPLIES_SHARE.action && visible >= VISIBLE_SHARE;
+  }).map((character) => character.id);
 }
 
 const WINTER = STAGES.indexOf("winter");
@@ -233,8 +246,8 @@ function keptNow(judgement: Judgement, c: number): boolean {
   return !kept || judgement.case.observations.some((o) => o.character === kept.character && o.answer === "seen" && (o.states ?? []).some((s) => kept.states.includes(s)));
 }
 
-/** Enough of what fits carries the part, and shows it at this stage. */
-function worthAsking(judgement: Judgement, active: Active, c: number): boolean {
+/** Shares of what still fits that carry the part, and that show it at this stage. */
+function standing(judgement: Judgement, active: Active, c: number): { carried: number; visible: number } {
   const { model } = judgement;
   const { conditions, weights, firstOf } = active;
   let total = 0;
@@ -249,7 +262,7 @@ function worthAsking(judgement: Judgement, active: Active, c: number): boolean {
     if (carries[model.taxonLifeForm[t]] && recordingOf(model, t, c) !== "not-applicable") applicable += share;
     for (let k = firstOf[i]; k < firstOf[i + 1]; k++) if (seenIn(model, conditions[k], c) && (leftInWinter || model.conditionStage[conditions[k]] !== WINTER)) visible += share * weights[k];
   }
-  return applicable >= APPLIES_SHARE * total && visible >= VISIBLE_SHARE * total;
+  return { carried: applicable / total, visible: visible / total };
 }
 
 /**

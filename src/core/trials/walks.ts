@@ -1,5 +1,5 @@
 import { argMax } from "../identify/verdict";
-import { type Case, decide, foreseeChecks, judge, type Judgement, type Model, newMemory, type Stage, type Status, towardsAction, towardsName, type Verdict } from "../identify";
+import { type Case, decide, foreseeChecks, judge, type Judgement, type Model, mostlyCarried, newMemory, type Stage, type Status, towardsAction, towardsName, type Verdict } from "../identify";
 import { placeCharacters } from "../identify/place";
 import { stageStatedChance } from "../identify/season";
 import { type Chance, seededChance } from "../random";
@@ -161,7 +161,7 @@ export function walkToAction(walker: Walker, start: Start, order: Order, fixed: 
 }
 
 function chooseCheck(judgement: Judgement, order: Order, fixed: number[], chance: Chance): number | null {
-  const checks = foreseeChecks(judgement);
+  const checks = mostlyCarried(foreseeChecks(judgement));
   if (checks.length === 0) return null;
   if (order === "engine") return towardsAction(judgement, checks)[0].character;
   if (order === "bits") return [...checks].sort((a, b) => b.bits - a.bits)[0].character;
