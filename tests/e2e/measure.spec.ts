@@ -71,7 +71,7 @@ test("the fold test is measured on a picture, goes into its observation with its
   const read = async (tool: string, points: Point[]) => {
     await sheet(page).getByRole("button", { name: tool, exact: true }).click();
     for (const point of points) await tap(page, truth, point);
-    return Number((await sheet(page).getByRole("listitem").filter({ hasText: tool }).locator(".figure").innerText()).replace(/ ±.*/, ""));
+    return Number(((await sheet(page).getByRole("listitem").filter({ hasText: tool }).locator(".figure").textContent()) ?? "").replace(/ ±.*/, ""));
   };
   expect(Math.abs((await read("Path", truth.corners.slice(0, 3))) / (85.6 + 54) - 1)).toBeLessThan(0.03);
   expect(Math.abs((await read("Area", truth.corners)) / (8.56 * 5.4) - 1)).toBeLessThan(0.03);

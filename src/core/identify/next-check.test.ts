@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
 import { worthTowardsName } from "./next-check";
-import { type Case, buildModel, foreseeChecks, judge, laterChecks, towardsAction, towardsName, weightsOfEvidence } from "./index";
+import { type Case, buildModel, foreseeChecks, judge, laterChecks, towardsName, weightsOfEvidence } from "./index";
 
 const model = buildModel(tinyFlora());
 const id = (c: number) => model.flora.characters[c].id;
