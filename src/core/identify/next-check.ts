@@ -1,6 +1,6 @@
 import { LIFE_FORMS, STAGES, type Taxon } from "./flora-types";
 import { crossKept } from "./hybrids";
-import { applies, type Model, recordingOf, seenIn } from "./model";
+import { applies, type Model, recordingOf } from "./model";
 import { type Judgement, likeliestStage, type Posterior } from "./posterior";
 import { stageBegins } from "./season";
 import { GROUP_SHARE, KEEP_SHARE, keptLimit, topOnSide } from "./verdict";
@@ -255,12 +255,16 @@ function standing(judgement: Judgement, active: Active, c: number): { carried: n
   let visible = 0;
   const carries = LIFE_FORMS.map((form) => applies(model, c, form));
   const leftInWinter = keptNow(judgement, c);
+  const seen = model.seen[c];
   for (let i = 0; i < active.taxa.length; i++) {
     const t = active.taxa[i];
     const share = active.share[i];
     total += share;
     if (carries[model.taxonLifeForm[t]] && recordingOf(model, t, c) !== "not-applicable") applicable += share;
-    for (let k = firstOf[i]; k < firstOf[i + 1]; k++) if (seenIn(model, conditions[k], c) && (leftInWinter || model.conditionStage[conditions[k]] !== WINTER)) visible += share * weights[k];
+    for (let k = firstOf[i]; k < firstOf[i + 1]; k++) {
+      const stage = model.conditionStage[conditions[k]];
+      if (seen[t * STAGES.length + stage] && (leftInWinter || stage !== WINTER)) visible += share * weights[k];
+    }
   }
   return { carried: applicable / total, visible: visible / total };
 }
@@ -278,12 +282,13 @@ function foreseenAnswers(judgement: Judgement, active: Active, c: number): Float
   const freshShare = 1 - model.flora.blocks[model.flora.characters[c].block];
   const table = model.table[c];
   const background = model.background[c];
+  const seen = model.seen[c];
   for (let i = 0; i < active.taxa.length; i++) {
     const from = model.taxonLifeForm[active.taxa[i]] * n;
     for (let k = firstOf[i]; k < firstOf[i + 1]; k++) {
       const z = conditions[k];
       const weight = weights[k];
-      const sound = seenIn(model, z, c) ? (block ? block.soundShare[z] : freshShare) : 0;
+      const sound = seen[active.taxa[i] * STAGES.length + model.conditionStage[z]] ? (block ? block.soundShare[z] : freshShare) : 0;
       for (let o = 0; o < n; o++) rows[i * n + o] += weight * (sound * table[z * n + o] + (1 - sound) * background[from + o]);
     }
   }
