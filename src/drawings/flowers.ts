@@ -79,13 +79,14 @@ export function cluster(kind: string): Shape[] {
   return all(outline(straight([[60, 94], [60, 8]])), [22, 46, 70].flatMap((y) => [...drawLeaf({ shape: "lance", veins: false }, [60, y], 34, 66), ...drawLeaf({ shape: "lance", veins: false }, [60, y], 34, -66), ...bloom(68, y - 7, 7), ...bloom(52, y - 7, 7)]));
 }
 
-export function fruit(kind: string, tint: Tint = "red"): Shape[] {
+/** A kind of fruit is drawn without a colour until a plant gives it its own: a red berry would say more than "berry". */
+export function fruit(kind: string, tint: Tint = "white"): Shape[] {
   if (FRUITS[kind]) return FRUITS[kind]();
   switch (kind) {
     case "berry":
       return all(inner(smooth([[60, 4], [58, 20], [60, 34]])), area(circle(60, 58, 26), tint), faint(smooth([[46, 46], [42, 58], [48, 70]])), flat(circle(60, 82, 2), "ink"));
     case "bramble":
-      return all(inner(straight([[60, 4], [60, 24]])), ...[[60, 34, 1], [48, 40, 1], [72, 40, 1], [42, 52, 1], [60, 50, 1], [78, 52, 1], [48, 64, 1], [72, 64, 1], [60, 66, 1], [54, 78, 1], [66, 78, 1]].map(([x, y]) => area(circle(x, y, 9.5), tint === "red" ? "black" : tint)), [40, 60, 80].map((x) => area(straight([[60, 24], [x - 6, 16], [x + 4, 26]], true), "leaf")));
+      return all(inner(straight([[60, 4], [60, 24]])), ...[[60, 34, 1], [48, 40, 1], [72, 40, 1], [42, 52, 1], [60, 50, 1], [78, 52, 1], [48, 64, 1], [72, 64, 1], [60, 66, 1], [54, 78, 1], [66, 78, 1]].map(([x, y]) => area(circle(x, y, 9.5), tint)), [40, 60, 80].map((x) => area(straight([[60, 24], [x - 6, 16], [x + 4, 26]], true), "leaf")));
     case "hip":
       return all(inner(straight([[60, 4], [60, 20]])), area(smoothClosed([[60, 20], [86, 40], [82, 68], [60, 80], [38, 68], [34, 40]]), tint), [-22, -10, 0, 10, 22].map((a) => hair(straight([[60, 78], polar(60, 78, 16, 90 + a)]), 1.4)));
     case "haw":

@@ -32,6 +32,17 @@ describe("a plate", () => {
     expect(parts("Setaria faberi", "winter").has("Collar")).toBe(false);
     expect(parts("Setaria faberi", "winter").has("Head still standing")).toBe(true);
   });
+  it("gives a fruit the plant's own colour, and none where it varies", () => {
+    const tints = (name: string, stage: "fruiting" | "winter", part: string) => new Set(parts(name, stage).get(part)?.shapes?.map((s) => s.tint));
+    expect(tints("Rhamnus cathartica", "winter", "Fruit still on it")).toContain("black");
+    expect(tints("Rhamnus cathartica", "winter", "Fruit still on it")).not.toContain("red");
+    expect(tints("Lonicera maackii", "fruiting", "Fruit")).toContain("red");
+    expect(tints("Symphoricarpos albus", "fruiting", "Fruit")).toContain("white");
+  });
+  it("draws no edge of a leaf that is a feather", () => {
+    expect(parts("Myriophyllum spicatum", "vegetative").has("Edge")).toBe(false);
+    expect(parts("Potamogeton crispus", "vegetative").has("Edge")).toBe(true);
+  });
   it("leaves blank what the flora does not say", () => {
     expect(parts("Vincetoxicum rossicum", "seedling").get("Seed leaves")?.shapes).toBeNull();
     expect(parts("Phytolacca americana", "seedling").get("Outline of the first leaf")?.shapes).not.toBeNull();

@@ -1,9 +1,9 @@
 import { type Model, recordingOf, scoreFor, type Stage, usualState, type Where } from "@/core/identify";
 import { handLeaf } from "./leaf-detail";
-import { flowerKind } from "./flowers";
+import { flowerKind, fruit } from "./flowers";
 import { drawLeaf, type Leaf } from "./leaf";
 import { collar, compoundLeaf, leafOrder, section } from "./parts";
-import { liveliness, type Shape } from "./shapes";
+import { liveliness, type Shape, type Tint } from "./shapes";
 import { drawState, flowerTint } from "./states";
 
 /** One part of a plant, drawn from its own states; null where the flora does not say how it looks. */
@@ -33,12 +33,15 @@ export function plateOf(model: Model, taxon: number, stage: Stage): Panel[] {
     const id = at(character);
     return { part, shapes: id ? drawState(character, id) : null, measures: measures.map(measure).filter(Boolean).join(", ") };
   };
-  if (lifeForm === "aquatic") return [...(stage === "winter" ? [state("In winter", "winter-water")] : []), state("Plan under water", "water-plan", "whorl-number"), state("Leaf", "water-leaf", "water-leaf-length", "water-leaf-width"), state("Foot of the leaf", "water-foot"), state("Edge", "water-teeth"), state("On the surface", "surface"), state("Bulbils and buds", "bulbils")];
+  if (lifeForm === "aquatic") return [...(stage === "winter" ? [state("In winter", "winter-water")] : []), state("Plan under water", "water-plan", "whorl-number"), state("Leaf", "water-leaf", "water-leaf-length", "water-leaf-width"), state("Foot of the leaf", "water-foot"), ...(EDGED.includes(at("water-leaf") ?? "") ? [state("Edge", "water-teeth")] : []), state("On the surface", "surface"), state("Bulbils and buds", "bulbils")];
   if (stage === "seedling") return seedling(lifeForm, at, state);
-  if (stage === "winter") return [...winter(lifeForm, state), ...keptInWinter(lifeForm, at, state, () => leavesOf(model, taxon, stage))];
+  if (stage === "winter") return [...winter(lifeForm, at, state), ...keptInWinter(lifeForm, at, state, () => leavesOf(model, taxon, stage))];
   if (lifeForm === "grass" || lifeForm === "rush") return grass(stage, at, state);
   return broadLeaf(stage, at, state, measure, leavesOf(model, taxon, stage), sexesOf(model, taxon, stage));
 }
+
+/** Leaves under water that have an edge to speak of; feathers, forks and threads have none. */
+const EDGED = ["strap", "ribbon", "broad"];
 
 type At = (character: string) => string | null;
 type State = (part: string, character: string, ...measures: string[]) => Panel;
@@ -48,8 +51,8 @@ function seedling(lifeForm: string, at: At, state: State): Panel[] {
   return [state("Seed leaves", "seed-leaf", "seed-leaf-length"), state("Their tip", "seed-leaf-tip"), state("First leaves", "first-leaf"), state("Outline of the first leaf", "first-shape"), state("Their order", "first-order"), state("Hair", "seedling-hair")];
 }
 
-function winter(lifeForm: string, state: State): Panel[] {
-  if (lifeForm === "shrub" || lifeForm === "tree" || lifeForm === "liana") return [state("In winter", "evergreen"), state("Buds", "buds"), state("Order of the buds", "bud-order"), state("End of the twig", "end-bud"), state("Leaf scar", "leaf-scar"), state("Pith", "twig-pith"), state("Bark", "bark"), state("Twig", "twig-skin"), state("Arms", "arms"), state("Fruit still on it", "fruit-kind")];
+function winter(lifeForm: string, at: At, state: State): Panel[] {
+  if (lifeForm === "shrub" || lifeForm === "tree" || lifeForm === "liana") return [state("In winter", "evergreen"), state("Buds", "buds"), state("Order of the buds", "bud-order"), state("End of the twig", "end-bud"), state("Leaf scar", "leaf-scar"), state("Pith", "twig-pith"), state("Bark", "bark"), state("Twig", "twig-skin"), state("Arms", "arms"), fruitPanel("Fruit still on it", at, state)];
   return [state("In winter", "evergreen"), state("Last year's stems", "dead-stems"), state("How it stands", "clump"), state("Underground", "root-kind")];
 }
 
@@ -161,8 +164,8 @@ function broadLeaf(stage: Stage, at: At, state: State, measure: (character: stri
     state("Underground", "root-kind"),
   ];
   const flower = [flowerPanel(at, state), state("Its colour", "flower-colour", "petals"), state("How they stand", "cluster"), ...sexes];
-  const fruit = [state("Fruit", "fruit-kind", "fruit-length"), state("Its colour", "fruit-colour"), state("Where it stands", "fruit-place")];
-  const shown = stage === "flowering" ? [...flower, ...panels] : stage === "fruiting" ? [...fruit, ...panels] : panels;
+  const fruits = [fruitPanel("Fruit", at, state), state("Its colour", "fruit-colour"), state("Where it stands", "fruit-place")];
+  const shown = stage === "flowering" ? [...flower, ...panels] : stage === "fruiting" ? [...fruits, ...panels] : panels;
   return shown.filter((panel) => panel.part !== "Arms" || at("arms") !== "none").filter((panel) => panel.part !== "Foot of the leaf stalk" || (at("stalk-foot") !== null && at("stalk-foot") !== "plain"));
 }
 
@@ -177,6 +180,13 @@ function flowerPanel(at: At, state: State): Panel {
   const kind = at("flower-kind");
   const colour = at("flower-colour");
   return { ...state("Flower", "flower-kind", "flower-width", "flower-length"), shapes: kind ? flowerKind(kind, colour ? flowerTint(colour) : "white") : null };
+}
+
+/** The fruit in its own colour; without one where it varies or is not recorded. */
+function fruitPanel(part: string, at: At, state: State): Panel {
+  const kind = at("fruit-kind");
+  const colour = at("fruit-colour");
+  return { ...state(part, "fruit-kind", "fruit-length"), shapes: kind ? fruit(kind, colour ? (colour as Tint) : "white") : null };
 }
 
 function stemSection(at: At): Shape[] | null {
