@@ -74,7 +74,7 @@ test("the fold test is measured on a picture, goes into its observation with its
     return Number(((await sheet(page).getByRole("listitem").filter({ hasText: tool }).locator(".figure").textContent()) ?? "").replace(/ ±.*/, ""));
   };
   expect(Math.abs((await read("Path", truth.corners.slice(0, 3))) / (85.6 + 54) - 1)).toBeLessThan(0.03);
-  expect(Math.abs((await read("Area", truth.corners)) / (8.56 * 5.4) - 1)).toBeLessThan(0.03);
+  expect(Math.abs((await read("Area", truth.corners)) / (85.6 * 54) - 1)).toBeLessThan(0.03);
   expect(await read("Count", truth.corners)).toBe(4);
   for (const tool of ["Path", "Area", "Count"]) await sheet(page).getByRole("button", { name: `Take away ${tool}` }).click();
   await sheet(page).getByRole("button", { name: "Keep the marks" }).click();
