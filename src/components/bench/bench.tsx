@@ -191,7 +191,7 @@ export function Bench(props: BenchProps) {
           {step === "stage" ? (
             <StageQuestion onAnswer={setStage} />
           ) : step === "place" ? (
-            <PlaceQuestion characters={places} before={draft.placeBefore ?? []} onAnswer={setPlace} />
+            <PlaceQuestion key={draft.siteId} characters={places} before={draft.placeBefore ?? []} onAnswer={setPlace} />
           ) : character ? (
             <Question character={character} why={nextCheck?.why ?? ""} caution={nextCheck?.caution === "gloves" ? "Gloves on: a plant that still fits harms the skin." : undefined} sure={sure} known={state.vocabulary.plainNames} most={state.vocabulary.largest[character.id]} onPicture={measured ? <MeasureOn pictures={shelf.pictures} mayDraw={props.pack.demonstration} onPicture={(p) => setMeasuring({ picture: p.id, character: character.id })} onFiles={async (files, drawn) => { const [added] = await shelf.addPictures(draft.id, files, drawn); if (added) setMeasuring({ picture: added.id, character: character.id }); }} /> : undefined} onSure={setSure} onAnswer={answerNow} />
           ) : view ? (
@@ -276,7 +276,7 @@ interface ConditionsProps {
 function Conditions({ props, draft, shelf, lens, setLens, towards, setTowards, kit, setKit }: ConditionsProps) {
   return (
     <>
-      <label className="field min-w-[170px]"><span className="label">Place</span><select value={draft.siteId} onChange={(e) => shelf.change({ ...draft, siteId: e.target.value, patchId: null, place: null })}>{props.pack.sites.map((s) => <option key={s.id} value={s.id}>{s.name}</option>)}</select></label>
+      <label className="field min-w-[170px]"><span className="label">Place</span><select value={draft.siteId} onChange={(e) => shelf.change({ ...draft, siteId: e.target.value, patchId: null, place: null, placeBefore: [] })}>{props.pack.sites.map((s) => <option key={s.id} value={s.id}>{s.name}</option>)}</select></label>
       <label className="field"><span className="label">Day</span><input type="date" value={draft.day} max={props.pack.today} onChange={(e) => e.target.value && shelf.change({ ...draft, day: e.target.value })} /></label>
       <label className="field min-w-[130px]"><span className="label">Stage seen</span><select value={draft.stage ?? ""} onChange={(e) => shelf.change({ ...draft, stage: (e.target.value || null) as Stage | null, stageAsked: true })}><option value="">not said</option>{Object.entries(STAGE_WORDS).map(([id, name]) => <option key={id} value={id}>{name}</option>)}</select></label>
       <label className="field"><span className="label">Towards</span><select value={towards} onChange={(e) => setTowards(e.target.value as Towards)}><option value="action">an action</option><option value="name">a name</option><option value="doubt">testing a name I have in mind</option></select></label>
