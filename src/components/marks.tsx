@@ -20,6 +20,8 @@ export function StatusMark({ status, size = 20 }: { status: string; size?: numbe
 }
 
 export const STATUS_WORDS: Record<string, string> = { target: "target", watch: "watch: not here yet", tolerated: "tolerated", kept: "kept", protected: "protected", crop: "crop", unknown: "not in this flora" };
+/** A status as a district's word on a plant; "not here yet" says where by itself. */
+export const statusHere = (status: string): string => (status === "watch" ? STATUS_WORDS.watch : `${STATUS_WORDS[status]} here`);
 
 export const VERDICT_WORDS: Record<string, string> = { clear: "Clear to act", hold: "Hold", keep: "Keep", open: "Open", unknown: "Unknown plant" };
 

@@ -5,7 +5,7 @@ import { Drawing } from "@/drawings/render";
 import { drawState } from "@/drawings/states";
 import type { BenchPack } from "../bench/pack";
 import { STAGE_WORDS } from "../bench/stage-question";
-import { STATUS_WORDS, StatusMark } from "../marks";
+import { StatusMark, statusHere } from "../marks";
 import { Plate } from "../plate";
 
 /** One plant from the device: its plate, what it is taken for, its dangers and what it shows. */
@@ -22,7 +22,7 @@ export function FieldPlant({ model, pack, id, asked }: { model: Model; pack: Ben
   return (
     <div className="px-4 md:px-6 py-5">
       <h1>{plainName({ model }, t)} <span className="latin font-normal text-[21px]">{taxon.name}</span></h1>
-      <p className="flex items-center gap-2 mt-1"><StatusMark status={status} /> {STATUS_WORDS[status]} here · {taxon.family} · {taxon.cycle} {taxon.lifeForm}</p>
+      <p className="flex items-center gap-2 mt-1"><StatusMark status={status} /> {statusHere(status)} · {taxon.family} · {taxon.cycle} {taxon.lifeForm}</p>
       <p className="small">{[...taxon.common.slice(1), ...taxon.synonyms].join(", ")}</p>
       {hazards.length > 0 ? <ul className="mt-3 border-l-4 border-[var(--madder)] pl-3">{hazards.map((h) => <li key={h}>{h}</li>)}</ul> : null}
       <nav aria-label="Stage" className="flex flex-wrap gap-2 mt-5">{shown.map((s) => <a key={s} href={`/flora/${id}?stage=${s}`} aria-current={s === stage ? "page" : undefined} className={`button pill ${s === stage ? "press" : ""}`} style={{ textDecoration: "none" }}>{STAGE_WORDS[s]}</a>)}</nav>

@@ -26,7 +26,8 @@ export function seenOn(flora: CompiledFlora, scoresOf: Map<number, Score[]>[], c
 function keptInWinter(flora: CompiledFlora, scores: Map<number, Score[]>, conditions: { character: string; states: string[] }[]): number {
   return conditions.reduce((share, { character, states }, i) => {
     const c = flora.characters.findIndex((other) => other.id === character);
-    const shares = scores.get(c)?.find((s) => !s.position && !s.form && (!s.stage || s.stage === "winter"))?.shares;
+    const whole = (scores.get(c) ?? []).filter((s) => !s.position && !s.form);
+    const shares = (whole.find((s) => s.stage === "winter") ?? whole.find((s) => !s.stage))?.shares;
     if (!shares) return i === 0 ? 0 : share;
     return share * states.reduce((sum, id) => sum + shares[flora.characters[c].states.findIndex((s) => s.id === id)], 0);
   }, 1);

@@ -3,7 +3,7 @@ import Link from "next/link";
 import { notFound } from "next/navigation";
 import { statusAction } from "@/app/actions";
 import { fullDay } from "@/components/dates";
-import { STATUS_WORDS, StatusMark } from "@/components/marks";
+import { STATUS_WORDS, StatusMark, statusHere } from "@/components/marks";
 import { Plate } from "@/components/plate";
 import { ActionForm, Field } from "@/components/ui/action-form";
 import { inSeason, STAGES, STATUSES, type Stage } from "@/core/identify";
@@ -55,7 +55,7 @@ export default async function TaxonPage({ params, searchParams }: { params: Prom
     <div className="px-4 md:px-6 py-5">
       <p className="small"><Link href="/flora">Flora</Link></p>
       <h1 className="mt-1">{commonName(taxon.name)} <span className="latin font-normal text-[21px]">{taxon.name}</span></h1>
-      <p className="flex items-center gap-2 mt-1"><StatusMark status={status} /> {STATUS_WORDS[status]} here · {taxon.family} · {taxon.cycle} {taxon.lifeForm}</p>
+      <p className="flex items-center gap-2 mt-1"><StatusMark status={status} /> {statusHere(status)} · {taxon.family} · {taxon.cycle} {taxon.lifeForm}</p>
       <p className="small">{[...taxon.common.slice(1), ...taxon.synonyms].join(", ")}</p>
       {taxon.hazards.people || taxon.hazards.stock || taxon.hazards.handling ? <ul className="mt-3 border-l-4 border-[var(--madder)] pl-3">{[taxon.hazards.people, taxon.hazards.stock, taxon.hazards.handling].filter(Boolean).map((h) => <li key={h}>{h}</li>)}</ul> : null}
       {justAmended ? <p role="status" className="mt-3 font-semibold">The amendment holds from now on in this district.</p> : null}
