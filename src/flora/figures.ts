@@ -1,7 +1,7 @@
 import { existsSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 import { join } from "node:path";
-import { buildModel, type CompiledFlora, judge, type Model, recordingOf, scoreFor, type Stage, STAGES, usuallySeen, variation } from "@/core/identify";
+import { answersAt, buildModel, type CompiledFlora, judge, type Model, recordingOf, scoreFor, type Stage, STAGES, usuallySeen, variation } from "@/core/identify";
 import { NOT_DRAWN } from "@/drawings/not-drawn";
 import { drawState } from "@/drawings/states";
 import type { Problem } from "./read-yaml";
@@ -139,7 +139,6 @@ function confusedUnlisted(model: Model): [string, string][] {
 export function twinsAt(model: Model, taxon: number, stage: Stage, characters = 12): number[] {
   const { flora } = model;
   const s = STAGES.indexOf(stage);
-  const z = model.firstCondition[taxon] + s;
   const mates = setMates(flora, taxon);
   const useful = flora.characters
     .map((character, c) => ({ c, character, spread: usuallySeen(model, taxon, c, stage) && recordingOf(model, taxon, c) === "recorded" ? meanVariation(model, taxon, mates, c, s) : 0 }))
@@ -150,8 +149,7 @@ export function twinsAt(model: Model, taxon: number, stage: Stage, characters = 
   const observations = useful.map(({ c, character }) => {
     const points = scoreFor(model, taxon, c, stage, undefined, flora.taxa[taxon].forms[0].id)?.points;
     if (points) return { character: character.id, answer: "seen" as const, value: (points[1] + points[2]) / 2, join: "any" as const, sure: "sure" as const };
-    const n = model.answers[c];
-    const row = model.table[c].subarray(z * n, z * n + n);
+    const row = answersAt(model, taxon, c, s);
     return { character: character.id, answer: "seen" as const, states: [character.states[row.indexOf(Math.max(...row))].id], join: "any" as const, sure: "sure" as const };
   });
   const [first] = flora.taxa[taxon].calendar[stage]?.[0] ?? [6];

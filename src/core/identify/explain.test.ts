@@ -5,7 +5,7 @@ import type { Observation } from "./case";
 import { checkReason, describeObservation, plainName, untested, verdictReason, weightsOfEvidence } from "./explain";
 import { buildModel } from "./index";
 import { foreseeChecks } from "./next-check";
-import { judge } from "./posterior";
+import { judge, taxonLog } from "./posterior";
 import { decide } from "./verdict";
 
 const model = buildModel(tinyFlora());
@@ -51,9 +51,9 @@ describe("weights of evidence", () => {
   it("add up to the whole where the observations stand in blocks of their own", () => {
     const judgement = judge(model, tinyCase([seen("edge", "smooth"), seen("hair", "some"), seen("sap", "milky")]));
     const sum = weightsOfEvidence(judgement, prima, kept).reduce((total, w) => total + w.decibans, 0);
-    const whole = (10 * (judgement.taxonLog[prima] - judgement.taxonLog[kept])) / Math.LN10;
+    const whole = (10 * (taxonLog(judgement.likelihoods, prima) - taxonLog(judgement.likelihoods, kept))) / Math.LN10;
     const nothing = judge(model, tinyCase([]));
-    const before = (10 * (nothing.taxonLog[prima] - nothing.taxonLog[kept])) / Math.LN10;
+    const before = (10 * (taxonLog(nothing.likelihoods, prima) - taxonLog(nothing.likelihoods, kept))) / Math.LN10;
     expect(Math.abs(sum - (whole - before))).toBeLessThan(1.5);
   });
 

@@ -1,9 +1,10 @@
 import type { Character, STAGES } from "./flora-types";
 import { saysPartIsMissing } from "./absent";
 import { percent } from "./percent";
+import { largestFirst } from "./largest";
 import { recordingOf, scoreFor } from "./model";
 import type { Check } from "./next-check";
-import { type Judgement, likeliestStage, taxonLogWithout } from "./posterior";
+import { type Judgement, likeliestStage, taxonLog, taxonLogWithout } from "./posterior";
 import type { VerdictResult } from "./verdict";
 
 /** The name that a scout would use: the first common name, else the accepted one. */
@@ -23,7 +24,7 @@ export interface Weight {
 
 /** Weight of each observation between two plants, by leaving it out, in decibans: 10 · log₁₀ of the ratio it adds. */
 export function weightsOfEvidence(judgement: Judgement, first: number, second: number): Weight[] {
-  const all = judgement.taxonLog[first] - judgement.taxonLog[second];
+  const all = taxonLog(judgement.likelihoods, first) - taxonLog(judgement.likelihoods, second);
   return judgement.case.observations.map((_, i) => {
     const seen = describeObservation(judgement, i);
     if (!judgement.evidence[i]) return { observation: i, decibans: 0, seen };
@@ -108,8 +109,7 @@ export function checkReason(judgement: Judgement, check: Check, ranked = likelie
 
 /** The likeliest plants here, likeliest first. */
 export function likeliest(judgement: Pick<Judgement, "local">, most = REASONED): number[] {
-  const { taxa } = judgement.local;
-  return [...taxa.keys()].sort((a, b) => taxa[b] - taxa[a]).slice(0, most);
+  return largestFirst(judgement.local.taxa, most);
 }
 
 /** Why a kept plant stands in the way though little of it is left: what is not recorded of it never speaks against it. */

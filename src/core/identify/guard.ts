@@ -1,4 +1,4 @@
-import { blockLogAt, logSum } from "./block-log";
+import { blockChanceAt } from "./block-chance";
 import { STAGES } from "./flora-types";
 import type { Evidence } from "./evidence";
 import { type Model, recordingOf } from "./model";
@@ -34,15 +34,16 @@ function bestAtStage({ model }: Known, item: Evidence, targets: number[]): Float
 }
 
 /**
- * Log likelihoods in which what is not recorded for a kept plant never speaks against it: beside the targets that might be
+ * Likelihoods in which what is not recorded for a kept plant never speaks against it: beside the targets that might be
  * acted on, such a look gives the kept plant the chance that it gives the best of them. Only the way to a verdict of Clear
  * is reckoned so. Were it the name too, the less is recorded of a kept plant the better it would fit everything.
- * @param likelihoods log likelihoods of plants and, by condition, of what was observed
- * @param dropped observations left out of those likelihoods
+ * @param taxa likelihoods of the plants
+ * @param weightAt likelihood of a condition, of which those are the sums
+ * @param dropped observations left out of both
  */
-export function guardKept(known: Known, { taxonLog, log }: { taxonLog: Float64Array; log: Float64Array }, dropped: Set<number> = NOTHING): Float64Array {
+export function guardKept(known: Known, taxa: Float64Array, weightAt: (z: number) => number, dropped: Set<number> = NOTHING): Float64Array {
   const { model, keptSide, evidence, blocks } = known;
-  const guarded = taxonLog.slice();
+  const guarded = taxa.slice();
   const targets = standingTargets(known);
   const best = evidence.map((item) => (item ? bestAtStage(known, item, targets) : null));
   for (let t = 0; t < guarded.length; t++) {
@@ -53,7 +54,7 @@ export function guardKept(known: Known, { taxonLog, log }: { taxonLog: Float64Ar
     });
     if (untested.size === 0) continue;
     const from = model.firstCondition[t];
-    const own = log.slice(from, model.firstCondition[t + 1]);
+    const own = Float64Array.from({ length: model.firstCondition[t + 1] - from }, (_, k) => weightAt(from + k));
     for (const block of blocks.values()) {
       if (!block.members.some((i) => untested.has(i))) continue;
       const left = block.members.filter((i) => !dropped.has(i));
@@ -61,10 +62,10 @@ export function guardKept(known: Known, { taxonLog, log }: { taxonLog: Float64Ar
       own.forEach((_, k) => {
         const z = from + k;
         const raised = (item: Evidence, n: number) => (untested.has(left[n]) ? Math.max(item.chance[z], (best[left[n]] as Float64Array)[model.conditionStage[z]]) : item.chance[z]);
-        own[k] += blockLogAt(model, block.doubt, items, z, raised) - blockLogAt(model, block.doubt, items, z);
+        own[k] *= blockChanceAt(model, block.doubt, items, z, raised) / blockChanceAt(model, block.doubt, items, z);
       });
     }
-    guarded[t] = Math.max(guarded[t], logSum(own, 0, own.length));
+    guarded[t] = Math.max(guarded[t], own.reduce((a, b) => a + b, 0));
   }
   return guarded;
 }

@@ -17,42 +17,36 @@ export function crossChance(model: Model, item: Evidence, cross: number, stage: 
   return (item.chance[conditionAt(model, a, stage)] + item.chance[conditionAt(model, b, stage)]) / 2;
 }
 
-/** Log chance of one block of observations for every cross and stage: row cross, column stage. */
-export function crossBlockLog(model: Model, doubt: number, items: Evidence[]): Float64Array {
+/** Chance of one block of observations for every cross and stage, over the block's scale: row cross, column stage. */
+export function crossBlockChance(model: Model, doubt: number, items: Evidence[], scale: number): Float64Array {
   const out = new Float64Array(model.crosses.length * STAGES.length);
   model.crosses.forEach(({ parents }, x) => {
     const form = model.taxonLifeForm[parents[0]];
     const gone = items.reduce((product, item) => product * item.background[form], doubt);
     for (let s = 0; s < STAGES.length; s++) {
       const sound = items.reduce((product, item) => product * crossChance(model, item, x, s), 1 - doubt);
-      out[x * STAGES.length + s] = Math.log(sound + gone);
+      out[x * STAGES.length + s] = (sound + gone) / scale;
     }
   });
   return out;
 }
 
-/** Log chance of each stage for each cross: the mean of its parents'. */
-export function crossStageLog(model: Model, conditionLog: Float64Array): Float64Array {
+/** Chance of each stage for each cross: the mean of its parents'. */
+export function crossStageChance(model: Model, conditionChance: Float64Array): Float64Array {
   const out = new Float64Array(model.crosses.length * STAGES.length);
   model.crosses.forEach(({ parents }, x) => {
-    const shares = new Float64Array(STAGES.length);
-    for (const t of parents) for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) shares[model.conditionStage[z]] += Math.exp(conditionLog[z]) / 2;
-    for (let s = 0; s < STAGES.length; s++) out[x * STAGES.length + s] = Math.log(Math.max(shares[s], 1e-12));
+    for (const t of parents) for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) out[x * STAGES.length + model.conditionStage[z]] += conditionChance[z] / 2;
   });
   return out;
 }
 
-/** Log likelihood of each cross, all stages together. */
-export function crossLogOf(model: Model, stageLog: Float64Array, blocks: { logCross: Float64Array }[]): Float64Array {
-  const sums = Float64Array.from(stageLog);
-  for (const { logCross } of blocks) for (let i = 0; i < sums.length; i++) sums[i] += logCross[i];
-  return Float64Array.from(model.crosses, (_, x) => {
-    let most = Number.NEGATIVE_INFINITY;
-    for (let s = 0; s < STAGES.length; s++) most = Math.max(most, sums[x * STAGES.length + s]);
-    let total = 0;
-    for (let s = 0; s < STAGES.length; s++) total += Math.exp(sums[x * STAGES.length + s] - most);
-    return most + Math.log(total);
-  });
+/** Likelihood of each cross, all stages together. */
+export function crossChanceOf(model: Model, stageChance: Float64Array, blocks: { cross: Float64Array }[]): Float64Array {
+  const byStage = stageChance.slice();
+  for (const { cross } of blocks) for (let i = 0; i < byStage.length; i++) byStage[i] *= cross[i];
+  const sums = new Float64Array(model.crosses.length);
+  for (let i = 0; i < byStage.length; i++) sums[Math.floor(i / STAGES.length)] += byStage[i];
+  return sums;
 }
 
 /** A cross is on the kept side if one of its parents is. */

@@ -1,5 +1,6 @@
 import type { Case } from "./case";
 import { checkReason, likeliest, untested, verdictReason } from "./explain";
+import { largestFirst } from "./largest";
 import { type Check, foreseeChecks, laterChecks, type Lens, towardsAction, towardsName, worthTowardsAction } from "./next-check";
 import { type Judgement, judge } from "./posterior";
 import type { Model } from "./model";
@@ -98,8 +99,7 @@ function hybridsOf(judgement: Judgement): Identification["hybrids"] {
 }
 
 function ranking(judgement: Judgement, shares: Float64Array): Candidate[] {
-  const order = [...shares.keys()].sort((a, b) => shares[b] - shares[a]).slice(0, SHOWN);
-  return order.map((t) => ({ taxon: judgement.model.flora.taxa[t].name, probability: round(shares[t]), status: judgement.status[t], group: judgement.group[t] }));
+  return largestFirst(shares, SHOWN).map((t) => ({ taxon: judgement.model.flora.taxa[t].name, probability: round(shares[t]), status: judgement.status[t], group: judgement.group[t] }));
 }
 
 /** Targets that still fit and get the same treatment: they need not be told apart. One that harms the hand is never lumped with one that does not. */

@@ -6,7 +6,7 @@ export { checkTogether, largestReading } from "./likelihood";
 export { percent } from "./percent";
 export { canBeMissing, saysPartIsMissing } from "./absent";
 export { minimumWidth, quantile } from "./measures";
-export { buildModel, type Model, recordingOf, scoreFor, usuallySeen } from "./model";
+export { answersAt, buildModel, type Model, recordingOf, scoreFor, usuallySeen } from "./model";
 export { askableCharacters, type Check, foreseeChecks, type Lens, laterChecks, mostlyCarried, towardsAction, towardsName, variation, worthTowardsAction } from "./next-check";
 export { judge, type Judgement, likeliestStage, type Memory, newMemory } from "./posterior";
 export { type Climate, dayOfYear, type Hemisphere, inSeason, MOST_SHIFT, monthOf, REFERENCE, stageBegins, stageShares } from "./season";

@@ -6,7 +6,7 @@ import type { Chances, Evidence } from "./evidence";
 import { type Character, LIFE_FORMS, STAGES } from "./flora-types";
 import { type FourPoints, leastHalfWidth, minimumWidth, readingChance, readingHalfWidth } from "./measures";
 import { missingPart } from "./missing-part";
-import { answerChances, type Model, recordingOf, scoreFor, seenIn, variesWithCondition } from "./model";
+import { answerChances, type Model, recordingOf, rowStart, scaleWhere, scoreFor, variesWithCondition } from "./model";
 import { confusionTable, grossErrorRate, widening } from "./observer";
 
 /**
@@ -47,8 +47,7 @@ export function evidenceOf(model: Model, observation: Observation, index: number
   if (character.compares) return comparativeEvidence(model, c, observation, field);
   if (saysPartIsMissing(character, observation)) return { character: c, block: character.block, ...missingPart(model, c, observation.sure) };
   const evidence = character.states.length > 0 ? stateEvidence(model, c, observation, field) : measureEvidence(model, c, observation, field);
-  const { chance } = evidence;
-  for (let z = 0; z < chance.length; z++) if (!seenIn(model, z, c)) chance[z] *= OUT_OF_STAGE;
+  scaleWhere(model, c, false, evidence.chance, OUT_OF_STAGE);
   return { character: c, block: character.block, ...evidence };
 }
 
@@ -103,16 +102,21 @@ function stateEvidence(model: Model, c: number, observation: Observation, field:
     const table = model.table[c];
     const plain = observation.answer === "seen" && named.length === 1 && !observation.of && observation.join === "any";
     // One state seen, the commonest answer by far, is read straight from the table.
-    for (let z = 0; z < chance.length; z++) chance[z] = plain ? Math.max(1e-9, table[z * n + named[0]]) : combine(table, z * n);
+    forEachCondition(model, c, chance, (z) => (plain ? Math.max(1e-9, table[rowStart(model, c, z) + named[0]]) : combine(table, rowStart(model, c, z))));
     return { chance, background, even };
   }
   const confusion = confusionTable(character, model.observerError, observation.sure);
-  for (let z = 0; z < chance.length; z++) {
-    const taxon = model.conditionTaxon[z];
-    const first = model.firstCondition[taxon];
-    chance[z] = z > first && !variesWithCondition(model, taxon, c) ? chance[first] : combine(answerChances(model, c, model.conditions[z], observation.position, confusion));
-  }
+  forEachCondition(model, c, chance, (z) => combine(answerChances(model, c, model.conditions[z], observation.position, confusion)));
   return { chance, background, even };
+}
+
+/** Fills the chance of each condition, working out once what a plant shows alike in all of them. */
+function forEachCondition(model: Model, c: number, chance: Float64Array, chanceIn: (z: number) => number): void {
+  const { firstCondition } = model;
+  for (let t = 0; t + 1 < firstCondition.length; t++) {
+    const alike = !variesWithCondition(model, t, c);
+    for (let z = firstCondition[t]; z < firstCondition[t + 1]; z++) chance[z] = alike && z > firstCondition[t] ? chance[z - 1] : chanceIn(z);
+  }
 }
 
 /** Indices of the states named; "absent" alone means the state none. */
@@ -154,10 +158,7 @@ function measureEvidence(model: Model, c: number, observation: Observation, fiel
   const byForm = measuredBackground(model, c, mean, half, width);
   const gross = grossErrorRate(character, model.observerError, observation.sure);
   const chance = new Float64Array(model.conditions.length);
-  model.conditions.forEach((condition, z) => {
-    const first = model.firstCondition[condition.taxon];
-    chance[z] = z > first && !variesWithCondition(model, condition.taxon, c) ? chance[first] : chanceIn(condition);
-  });
+  forEachCondition(model, c, chance, (z) => chanceIn(model.conditions[z]));
   return { chance, background: byForm, even: byForm.reduce((a, b) => a + b, 0) / byForm.length, between: numbersBetween() };
 
   /** A cross measures between its parents. */

@@ -17,8 +17,9 @@ export interface Condition {
 
 /**
  * The flora as flat arrays, made once for a flora and an observer error.
- * `table[c]` holds, for every condition z, the chance of each answer to character c from a sure observer:
- * row z, column answer. For measured characters the answers are classes between `edges[c]`.
+ * `table[c]` holds the chance of each answer to character c from a sure observer: a row for each plant, or for each of its
+ * conditions where it shows the character differently by stage or form (`rowStart` finds it), column answer. For measured
+ * characters the answers are classes between `edges[c]`.
  */
 export interface Model {
   flora: CompiledFlora;
@@ -33,12 +34,19 @@ export interface Model {
   answers: Int32Array;
   edges: number[][];
   table: Float32Array[];
+  /** row of each plant's first condition in the table of a character */
+  firstRow: Int32Array[];
   /** background of each character by life form: row life form, column answer */
   background: Float32Array[];
   recording: Uint8Array;
   characterIndex: Map<string, number>;
   taxonIndex: Map<string, number>;
   taxonLifeForm: Uint8Array;
+  /** how many plants are of each life form */
+  plantsOfForm: Float64Array;
+  /** the ways in which plants grow, last and come again, in words, and that of each plant: those alike in this are treated alike unless a district says otherwise */
+  treatments: string[];
+  treatmentOf: Uint16Array;
   /** of each character, [taxon × stage]: 0 not seen then, 1 seen on some of the plant's kind, 2 seen as a rule */
   seen: Uint8Array[];
   /** how far plants of one genus agree in each character, in (0, 1): 1 less the mean distance of their states */
@@ -74,6 +82,8 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
   });
   firstCondition[flora.taxa.length] = conditions.length;
   const taxonLifeForm = Uint8Array.from(flora.taxa, (t) => LIFE_FORMS.indexOf(t.lifeForm));
+  const treatmentOf = flora.taxa.map((t) => `${t.lifeForm}, ${t.cycle}, ${t.sprouts.length > 0 || t.fragments !== "none" ? "resprouts" : "from seed"}`);
+  const treatments = [...new Set(treatmentOf)];
   const measured: Score[][] = flora.characters.map(() => []);
   for (const score of flora.scores) if (score.points) measured[score.character].push(score);
   const edges = flora.characters.map((c, i) => (c.states.length > 0 ? [] : classEdges(measured[i], c.kind)));
@@ -88,11 +98,15 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
     answers: Int32Array.from(flora.characters, (c, i) => (c.states.length > 0 ? c.states.length : edges[i].length + 1)),
     edges,
     table: [],
+    firstRow: [],
     background: [],
     recording: recordings(flora, scoresOf),
     characterIndex: new Map(flora.characters.map((c, i) => [c.id, i])),
     taxonIndex: new Map(flora.taxa.map((t, i) => [t.name, i])),
     taxonLifeForm,
+    plantsOfForm: Float64Array.from(LIFE_FORMS, (_, form) => taxonLifeForm.filter((f) => f === form).length),
+    treatments,
+    treatmentOf: Uint16Array.from(treatmentOf, (words) => treatments.indexOf(words)),
     seen: flora.characters.map((c) => seenOn(flora, scoresOf, c)),
     kinLikeness: new Float64Array(flora.characters.length),
     varies: variations(flora),
@@ -148,6 +162,9 @@ export function recordingOf(model: Model, taxon: number, character: number): Rec
   return RECORDING[model.recording[taxon * model.flora.characters.length + character]];
 }
 
+/** False where a plant never carries the part. */
+export const hasPart = (model: Model, taxon: number, character: number): boolean => model.recording[taxon * model.flora.characters.length + character] !== 2;
+
 /** The score that holds for a stage, position and form: the most specific one that fits. */
 export function scoreFor(model: Model, taxon: number, character: number, at: Stage, position: Position | undefined, form: string): Score | undefined {
   const stage = scoredStage(model.flora.characters[character], at);
@@ -167,22 +184,45 @@ export function scoreFor(model: Model, taxon: number, character: number, at: Sta
 /** True where a part is seen at a stage as a rule, on a plant that has it. */
 export const usuallySeen = (model: Model, taxon: number, c: number, stage: Stage): boolean => model.seen[c][taxon * STAGES.length + STAGES.indexOf(stage)] === 2;
 
-/** Whether the part may be seen in a condition at all. */
-export const seenIn = (model: Model, z: number, c: number): boolean => model.seen[c][model.conditionTaxon[z] * STAGES.length + model.conditionStage[z]] > 0;
+/** Multiplies the chance of each condition in which a part is seen, or of each in which it is not, by a factor. */
+export function scaleWhere(model: Model, c: number, isSeen: boolean, chance: Float64Array, factor: number): void {
+  const seen = model.seen[c];
+  const stages = STAGES.length;
+  for (let z = 0; z < chance.length; z++) if (seen[model.conditionTaxon[z] * stages + model.conditionStage[z]] > 0 === isSeen) chance[z] *= factor;
+}
 
 function fillCharacter(model: Model, c: number): void {
   const { flora, conditions } = model;
   const n = model.answers[c];
   model.background[c] = backgrounds(model, c);
-  const table = new Float32Array(conditions.length * n);
+  const firstRow = new Int32Array(flora.taxa.length);
+  let rows = 0;
+  for (const t of flora.taxa.keys()) {
+    firstRow[t] = rows;
+    rows += variesWithCondition(model, t, c) ? model.firstCondition[t + 1] - model.firstCondition[t] : 1;
+  }
+  const table = new Float32Array(rows * n);
   const character = flora.characters[c];
   const confusion = character.states.length > 0 ? confusionTable(character, model.observerError, "sure") : null;
-  conditions.forEach((condition, z) => {
-    const first = model.firstCondition[condition.taxon];
-    const constant = z > first && !variesWithCondition(model, condition.taxon, c);
-    table.set(constant ? table.subarray(first * n, first * n + n) : answerChances(model, c, condition, undefined, confusion), z * n);
-  });
+  for (const t of flora.taxa.keys()) {
+    const last = variesWithCondition(model, t, c) ? model.firstCondition[t + 1] : model.firstCondition[t] + 1;
+    for (let z = model.firstCondition[t]; z < last; z++) table.set(answerChances(model, c, conditions[z], undefined, confusion), (firstRow[t] + z - model.firstCondition[t]) * n);
+  }
+  model.firstRow[c] = firstRow;
   model.table[c] = table;
+}
+
+/** Where the chances of a condition's answers to a character begin in its table. */
+export function rowStart(model: Model, c: number, z: number): number {
+  const taxon = model.conditionTaxon[z];
+  const row = model.firstRow[c][taxon] + (variesWithCondition(model, taxon, c) ? z - model.firstCondition[taxon] : 0);
+  return row * model.answers[c];
+}
+
+/** Chances of a plant's answers to a character at a stage, from a sure observer, in its first form. */
+export function answersAt(model: Model, taxon: number, c: number, stage: number): Float32Array {
+  const from = rowStart(model, c, model.firstCondition[taxon] + stage);
+  return model.table[c].subarray(from, from + model.answers[c]);
 }
 
 function variations(flora: CompiledFlora): Uint8Array {

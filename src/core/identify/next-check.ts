@@ -1,7 +1,8 @@
 import { LIFE_FORMS, STAGES, type Taxon } from "./flora-types";
 import { crossKept } from "./hybrids";
-import { applies, type Model, recordingOf } from "./model";
-import { type Judgement, likeliestStage, type Posterior } from "./posterior";
+import { largestFirst } from "./largest";
+import { answersAt, applies, type Model, hasPart, recordingOf, variesWithCondition } from "./model";
+import { conditionShare, type Judgement, likeliestStage, type Posterior, soundShare } from "./posterior";
 import { stageBegins } from "./season";
 import { GROUP_SHARE, KEEP_SHARE, keptLimit, topOnSide } from "./verdict";
 
@@ -89,6 +90,21 @@ interface Active {
   /** what each side holds of `shares`, and of `guarded` */
   prior: Float64Array;
   guardedPrior: Float64Array;
+  desk: Desk;
+}
+
+/** Arrays that foreseeing one character after another is worked out in: made once for all of them. */
+interface Desk {
+  rows: Float64Array;
+  sums: Float64Array;
+  first: Float64Array;
+  parts: Float64Array;
+  guardedParts: Float64Array;
+}
+
+function newDesk(model: Model, plants: number, partitions: number): Desk {
+  const answers = model.answers.reduce((a, b) => Math.max(a, b), 0) + 1;
+  return { rows: new Float64Array(plants * answers), sums: new Float64Array(answers), first: new Float64Array(answers), parts: new Float64Array(answers * partitions), guardedParts: new Float64Array(answers * partitions) };
 }
 
 /**
@@ -187,8 +203,8 @@ function protectedShare(judgement: Judgement): number {
 
 function activePlants(judgement: Judgement, only?: Set<number>): Active {
   const { local, flat, group, keptSide } = judgement;
-  const share = (t: number) => Math.max(local.taxa[t], flat.taxa[t], judgement.guarded.local.taxa[t]);
-  const taxa = [...local.taxa.keys()].filter((t) => (only ? only.has(t) : share(t) > ACTIVE_SHARE)).sort((a, b) => share(b) - share(a)).slice(0, mostActive(judgement.model));
+  const highest = local.taxa.map((share, t) => Math.max(share, flat.taxa[t], judgement.guarded.local.taxa[t]));
+  const taxa = largestFirst(highest, only ? highest.length : mostActive(judgement.model)).filter((t) => (only ? only.has(t) : highest[t] > ACTIVE_SHARE));
   const crosses = [...local.crosses.keys()].filter((x) => local.crosses[x] > ACTIVE_SHARE);
   const names = ["kept"];
   const parted = new Int32Array(taxa.length + crosses.length + 1);
@@ -211,7 +227,7 @@ function activePlants(judgement: Judgement, only?: Set<number>): Active {
     sums[parted[i]] += value;
     return sums;
   }, new Float64Array(names.length));
-  return { taxa, crosses, ...likelyConditions(judgement, taxa), share: own, shares, guarded, parted, partitions: names.length, prior: held(shares), guardedPrior: held(guarded) };
+  return { taxa, crosses, ...likelyConditions(judgement, taxa), share: own, shares, guarded, parted, partitions: names.length, prior: held(shares), guardedPrior: held(guarded), desk: newDesk(judgement.model, shares.length, names.length) };
 }
 
 function normalised(values: number[]): Float64Array {
@@ -219,14 +235,15 @@ function normalised(values: number[]): Float64Array {
   return Float64Array.from(values, (value) => value / total);
 }
 
-function likelyConditions({ model, conditionShare }: Judgement, taxa: number[]): Pick<Active, "conditions" | "weights" | "firstOf"> {
+function likelyConditions(judgement: Judgement, taxa: number[]): Pick<Active, "conditions" | "weights" | "firstOf"> {
+  const { firstCondition } = judgement.model;
   const conditions: number[] = [];
   const firstOf = [0];
   for (const t of taxa) {
-    for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) if (conditionShare[z] >= LEAST_CONDITION) conditions.push(z);
+    for (let z = firstCondition[t]; z < firstCondition[t + 1]; z++) if (conditionShare(judgement, z) >= LEAST_CONDITION) conditions.push(z);
     firstOf.push(conditions.length);
   }
-  return { conditions: Int32Array.from(conditions), weights: Float64Array.from(conditions, (z) => conditionShare[z]), firstOf: Int32Array.from(firstOf) };
+  return { conditions: Int32Array.from(conditions), weights: Float64Array.from(conditions, (z) => conditionShare(judgement, z)), firstOf: Int32Array.from(firstOf) };
 }
 
 /** Ids of the characters that suit what still fits, at its stage: what free order offers first. */
@@ -256,14 +273,16 @@ function standing(judgement: Judgement, active: Active, c: number): { carried: n
   const carries = LIFE_FORMS.map((form) => applies(model, c, form));
   const leftInWinter = keptNow(judgement, c);
   const seen = model.seen[c];
+  const stages = STAGES.length;
+  const winter = WINTER;
   for (let i = 0; i < active.taxa.length; i++) {
     const t = active.taxa[i];
     const share = active.share[i];
     total += share;
-    if (carries[model.taxonLifeForm[t]] && recordingOf(model, t, c) !== "not-applicable") applicable += share;
+    if (carries[model.taxonLifeForm[t]] && hasPart(model, t, c)) applicable += share;
     for (let k = firstOf[i]; k < firstOf[i + 1]; k++) {
       const stage = model.conditionStage[conditions[k]];
-      if (seen[t * STAGES.length + stage] && (leftInWinter || stage !== WINTER)) visible += share * weights[k];
+      if (seen[t * stages + stage] && (leftInWinter || stage !== winter)) visible += share * weights[k];
     }
   }
   return { carried: applicable / total, visible: visible / total };
@@ -277,20 +296,29 @@ function foreseenAnswers(judgement: Judgement, active: Active, c: number): Float
   const { model } = judgement;
   const { conditions, weights, firstOf } = active;
   const n = model.answers[c];
-  const rows = new Float64Array((active.taxa.length + active.crosses.length + 1) * n);
+  const rows = active.desk.rows.subarray(0, active.shares.length * n).fill(0);
   const block = judgement.blocks.get(model.flora.characters[c].block);
   const freshShare = 1 - model.flora.blocks[model.flora.characters[c].block];
   const table = model.table[c];
   const background = model.background[c];
   const seen = model.seen[c];
+  const stages = STAGES.length;
   for (let i = 0; i < active.taxa.length; i++) {
-    const from = model.taxonLifeForm[active.taxa[i]] * n;
+    const t = active.taxa[i];
+    const from = model.taxonLifeForm[t] * n;
+    const varies = variesWithCondition(model, t, c);
+    const first = model.firstCondition[t];
+    const row = model.firstRow[c][t] * n;
+    let own = 0;
+    let other = 0;
     for (let k = firstOf[i]; k < firstOf[i + 1]; k++) {
       const z = conditions[k];
-      const weight = weights[k];
-      const sound = seen[active.taxa[i] * STAGES.length + model.conditionStage[z]] ? (block ? block.soundShare[z] : freshShare) : 0;
-      for (let o = 0; o < n; o++) rows[i * n + o] += weight * (sound * table[z * n + o] + (1 - sound) * background[from + o]);
+      const sound = seen[t * stages + model.conditionStage[z]] ? weights[k] * (block ? soundShare(model, block, z) : freshShare) : 0;
+      own += sound;
+      other += weights[k] - sound;
+      if (varies) for (let o = 0; o < n; o++) rows[i * n + o] += sound * table[row + (z - first) * n + o];
     }
+    for (let o = 0; o < n; o++) rows[i * n + o] += (varies ? 0 : own * table[row + o]) + other * background[from + o];
   }
   active.crosses.forEach((x, i) => {
     crossRow(judgement, x, c, freshShare, rows.subarray((active.taxa.length + i) * n, (active.taxa.length + i + 1) * n));
@@ -304,9 +332,9 @@ function crossRow(judgement: Judgement, cross: number, c: number, sound: number,
   const { model } = judgement;
   const n = out.length;
   for (const taxon of model.crosses[cross].parents) {
-    const z = model.firstCondition[taxon] + STAGES.indexOf(likeliestStage(judgement, taxon));
+    const own = answersAt(model, taxon, c, STAGES.indexOf(likeliestStage(judgement, taxon)));
     const from = model.taxonLifeForm[taxon] * n;
-    for (let o = 0; o < n; o++) out[o] += (sound * model.table[c][z * n + o] + (1 - sound) * model.background[c][from + o]) / 2;
+    for (let o = 0; o < n; o++) out[o] += (sound * own[o] + (1 - sound) * model.background[c][from + o]) / 2;
   }
 }
 
@@ -346,10 +374,8 @@ function gainOf(judgement: Judgement, active: Active, c: number): { bits: number
   const n = named + 1;
   const rows = foreseenAnswers(judgement, active, c);
   const { shares, guarded, parted, prior, guardedPrior, partitions } = active;
-  const sums = new Float64Array(n);
-  const parts = new Float64Array(n * partitions);
-  const guardedParts = new Float64Array(n * partitions);
-  const first = new Float64Array(n);
+  const { sums, first, parts, guardedParts } = active.desk;
+  for (const of of [sums, first, parts, guardedParts]) of.fill(0);
   const unknown = shares.length - 1;
   let firstNow = 0;
   let nats = 0;
@@ -373,31 +399,36 @@ function gainOf(judgement: Judgement, active: Active, c: number): { bits: number
   }
   let partNats = 0;
   let costAfter = 0;
+  let firstAfter = 0;
   for (let o = 0; o < n; o++) {
+    firstAfter += first[o];
     if (sums[o] > 1e-12) nats -= sums[o] * Math.log(sums[o]);
-    const own = parts.subarray(o * partitions, (o + 1) * partitions);
-    for (let p = 0; p < partitions; p++) if (own[p] > 0) partNats += own[p] * Math.log(own[p] / (sums[o] * prior[p]));
-    const sides = guardedParts.subarray(o * partitions, (o + 1) * partitions);
-    const sum = sides.reduce((a, b) => a + b, 0);
-    if (sum > 1e-12) costAfter += sum * costOfAct(judgement, sides, sum);
+    let sum = 0;
+    for (let p = 0; p < partitions; p++) {
+      const own = parts[o * partitions + p];
+      if (own > 0) partNats += own * Math.log(own / (sums[o] * prior[p]));
+      sum += guardedParts[o * partitions + p];
+    }
+    if (sum > 1e-12) costAfter += sum * costOfAct(judgement, guardedParts, o * partitions, partitions, sum);
   }
-  const saved = Math.max(0, costOfAct(judgement, guardedPrior, 1) - costAfter);
-  const rise = Math.max(0, first.reduce((a, b) => a + b, 0) - firstNow);
+  const saved = Math.max(0, costOfAct(judgement, guardedPrior, 0, partitions, 1) - costAfter);
+  const rise = Math.max(0, firstAfter - firstNow);
   return { bits: Math.max(0, nats * Math.LOG2E), rise, saved, partBits: Math.max(0, partNats * Math.LOG2E) };
 }
 
 /**
  * Cost of the best act open, in the district's hours. The gate decides what is open: treat where the kept side
  * is under the limit and one action group holds the rest, leave where the kept side holds 95 %, else come back.
- * @param parts masses of the kept side (first) and of each action group
+ * @param masses of which those from `from` on are meant: of the kept side (first) and of each action group
+ * @param total their sum
  */
-function costOfAct(judgement: Judgement, parts: Float64Array, total: number): number {
+function costOfAct(judgement: Judgement, masses: Float64Array, from: number, partitions: number, total: number): number {
   const { wrongClear, missedTarget, hold } = judgement.case.costs;
-  const kept = parts[0] / total;
+  const kept = masses[from] / total;
   if (kept >= KEEP_SHARE) return Math.min(hold, missedTarget * (1 - kept));
   if (kept > keptLimit(judgement.case.costs)) return hold;
   let largest = 0;
-  for (let p = 1; p < parts.length; p++) largest = Math.max(largest, parts[p] / total);
+  for (let p = 1; p < partitions; p++) largest = Math.max(largest, masses[from + p] / total);
   return largest >= GROUP_SHARE * (1 - kept) ? Math.min(hold, wrongClear * kept) : hold;
 }
 
@@ -431,20 +462,18 @@ const laterDay = (a: string, b: string): string => [a, b].sort()[1];
 
 /** Stages that hold at least a tenth of what the plant may be in now. */
 function foreseenStages(judgement: Judgement, taxon: number) {
-  const { model, conditionShare } = judgement;
+  const { model } = judgement;
   const shares = STAGES.map(() => 0);
-  for (let z = model.firstCondition[taxon]; z < model.firstCondition[taxon + 1]; z++) shares[model.conditions[z].stage] += conditionShare[z];
+  for (let z = model.firstCondition[taxon]; z < model.firstCondition[taxon + 1]; z++) shares[model.conditions[z].stage] += conditionShare(judgement, z);
   return STAGES.filter((_, s) => shares[s] >= 0.1);
 }
 
 /** Total variation between two plants' answers at a stage, in [0, 1]. */
 export function variation(judgement: Pick<Judgement, "model">, c: number, a: number, b: number, stage: number): number {
   const { model } = judgement;
-  const n = model.answers[c];
-  const rowOf = (t: number) => model.table[c].subarray((model.firstCondition[t] + stage) * n, (model.firstCondition[t] + stage + 1) * n);
-  const first = rowOf(a);
-  const second = rowOf(b);
+  const first = answersAt(model, a, c, stage);
+  const second = answersAt(model, b, c, stage);
   let sum = 0;
-  for (let o = 0; o < n; o++) sum += Math.abs(first[o] - second[o]);
+  for (let o = 0; o < first.length; o++) sum += Math.abs(first[o] - second[o]);
   return sum / 2;
 }

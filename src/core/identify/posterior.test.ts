@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { read, seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
 import { InputError } from "../errors";
 import { buildModel, judge, newMemory, type Observation, STAGES } from "./index";
-import { taxonLogWithout, without } from "./posterior";
+import { conditionShare, taxonLog, taxonLogWithout, without } from "./posterior";
 
 const model = buildModel(tinyFlora());
 const anyObservation = fc.oneof(
@@ -20,7 +20,7 @@ function byEnumeration(observations: Observation[]): number[] {
     for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) {
       const blocks = [...j.blocks.values()];
       for (let wrong = 0; wrong < 2 ** blocks.length; wrong++) {
-        let p = Math.exp(j.conditionLog[z]);
+        let p = j.conditionChance[z];
         blocks.forEach((block, b) => {
           const gone = (wrong >> b) & 1;
           p *= gone ? block.doubt : 1 - block.doubt;
@@ -31,7 +31,7 @@ function byEnumeration(observations: Observation[]): number[] {
     }
     return sum * j.priorLocal[t];
   });
-  const total = weights.reduce((a, b) => a + b, 0) + 0.05 * Math.exp(j.unknownLog);
+  const total = weights.reduce((a, b) => a + b, 0) + 0.05 * j.likelihoods.unknown * Math.exp(j.likelihoods.scaleLog);
   return weights.map((w) => w / total);
 }
 
@@ -75,7 +75,7 @@ describe("posterior", () => {
 
   it("bounds what one block can prove", () => {
     const one = judge(model, tinyCase([seen("edge", "smooth")]));
-    const ratio = Math.exp(one.taxonLog[0] - one.taxonLog[2]);
+    const ratio = one.likelihoods.taxa[0] / one.likelihoods.taxa[2];
     const edge = one.evidence[0];
     const bound = (1 - 0.02 + 0.02) / (0.02 * (edge?.background[2] ?? 1));
     expect(ratio).toBeLessThan(bound);
@@ -89,7 +89,7 @@ describe("posterior", () => {
 
   it("takes a part that is not there yet as a word on the stage, not on the plant", () => {
     const missing: Observation = { ...seen("petals", "five"), answer: "not-there-yet" };
-    const flowering = (j: ReturnType<typeof judge>, t: number) => j.conditionShare[model.firstCondition[t] + STAGES.indexOf("flowering")];
+    const flowering = (j: ReturnType<typeof judge>, t: number) => conditionShare(j, model.firstCondition[t] + STAGES.indexOf("flowering"));
     fc.assert(
       fc.property(fc.constantFrom("flowering", "vegetative", null), fc.constantFrom("2026-05-01", "2026-07-15", "2026-12-01"), (stage, day) => {
         const [before, after] = [[], [missing]].map((observations) => judge(model, tinyCase(observations, { stage, day })));
@@ -114,8 +114,8 @@ describe("posterior", () => {
 
   it("lets a flower tell the stage", () => {
     const z = model.firstCondition[0] + 2;
-    const without = judge(model, tinyCase([], { stage: null })).conditionShare[z];
-    const flower = judge(model, tinyCase([seen("petals", "five")], { stage: null })).conditionShare[z];
+    const without = conditionShare(judge(model, tinyCase([], { stage: null })), z);
+    const flower = conditionShare(judge(model, tinyCase([seen("petals", "five")], { stage: null })), z);
     expect(flower).toBeGreaterThan(4 * without);
   });
 
@@ -127,7 +127,7 @@ describe("posterior", () => {
   it("widens the reading with doubt and narrows the observer's part with repeats", () => {
     const sure = judge(model, tinyCase([read("length", 5)]));
     const guess = judge(model, tinyCase([read("length", 5, { sure: "guess" })]));
-    const gap = (j: typeof sure) => j.taxonLog[0] - j.taxonLog[2];
+    const gap = (j: typeof sure) => taxonLog(j.likelihoods, 0) - taxonLog(j.likelihoods, 2);
     expect(gap(sure)).toBeGreaterThan(gap(guess));
   });
 
@@ -154,8 +154,8 @@ describe("one observation left out", () => {
       fc.property(fc.array(anyObservation, { minLength: 1, maxLength: 4 }), (list) => {
         const judgement = judge(model, tinyCase(distinct(list)));
         for (const i of judgement.case.observations.keys()) {
-          const again = without(judgement, new Set([i])).taxonLog;
-          for (const t of [0, 1, 2, 3]) expect(taxonLogWithout(judgement, t, i)).toBeCloseTo(again[t], 9);
+          const again = without(judgement, new Set([i]));
+          for (const t of [0, 1, 2, 3]) expect(taxonLogWithout(judgement, t, i)).toBeCloseTo(taxonLog(again, t), 9);
         }
       }),
       { seed: 14, numRuns: 60 },
@@ -163,7 +163,7 @@ describe("one observation left out", () => {
   });
   it("changes nothing where it told nothing", () => {
     const judgement = judge(model, tinyCase([seen("sap", "milky"), seen("edge", "smooth", { answer: "cannot-tell" })]));
-    expect(taxonLogWithout(judgement, 0, 1)).toBe(judgement.taxonLog[0]);
+    expect(taxonLogWithout(judgement, 0, 1)).toBe(taxonLog(judgement.likelihoods, 0));
   });
   it("and a memory of what was worked out changes no answer", () => {
     const given = tinyCase([seen("sap", "milky"), seen("edge", "smooth"), read("length", 5)]);

@@ -1,12 +1,12 @@
 import { InputError } from "../errors";
 import type { Case, Observation } from "./case";
-import { LIFE_FORMS, STAGES, type Status } from "./flora-types";
-import { blockLogAt, logSum } from "./block-log";
-import { crossBlockLog, crossLogOf, crossPrior, crossStageLog } from "./hybrids";
+import { LIFE_FORMS, STAGES, type Status, STATUSES } from "./flora-types";
+import { blockChanceAt } from "./block-chance";
+import { crossBlockChance, crossChanceOf, crossPrior, crossStageChance } from "./hybrids";
 import { guardKept } from "./guard";
 import type { Evidence } from "./evidence";
 import { checkTogether, evidenceOf } from "./likelihood";
-import { type Model, seenIn } from "./model";
+import { type Model, scaleWhere } from "./model";
 import { dayOfYear, stageShares, stageStatedChance } from "./season";
 
 /** Prior chance that the plant is none of this flora. */
@@ -23,22 +23,29 @@ const FINDABLE_FLOOR = 0.1;
 const SETTING_FLOOR = 0.15;
 const STATUS_WEIGHT: Record<Status, number> = { target: 1, watch: 0.4, tolerated: 0.8, kept: 1, protected: 0.6, crop: 0.8 };
 
-/** Evidence of one block taken together. */
+/**
+ * Evidence of one block taken together. All its chances are over the largest that any condition gives (`scale`), so that the
+ * product of many blocks stays a number and no logarithm is needed on the way.
+ */
 interface Block {
   name: string;
   doubt: number;
   members: number[];
-  /** log chance of the block's observations in each condition */
-  log: Float64Array;
-  /** share of that chance in which the block has not gone wrong as a whole */
-  soundShare: Float64Array;
-  /** log chance under the widened background of each life form */
-  logUnknown: Float64Array;
-  /** log chance for an unlisted relative, in each condition */
-  logKin: Float64Array;
-  /** log chance for each cross at each stage */
-  logCross: Float64Array;
+  scale: number;
+  /** chance of the block's observations in each condition */
+  chance: Float64Array;
+  /** what of that is left, by life form, where the block has gone wrong as a whole */
+  gone: Float64Array;
+  /** chance under the widened background of each life form */
+  unknown: Float64Array;
+  /** chance for an unlisted relative, in each condition */
+  kin: Float64Array;
+  /** chance for each cross at each stage */
+  cross: Float64Array;
 }
+
+/** Share of a block's chance in a condition in which it has not gone wrong as a whole. */
+export const soundShare = (model: Model, block: Block, z: number): number => 1 - block.gone[model.conditionLifeForm[z]] / block.chance[z];
 
 /** What was worked out for earlier cases under one model, to be used again for the observations that stayed. */
 export interface Memory {
@@ -58,20 +65,16 @@ export interface Judgement {
   keptSide: Uint8Array;
   evidence: (Evidence | null)[];
   blocks: Map<string, Block>;
-  conditionLog: Float64Array;
-  /** log likelihood of each condition, evidence and season together */
-  log: Float64Array;
-  taxonLog: Float64Array;
-  unknownLog: number;
-  /** log likelihood of each cross that may stand there, and log chance of each of its stages before the evidence */
-  crossLog: Float64Array;
-  crossStage: Float64Array;
-  /** log likelihood of an unlisted relative in each condition */
+  /** chance of each condition within its plant on this day, before the evidence */
+  conditionChance: Float64Array;
+  /** likelihood of each condition, evidence and season together, and the same of an unlisted relative, over exp(scaleLog) */
+  weight: Float64Array;
   kin: Float64Array;
+  likelihoods: Likelihoods;
+  /** chance of each stage of each cross that may stand there, before the evidence */
+  crossStage: Float64Array;
   /** what the unknown plant may be, summing to 1: of some life form, or a relative of some plant */
   unknownParts: UnknownParts;
-  /** share of each condition within its plant, after the evidence */
-  conditionShare: Float64Array;
   priorLocal: Float64Array;
   priorFlat: Float64Array;
   local: Posterior;
@@ -86,8 +89,16 @@ export interface UnknownParts {
   kin: Float64Array;
 }
 
-/** Log likelihoods of all that may stand there. */
-export type Likelihoods = Pick<Judgement, "taxonLog" | "unknownLog" | "crossLog" | "log">;
+/** Likelihoods of all that may stand there, each over exp(scaleLog). */
+export interface Likelihoods {
+  taxa: Float64Array;
+  unknown: number;
+  crosses: Float64Array;
+  scaleLog: number;
+}
+
+/** Log likelihood of one plant. */
+export const taxonLog = ({ taxa, scaleLog }: Likelihoods, taxon: number): number => Math.log(taxa[taxon]) + scaleLog;
 
 export interface Posterior {
   taxa: Float64Array;
@@ -105,7 +116,7 @@ export interface Posterior {
 export function judge(model: Model, given: Case, memory?: Memory): Judgement {
   checkTogether(given.observations);
   const { status, group } = statuses(model, given);
-  const keptSide = Uint8Array.from(status, (s) => (s === "target" || s === "watch" ? 0 : 1));
+  const keptSide = new Uint8Array(status.length).map((_, t) => (status[t] === "target" || status[t] === "watch" ? 0 : 1));
   const evidence = given.observations.map((observation, i) => {
     const known = memory?.evidence.get(observation);
     if (known !== undefined) return known;
@@ -114,49 +125,55 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
     return item;
   });
   const season = seasonOf(model, given);
-  const conditionLog = withoutStagesNotReached(model, given, season.conditionLog);
+  const conditionChance = withoutStagesNotReached(model, given, season.conditionChance);
   const blocks = groupBlocks(model, evidence, memory);
-  const log = conditionLog.slice();
-  for (const block of blocks.values()) for (let z = 0; z < log.length; z++) log[z] += block.log[z];
-  const taxonLog = sumConditions(model, log);
-  const conditionShare = new Float64Array(log.length);
-  for (let z = 0; z < log.length; z++) conditionShare[z] = Math.exp(log[z] - taxonLog[model.conditionTaxon[z]]);
-  const kin = conditionLog.slice();
-  for (const block of blocks.values()) for (let z = 0; z < kin.length; z++) kin[z] += block.logKin[z];
-  const unknown = unknownLikelihood(model, kin, [...blocks.values()]);
-  const unknownLog = unknown.log;
+  const weight = conditionChance.slice();
+  const kin = conditionChance.slice();
+  for (const block of blocks.values()) {
+    for (let z = 0; z < weight.length; z++) {
+      weight[z] *= block.chance[z];
+      kin[z] *= block.kin[z];
+    }
+  }
+  const unknown = unknownLikelihood(model, total(kin), [...blocks.values()]);
+  const crossStage = crossStageChance(model, conditionChance);
+  const likelihoods = { taxa: sumConditions(model, weight), unknown: unknown.chance, crosses: crossChanceOf(model, crossStage, [...blocks.values()]), scaleLog: scaleLogOf(blocks.values()) };
   const priorLocal = localPrior(model, given, status, season.findable);
   const priorFlat = new Float64Array(model.flora.taxa.length).fill((1 - UNKNOWN_PRIOR) / model.flora.taxa.length);
-  const crossStage = crossStageLog(model, conditionLog);
-  const crossLog = crossLogOf(model, crossStage, [...blocks.values()]);
-  const likelihoods = { taxonLog, unknownLog, crossLog, log };
   const local = posterior(model, likelihoods, priorLocal, keptSide);
   const flat = posterior(model, likelihoods, priorFlat, keptSide);
-  const guardedLikelihoods = { ...likelihoods, taxonLog: guardKept({ model, keptSide, evidence, blocks, local, flat }, likelihoods) };
+  const guardedLikelihoods = { ...likelihoods, taxa: guardKept({ model, keptSide, evidence, blocks, local, flat }, likelihoods.taxa, (z) => weight[z]) };
   const guarded = { local: posterior(model, guardedLikelihoods, priorLocal, keptSide), flat: posterior(model, guardedLikelihoods, priorFlat, keptSide) };
-  return { model, case: given, status, group, keptSide, evidence, blocks, conditionLog, log, taxonLog, unknownLog, crossLog, crossStage, kin, unknownParts: unknown.parts, conditionShare, priorLocal, priorFlat, local, flat, guarded };
+  return { model, case: given, status, group, keptSide, evidence, blocks, conditionChance, weight, kin, likelihoods, crossStage, unknownParts: unknownPartsOf(model, kin, unknown), priorLocal, priorFlat, local, flat, guarded };
 }
+
+const scaleLogOf = (blocks: Iterable<Block>): number => [...blocks].reduce((sum, block) => sum + Math.log(block.scale), 0);
 
 /** Both posteriors with some observations left out, as a verdict of Clear is measured by them. */
 export function guardedWithout(judgement: Judgement, dropped: Set<number>): [Posterior, Posterior] {
   const rest = without(judgement, dropped);
-  const guarded = { ...rest, taxonLog: guardKept(judgement, rest, dropped) };
+  const guarded = { ...rest, taxa: guardKept(judgement, rest.taxa, rest.weightAt, dropped) };
   return [judgement.priorLocal, judgement.priorFlat].map((prior) => posterior(judgement.model, guarded, prior, judgement.keptSide)) as [Posterior, Posterior];
 }
 
 function statuses(model: Model, given: Case): { status: Status[]; group: string[] } {
-  for (const name of Object.keys(given.list)) if (!model.taxonIndex.has(name)) throw new InputError("unknown-taxon", "list", name, "give an accepted name of the flora");
-  const status = model.flora.taxa.map((t) => given.list[t.name] ?? "kept");
-  const group = model.flora.taxa.map((t, i) => {
-    if (given.actions[t.name]) return given.actions[t.name];
-    const persists = t.sprouts.length > 0 || t.fragments !== "none" ? "resprouts" : "from seed";
-    return `${status[i]}: ${t.lifeForm}, ${t.cycle}, ${persists}`;
-  });
+  const status = new Array<Status>(model.flora.taxa.length).fill("kept");
+  for (const [name, listed] of Object.entries(given.list)) {
+    const taxon = model.taxonIndex.get(name);
+    if (taxon === undefined) throw new InputError("unknown-taxon", "list", name, "give an accepted name of the flora");
+    status[taxon] = listed;
+  }
+  const names = new Map(STATUSES.map((s) => [s, model.treatments.map((treatment) => `${s}: ${treatment}`)]));
+  const group = status.map((s, t) => (names.get(s) as string[])[model.treatmentOf[t]]);
+  for (const [name, action] of Object.entries(given.actions)) {
+    const taxon = model.taxonIndex.get(name);
+    if (taxon !== undefined && action) group[taxon] = action;
+  }
   return { status, group };
 }
 
 interface Season {
-  conditionLog: Float64Array;
+  conditionChance: Float64Array;
   findable: Float64Array;
 }
 
@@ -176,7 +193,7 @@ function seasonOf(model: Model, given: Case): Season {
 function workOutSeason(model: Model, given: Case): Season {
   const yearDay = dayOfYear(given.day, given);
   const stated = STAGES.map((stage) => (given.stage ? stageStatedChance(given.stage, stage) : 1));
-  const conditionLog = new Float64Array(model.conditions.length);
+  const conditionChance = new Float64Array(model.conditions.length);
   const findable = new Float64Array(model.flora.taxa.length);
   model.flora.taxa.forEach((taxon, t) => {
     const weights = stageShares(taxon, yearDay).map((share, s) => share * stated[s]);
@@ -184,11 +201,11 @@ function workOutSeason(model: Model, given: Case): Season {
     findable[t] = total;
     for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) {
       const { stage, form } = model.conditions[z];
-      conditionLog[z] = Math.log((weights[stage] / total) * taxon.forms[form].share);
+      conditionChance[z] = (weights[stage] / total) * taxon.forms[form].share;
     }
   });
   const best = Math.max(...findable);
-  return { conditionLog, findable: findable.map((f) => Math.max(FINDABLE_FLOOR, f / best)) };
+  return { conditionChance, findable: findable.map((f) => Math.max(FINDABLE_FLOOR, f / best)) };
 }
 
 /** Chance that a scout calls a part not there yet at a stage that shows it. */
@@ -198,14 +215,14 @@ const OVERLOOKED_STAGE = 0.1;
  * "Not there yet" says nothing of the plant, but of its stage: the stages that show the part become less likely
  * within each plant, whose own chance stays as it is.
  */
-function withoutStagesNotReached(model: Model, given: Case, conditionLog: Float64Array): Float64Array {
+function withoutStagesNotReached(model: Model, given: Case, conditionChance: Float64Array): Float64Array {
   const missing = given.observations.flatMap((o) => (o.answer === "not-there-yet" ? [model.characterIndex.get(o.character) ?? -1] : [])).filter((c) => c >= 0);
-  if (missing.length === 0) return conditionLog;
-  const log = conditionLog.slice();
-  for (let z = 0; z < log.length; z++) for (const c of missing) if (seenIn(model, z, c)) log[z] += Math.log(OVERLOOKED_STAGE);
-  const sums = sumConditions(model, log);
-  for (let z = 0; z < log.length; z++) log[z] -= sums[model.conditionTaxon[z]];
-  return log;
+  if (missing.length === 0) return conditionChance;
+  const chance = conditionChance.slice();
+  for (const c of missing) scaleWhere(model, c, true, chance, OVERLOOKED_STAGE);
+  const sums = sumConditions(model, chance);
+  for (let z = 0; z < chance.length; z++) chance[z] /= sums[model.conditionTaxon[z]];
+  return chance;
 }
 
 function groupBlocks(model: Model, evidence: (Evidence | null)[], memory?: Memory): Map<string, Block> {
@@ -229,73 +246,89 @@ export function blockOf(model: Model, name: string, items: Evidence[], members: 
   const doubt = model.flora.blocks[name];
   const gone = Float64Array.from(LIFE_FORMS, (_, form) => items.reduce((product, item) => product * item.background[form], doubt));
   const size = model.conditions.length;
-  const sound = new Float64Array(size).fill(1 - doubt);
+  const chance = new Float64Array(size).fill(1 - doubt);
   const kin = new Float64Array(size).fill(1 - doubt);
-  for (const { chance, background, character } of items) {
-    const likeness = model.kinLikeness[character];
+  for (const item of items) {
+    const likeness = model.kinLikeness[item.character];
     for (let z = 0; z < size; z++) {
-      sound[z] *= chance[z];
-      kin[z] *= likeness * chance[z] + (1 - likeness) * background[model.conditionLifeForm[z]];
+      chance[z] *= item.chance[z];
+      kin[z] *= likeness * item.chance[z] + (1 - likeness) * item.background[model.conditionLifeForm[z]];
     }
   }
-  const log = new Float64Array(size);
+  let scale = 0;
   for (let z = 0; z < size; z++) {
     const wrong = gone[model.conditionLifeForm[z]];
-    const total = sound[z] + wrong;
-    log[z] = Math.log(total);
-    kin[z] = Math.log(kin[z] + wrong);
-    sound[z] /= total;
+    chance[z] += wrong;
+    kin[z] += wrong;
+    if (chance[z] > scale) scale = chance[z];
   }
-  const logUnknown = Float64Array.from(LIFE_FORMS, (_, form) => items.reduce((sum, item) => sum + Math.log(0.7 * item.background[form] + 0.3 * item.even), 0));
-  return { name, doubt, members, log, soundShare: sound, logUnknown, logKin: kin, logCross: crossBlockLog(model, doubt, items) };
+  const per = 1 / scale;
+  for (let z = 0; z < size; z++) {
+    chance[z] *= per;
+    kin[z] *= per;
+  }
+  const unknown = Float64Array.from(LIFE_FORMS, (_, form) => items.reduce((product, item) => product * (0.7 * item.background[form] + 0.3 * item.even), 1 / scale));
+  return { name, doubt, members, scale, chance, gone: gone.map((g) => g / scale), unknown, kin, cross: crossBlockChance(model, doubt, items, scale) };
 }
 
 /** Log likelihood of one plant with one observation left out: only its block is reckoned again. */
 export function taxonLogWithout(judgement: Judgement, taxon: number, observation: number): number {
-  const { model, evidence, blocks, log } = judgement;
+  const { model, evidence, blocks, weight, likelihoods } = judgement;
   const item = evidence[observation];
   const block = item && blocks.get(item.block);
-  if (!block) return judgement.taxonLog[taxon];
+  if (!block) return taxonLog(likelihoods, taxon);
   const left = block.members.filter((i) => i !== observation).map((i) => evidence[i] as Evidence);
-  const [from, to] = [model.firstCondition[taxon], model.firstCondition[taxon + 1]];
-  const own = Array.from({ length: to - from }, (_, k) => log[from + k] - block.log[from + k] + blockLogAt(model, block.doubt, left, from + k));
-  return logSum(own, 0, own.length);
+  let sum = 0;
+  for (let z = model.firstCondition[taxon]; z < model.firstCondition[taxon + 1]; z++) sum += (weight[z] / block.chance[z]) * blockChanceAt(model, block.doubt, left, z);
+  return Math.log(sum) + likelihoods.scaleLog - Math.log(block.scale);
 }
 
-function sumConditions(model: Model, log: Float64Array): Float64Array {
+function sumConditions(model: Model, weight: Float64Array): Float64Array {
   const sums = new Float64Array(model.flora.taxa.length);
-  for (let t = 0; t < sums.length; t++) sums[t] = logSum(log, model.firstCondition[t], model.firstCondition[t + 1]);
+  for (let z = 0; z < weight.length; z++) sums[model.conditionTaxon[z]] += weight[z];
   return sums;
 }
 
 /**
- * The unknown plant: of some life form with states from the widened background, or an unlisted relative of a
+ * Likelihood of the unknown plant: of some life form with states from the widened background, or an unlisted relative of a
  * plant held, which keeps most of that plant's states. It keeps to one of these throughout.
+ * @param kinTotal likelihood of such relatives, all conditions together
  */
-function unknownLikelihood(model: Model, kin: Float64Array, blocks: Block[]): { log: number; parts: UnknownParts } {
-  const counts = new Float64Array(LIFE_FORMS.length);
-  for (const form of model.taxonLifeForm) counts[form]++;
-  const n = model.flora.taxa.length;
-  const formLog = Float64Array.from(counts, (count, form) => Math.log(((1 - KIN_SHARE) * Math.max(count, 0.5)) / n) + blocks.reduce((sum, b) => sum + b.logUnknown[form], 0));
-  const kinLog = sumConditions(model, kin).map((value) => value + Math.log(KIN_SHARE / n));
-  const all = [...formLog, ...kinLog];
-  const log = logSum(all, 0, all.length);
-  const share = (value: number) => Math.exp(value - log);
-  return { log, parts: { byForm: formLog.map(share), kin: kinLog.map(share) } };
+function unknownLikelihood(model: Model, kinTotal: number, blocks: Block[]): { byForm: Float64Array; chance: number } {
+  const plants = model.flora.taxa.length;
+  const byForm = model.plantsOfForm.map((count, form) => blocks.reduce((product, b) => product * b.unknown[form], ((1 - KIN_SHARE) * Math.max(count, 0.5)) / plants));
+  return { byForm, chance: total(byForm) + (kinTotal * KIN_SHARE) / plants };
+}
+
+/** What the unknown plant may be, as shares of it. */
+function unknownPartsOf(model: Model, kin: Float64Array, { byForm, chance }: { byForm: Float64Array; chance: number }): UnknownParts {
+  const plants = model.flora.taxa.length;
+  return { byForm: byForm.map((value) => value / chance), kin: sumConditions(model, kin).map((value) => (value * KIN_SHARE) / plants / chance) };
+}
+
+function total(values: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < values.length; i++) sum += values[i];
+  return sum;
 }
 
 /** District status × confirmed here × setting × findable now, with a floor for every plant; a newcomer is never ruled out. */
 function localPrior(model: Model, given: Case, status: Status[], findable: Float64Array): Float64Array {
   const observed = new Set(given.observations.map((o) => o.character));
   const settings = Object.entries(given.setting).filter(([character]) => !observed.has(character) && model.characterIndex.has(character));
-  const weights = model.flora.taxa.map((taxon, t) => {
-    let weight = STATUS_WEIGHT[status[t]] * (1 + Math.log1p(given.confirmed[taxon.name] ?? 0)) * findable[t];
+  const weights = new Float64Array(model.flora.taxa.length).map((_, t) => {
+    let weight = STATUS_WEIGHT[status[t]] * findable[t];
     for (const [character, states] of settings) weight *= settingWeight(model, t, character, states);
     return weight;
   });
-  const floor = 0.02 * (weights.reduce((a, b) => a + b, 0) / weights.length);
-  const total = weights.reduce((a, b) => a + Math.max(b, floor), 0);
-  return Float64Array.from(weights, (w) => ((1 - UNKNOWN_PRIOR) * Math.max(w, floor)) / total);
+  for (const [name, times] of Object.entries(given.confirmed)) {
+    const taxon = model.taxonIndex.get(name);
+    if (taxon !== undefined) weights[taxon] *= 1 + Math.log1p(times);
+  }
+  const floor = 0.02 * (total(weights) / weights.length);
+  const floored = weights.map((w) => Math.max(w, floor));
+  const all = total(floored);
+  return floored.map((w) => ((1 - UNKNOWN_PRIOR) * w) / all);
 }
 
 function settingWeight(model: Model, taxon: number, character: string, states: string[]): number {
@@ -306,65 +339,67 @@ function settingWeight(model: Model, taxon: number, character: string, states: s
   return SETTING_FLOOR + (1 - SETTING_FLOOR) * share;
 }
 
-/** Posterior over the plants, their crosses and the unknown plant, from log likelihoods and a prior of the plants. */
-export function posterior(model: Model, { taxonLog, unknownLog, crossLog }: Likelihoods, prior: Float64Array, keptSide: Uint8Array): Posterior {
-  const unknown = unknownLog + Math.log(UNKNOWN_PRIOR);
-  const taxa = taxonLog.map((log, t) => log + Math.log(prior[t]));
-  const crosses = crossLog.map((log, x) => log + Math.log(crossPrior(prior, model.crosses[x])));
-  const max = Math.max(unknown, largest(taxa), largest(crosses));
-  const rest = Math.exp(unknown - max);
-  let total = rest;
-  for (const shares of [taxa, crosses]) {
-    for (let i = 0; i < shares.length; i++) {
-      shares[i] = Math.exp(shares[i] - max);
-      total += shares[i];
-    }
-  }
-  let kept = rest / total;
+/** Posterior over the plants, their crosses and the unknown plant, from likelihoods and a prior of the plants. */
+export function posterior(model: Model, likelihoods: Likelihoods, prior: Float64Array, keptSide: Uint8Array): Posterior {
+  const unknown = likelihoods.unknown * UNKNOWN_PRIOR;
+  const taxa = likelihoods.taxa.slice();
+  const crosses = likelihoods.crosses.slice();
+  let all = unknown;
+  for (let t = 0; t < taxa.length; t++) all += taxa[t] *= prior[t];
+  for (let x = 0; x < crosses.length; x++) all += crosses[x] *= crossPrior(prior, model.crosses[x]);
+  let kept = unknown / all;
   for (let t = 0; t < taxa.length; t++) {
-    taxa[t] /= total;
+    taxa[t] /= all;
     if (keptSide[t]) kept += taxa[t];
   }
   for (let x = 0; x < crosses.length; x++) {
-    crosses[x] /= total;
+    crosses[x] /= all;
     const [a, b] = model.crosses[x].parents;
     if (keptSide[a] || keptSide[b]) kept += crosses[x];
   }
-  return { taxa, crosses, unknown: rest / total, keptSide: kept };
+  return { taxa, crosses, unknown: unknown / all, keptSide: kept };
 }
-
-const largest = (values: Float64Array): number => values.reduce((a, b) => Math.max(a, b), Number.NEGATIVE_INFINITY);
 
 /**
- * Log likelihoods with some observations left out: whole blocks or single observations.
+ * Likelihoods with some observations left out: whole blocks or single observations. Only what a changed block said is taken
+ * out and said anew.
  * @param dropped indices of the observations left out
+ * @returns also `weightAt`, the likelihood of a condition
  */
-export function without(judgement: Judgement, dropped: Set<number>): Likelihoods {
-  const { model } = judgement;
-  const log = judgement.log.slice();
-  const kin = judgement.kin.slice();
+export function without(judgement: Judgement, dropped: Set<number>): Likelihoods & { weightAt: (z: number) => number } {
+  const { model, weight, kin } = judgement;
   const blocks: Block[] = [];
+  const changed: { was: Block; now: Block | null }[] = [];
   for (const block of judgement.blocks.values()) {
     const left = block.members.filter((i) => !dropped.has(i));
-    if (left.length === block.members.length) {
-      blocks.push(block);
-      continue;
-    }
-    // Only what a changed block said is taken out again and said anew.
-    const kept = left.length > 0 ? blockOf(model, block.name, left.map((i) => judgement.evidence[i] as Evidence), left) : null;
-    for (let z = 0; z < log.length; z++) {
-      log[z] += (kept ? kept.log[z] : 0) - block.log[z];
-      kin[z] += (kept ? kept.logKin[z] : 0) - block.logKin[z];
-    }
-    if (kept) blocks.push(kept);
+    const now = left.length === block.members.length ? block : left.length > 0 ? blockOf(model, block.name, left.map((i) => judgement.evidence[i] as Evidence), left) : null;
+    if (now !== block) changed.push({ was: block, now });
+    if (now) blocks.push(now);
   }
-  return { taxonLog: sumConditions(model, log), log, unknownLog: unknownLikelihood(model, kin, blocks).log, crossLog: crossLogOf(model, judgement.crossStage, blocks) };
+  const taxa = new Float64Array(model.flora.taxa.length);
+  let kinTotal = 0;
+  for (let z = 0; z < weight.length; z++) {
+    taxa[model.conditionTaxon[z]] += weightAt(z);
+    let ofKin = kin[z];
+    for (const { was, now } of changed) ofKin *= (now ? now.kin[z] : 1) / was.kin[z];
+    kinTotal += ofKin;
+  }
+  return { taxa, unknown: unknownLikelihood(model, kinTotal, blocks).chance, crosses: crossChanceOf(model, judgement.crossStage, blocks), scaleLog: scaleLogOf(blocks), weightAt };
+
+  function weightAt(z: number): number {
+    let own = weight[z];
+    for (const { was, now } of changed) own *= (now ? now.chance[z] : 1) / was.chance[z];
+    return own;
+  }
 }
+
+/** Share of a condition within its plant, after the evidence. */
+export const conditionShare = ({ model, weight, likelihoods }: Judgement, z: number): number => weight[z] / likelihoods.taxa[model.conditionTaxon[z]];
 
 /** The stage that a plant, if it is this one, most likely stands in. */
 export function likeliestStage(judgement: Judgement, taxon: number): (typeof STAGES)[number] {
-  const { model, conditionShare } = judgement;
+  const { model, weight } = judgement;
   let best = model.firstCondition[taxon];
-  for (let z = best; z < model.firstCondition[taxon + 1]; z++) if (conditionShare[z] > conditionShare[best]) best = z;
+  for (let z = best; z < model.firstCondition[taxon + 1]; z++) if (weight[z] > weight[best]) best = z;
   return STAGES[model.conditions[best].stage];
 }

@@ -1,6 +1,6 @@
 import { STAGES } from "./flora-types";
 import { describeScore, plainName, stateName } from "./explain";
-import { recordingOf } from "./model";
+import { answersAt, recordingOf } from "./model";
 import { foreseeChecks } from "./next-check";
 import { type Judgement, likeliestStage } from "./posterior";
 import { likeness } from "./twins";
@@ -64,9 +64,7 @@ function rivalsOf(judgement: Judgement, taxon: number): { taxon: number; share: 
 /** Chances of the answers of one plant at its likeliest stage, none of them nothing. */
 function rowOf(judgement: Judgement, taxon: number, c: number): Float64Array {
   const { model } = judgement;
-  const n = model.answers[c];
-  const z = model.firstCondition[taxon] + STAGES.indexOf(likeliestStage(judgement, taxon));
-  return Float64Array.from(model.table[c].subarray(z * n, z * n + n), (p) => Math.max(p, 1e-3));
+  return Float64Array.from(answersAt(model, taxon, c, STAGES.indexOf(likeliestStage(judgement, taxon))), (p) => Math.max(p, 1e-3));
 }
 
 function answerWords(judgement: Judgement, c: number, answer: number): string {

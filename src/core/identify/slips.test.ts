@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { currentFlora, loadList } from "@/flora/load";
 import { readNotes } from "@/flora/read-notes";
 import { seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
-import { buildModel, caseSchema, type Case, decide, identify, judge, type Model } from "./index";
+import { answersAt, buildModel, caseSchema, type Case, decide, identify, judge, type Model } from "./index";
 import { slipsOf } from "./slips";
 
 const tiny = buildModel(tinyFlora());
@@ -42,7 +42,7 @@ describe("answers worth a second look", () => {
       if (before.flat.taxa[best] < 0.9) continue;
       const wrong = given.observations.findIndex((o) => o.states?.length === 1 && o.character !== "plant-kind" && !o.of);
       const character = flora.characters[model.characterIndex.get(given.observations[wrong]?.character) ?? -1];
-      const row = character && model.table[model.characterIndex.get(character.id) as number].subarray(model.firstCondition[best] * character.states.length, (model.firstCondition[best] + 1) * character.states.length);
+      const row = character && answersAt(model, best, model.characterIndex.get(character.id) as number, 0);
       if (!row) continue;
       const unlikely = character.states[row.indexOf(Math.min(...row))].id;
       tried++;

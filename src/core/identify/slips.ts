@@ -1,6 +1,7 @@
+import { largestFirst } from "./largest";
 import { argMax, groupGate, KEEP_SHARE, type VerdictResult } from "./verdict";
 import type { Evidence } from "./evidence";
-import { guardedWithout, type Judgement, type Likelihoods, posterior, taxonLogWithout, without } from "./posterior";
+import { guardedWithout, type Judgement, type Likelihoods, posterior, taxonLog, taxonLogWithout, without } from "./posterior";
 
 /** An answer that deserves a second look. */
 export interface Slip {
@@ -26,7 +27,7 @@ const AGAINST = 5;
 export function slipsOf(judgement: Judgement, result: VerdictResult): Slip[] {
   const telling = judgement.evidence.flatMap((item, i) => (item ? [i] : []));
   const settled = result.verdict === "clear" || result.verdict === "keep";
-  const first = [...judgement.flat.taxa.keys()].sort((a, b) => judgement.flat.taxa[b] - judgement.flat.taxa[a]).slice(0, LOOKED_AT);
+  const first = largestFirst(judgement.flat.taxa, LOOKED_AT);
   return telling.flatMap((i): Slip[] => {
     // Leaving one out costs a pass over the flora: it is spared where nothing can hang on it and it goes against none of those that fit best.
     if (!settled && !first.some((t) => isAgainst(judgement, judgement.evidence[i] as Evidence, t, taxonLogWithout(judgement, t, i)))) return [];
@@ -49,11 +50,11 @@ function standsAlone(judgement: Judgement, rest: Likelihoods, observation: numbe
   const agreed = argMax(taxa);
   const item = evidence[observation];
   if (!item || taxa[agreed] < OTHERS_AGREE) return false;
-  return isAgainst(judgement, item, agreed, rest.taxonLog[agreed]);
+  return isAgainst(judgement, item, agreed, taxonLog(rest, agreed));
 }
 
 /** True where an answer is far likelier of any other than of this plant. */
 function isAgainst(judgement: Judgement, item: Evidence, taxon: number, logWithout: number): boolean {
-  const own = Math.exp(judgement.taxonLog[taxon] - logWithout);
+  const own = Math.exp(taxonLog(judgement.likelihoods, taxon) - logWithout);
   return own * AGAINST < Math.max(item.even, item.background[judgement.model.taxonLifeForm[taxon]]);
 }

@@ -1,5 +1,5 @@
 import { STAGES, type Stage } from "./flora-types";
-import { type Model, recordingOf, usuallySeen } from "./model";
+import { answersAt, type Model, recordingOf, usuallySeen } from "./model";
 import { type Climate, stageBegins } from "./season";
 
 /** Looks that a person makes before naming a plant. */
@@ -14,13 +14,6 @@ export interface Parting {
   /** bits that the answer tells about which of the plants it is, from 0 to log₂ of their number */
   bits: number;
   seconds: number;
-}
-
-/** The chance of each answer to a character for a plant at a stage, from a sure observer, in its first form. */
-function rowAt(model: Model, taxon: number, c: number, stage: Stage): Float32Array {
-  const n = model.answers[c];
-  const z = model.firstCondition[taxon] + STAGES.indexOf(stage);
-  return model.table[c].subarray(z * n, z * n + n);
 }
 
 /** True where a plant has the part, the flora says how it looks, and this stage shows it. */
@@ -39,7 +32,7 @@ export function likeness(model: Model, a: number, b: number, stage: Stage): numb
   let parts = 0;
   for (const c of model.flora.characters.keys()) {
     if (!shows(model, a, c, stage) || !shows(model, b, c, stage)) continue;
-    const [first, second] = [rowAt(model, a, c, stage), rowAt(model, b, c, stage)];
+    const [first, second] = [answersAt(model, a, c, STAGES.indexOf(stage)), answersAt(model, b, c, STAGES.indexOf(stage))];
     let affinity = 0;
     let masses = [0, 0];
     for (let o = 0; o < first.length; o++) {
@@ -102,7 +95,7 @@ export function partingChecks(model: Model, taxa: number[], stage: Stage): Parti
   const found: Parting[] = [];
   for (const [c, { seconds }] of model.flora.characters.entries()) {
     if (!taxa.every((t) => shows(model, t, c, stage))) continue;
-    const rows = taxa.map((t) => rowAt(model, t, c, stage));
+    const rows = taxa.map((t) => answersAt(model, t, c, STAGES.indexOf(stage)));
     let bits = 0;
     for (let o = 0; o < rows[0].length; o++) {
       const mean = rows.reduce((sum, row) => sum + row[o], 0) / rows.length;
