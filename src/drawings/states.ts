@@ -230,6 +230,7 @@ const DRAWINGS: Record<string, Draw> = {
   "fruit-kind": (s) => fruit(s),
   "fruit-colour": (s) => all(tinted(({ red: "red", orange: "orange", black: "black", blue: "blue", green: "green", white: "white", brown: "brown", silver: "silver" } as const)[s as "red"]), COLOUR_MARK[s] ?? [], FRUIT_MARKS[s] ?? []),
   "split-fruit": (s) => splitFruit(s),
+  "fruit-ribs": seedRibs,
   "fruit-core": (s) => (s === "core" ? all(fruit("bramble"), area(straight([[56, 10], [64, 10], [63, 26], [57, 26]], true), "white")) : all(fruit("bramble").slice(1), area(ellipse(60, 28, 13, 5), "paper"), area(smoothClosed([[18, 44], [26, 44], [30, 62], [22, 74], [14, 62]]), "white"))),
   "pod-hair": (s) => pod(s as "none"),
   "fruit-place": (s) => all(outline(straight([[60, 94], [60, 8]])), s === "axils" ? [24, 46, 68].flatMap((y) => [...drawLeaf({ shape: "lance", veins: false }, [60, y], 32, 70), ...drawLeaf({ shape: "lance", veins: false }, [60, y], 32, -70), area(circle(68, y - 7, 5), "straw"), area(circle(52, y - 7, 5), "straw")]) : all([50, 60, 70, 55, 65].map((x, i) => area(circle(x, 10 + (i > 2 ? 9 : i === 1 ? 0 : 3), 5), "straw")), [40, 62].flatMap((y) => [...drawLeaf({ shape: "lance", veins: false }, [60, y], 32, 66), ...drawLeaf({ shape: "lance", veins: false }, [60, y], 32, -66)]))),
@@ -337,6 +338,14 @@ function splitFruit(state: string): Shape[] {
   if (state === "corky") return all(area(rectangle(38, 18, 44, 60), "straw"), [44, 52, 60, 68, 76].map((x) => area(ellipse(x, 48, 3.6, 28), "pale")), [52, 68].map((x) => outline(straight([[x, 18], [x - 3 + (x > 60 ? 6 : 0), 4]]))));
   if (state === "winged") return all(area(smoothClosed([[60, 14], [70, 50], [60, 86], [50, 50]]), "straw"), [-1, 1].flatMap((s) => [area(smoothClosed([[60 + s * 6, 22], [60 + s * 30, 34], [60 + s * 32, 62], [60 + s * 6, 80]]), "white"), inner(smooth([[60 + s * 4, 24], [60 + s * 12, 50], [60 + s * 4, 78]]))]));
   return all(area(smoothClosed([[60, 14], [82, 34], [82, 66], [60, 86], [38, 66], [38, 34]]), "straw"), [44, 52, 60, 68, 76].map((x) => ({ ...outline(smooth([[60 + (x - 60) * 0.4, 18], [x, 50], [60 + (x - 60) * 0.4, 82]])), width: 2 })));
+}
+
+/** Half of a double seed from its back: pale ribs upon the brown ground of the grooves. */
+function seedRibs(state: string): Shape[] {
+  const half = state === "wide" ? 4.2 : 1.8;
+  const bulge = (x: number) => 60 + (x - 60) * 0.34;
+  const ribs = [36, 48, 60, 72, 84].map((x) => area(smoothClosed([[bulge(x), 14], [x + half, 40], [x + half, 58], [bulge(x), 86], [x - half, 58], [x - half, 40]]), "pale"));
+  return all(area(smoothClosed([[60, 10], [88, 32], [91, 60], [60, 90], [29, 60], [32, 32]]), "brown"), ribs);
 }
 
 /** The picture of a state, or null where there is none: a smell, a measure. */
