@@ -1,6 +1,7 @@
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { buildModel, caseSchema, identify, type Model } from "@/core/identify";
+import { looksSuffice } from "@/core/trials/separable";
 import { currentFlora, FLORA_ROOT, loadList } from "@/flora/load";
 import { type FieldNote, readNotes } from "@/flora/read-notes";
 import { printJson, run } from "./output";
@@ -12,6 +13,9 @@ interface Figures {
   wronglyCleared: number;
   clearable: number;
   cleared: number;
+  /** of the clearable, those whose looks could lead to Clear at all, and how many of these were cleared; first runs were counted without */
+  looksSuffice?: number;
+  looksSufficeCleared?: number;
   unknownNamed: number;
 }
 
@@ -50,26 +54,33 @@ function together(lots: Figures[]): Figures {
   };
 }
 
+function isTarget(status: string | null): boolean {
+  return status === "target" || status === "watch";
+}
+
 function answer(model: Model, list: ReturnType<typeof loadList>, note: FieldNote) {
   const given = caseSchema.parse({ id: note.id, day: note.day, stage: note.stage, list: list.status, actions: list.actions, observations: note.observations });
   const result = identify(model, given);
   const order = result.candidatesFlat.map((c) => c.taxon);
   const rank = note.truth ? order.indexOf(note.truth) + 1 : 0;
   const status = note.truth ? (list.status[note.truth] ?? "kept") : null;
-  return { note, rank, got: order[0], probability: result.candidatesFlat[0].probability, unknown: result.unknown, verdict: result.verdict, named: result.named, status };
+  const suffices = isTarget(status) && given.stage ? looksSuffice(model, given, model.taxonIndex.get(note.truth as string) as number, given.stage) : false;
+  return { note, suffices, rank, got: order[0], probability: result.candidatesFlat[0].probability, unknown: result.unknown, verdict: result.verdict, named: result.named, status };
 }
 
 function figures(results: ReturnType<typeof answer>[]): Figures {
   const held = results.filter((r) => r.note.truth);
-  const target = (r: (typeof results)[number]) => r.status === "target" || r.status === "watch";
-  const clearable = held.filter(target);
+  const clearable = held.filter((r) => isTarget(r.status));
+  const sufficient = clearable.filter((r) => r.suffices);
   return {
     named: held.length,
     top1: share(held, (r) => r.rank === 1),
     top3: share(held, (r) => r.rank >= 1 && r.rank <= 3),
-    wronglyCleared: results.filter((r) => r.verdict === "clear" && !target(r)).length,
+    wronglyCleared: results.filter((r) => r.verdict === "clear" && !isTarget(r.status)).length,
     clearable: clearable.length,
     cleared: clearable.filter((r) => r.verdict === "clear").length,
+    looksSuffice: sufficient.length,
+    looksSufficeCleared: sufficient.filter((r) => r.verdict === "clear").length,
     unknownNamed: results.filter((r) => !r.note.truth && r.named).length,
   };
 }

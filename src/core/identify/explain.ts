@@ -5,6 +5,7 @@ import { largestFirst } from "./largest";
 import { recordingOf, scoreFor } from "./model";
 import type { Check } from "./next-check";
 import { type Judgement, likeliestStage, taxonLog, taxonLogWithout } from "./posterior";
+import type { OpenTwin } from "./open-twins";
 import type { VerdictResult } from "./verdict";
 
 /** The name that a scout would use: the first common name, else the accepted one. */
@@ -120,6 +121,14 @@ function heldByGuard(judgement: Judgement, { stillFit, limit }: VerdictResult): 
   return looks === 0 ? "" : ` Of ${plainName(judgement, stillFit[0])} ${looks === 1 ? "one of these looks is" : `${looks} of these looks are`} not recorded, so it cannot be ruled out by that.`;
 }
 
+/** Why a target is held for a twin that the flora does not hold, and what would settle it. */
+function unheldReason(judgement: Judgement, name: string, open: OpenTwin[]): string {
+  const twins = [...new Set(open.map((o) => o.twin.common))].join(" and ");
+  const looks = [...new Set(open.flatMap((o) => o.looks))].map((c) => judgement.model.flora.characters[c].name.toLowerCase());
+  const settle = looks.length > 0 ? `Look at this first: ${looks.join(", ")}.` : "What was seen does not part the two: get a second opinion before acting.";
+  return `${name} fits, but ${twins} is taken for it, and this flora does not hold it. ${settle}`;
+}
+
 /** The verdict in a scout's words: reason first, then the one thing to do. */
 export function verdictReason(judgement: Judgement, result: VerdictResult): string {
   const name = result.about >= 0 ? plainName(judgement, result.about) : "";
@@ -136,6 +145,7 @@ export function verdictReason(judgement: Judgement, result: VerdictResult): stri
   if (result.verdict === "unknown") return "Nothing in this flora fits well. Take a specimen and pictures, and ask for a second opinion.";
   if (result.verdict === "hold") {
     if (result.leansOn) return `${name} fits, but only on the strength of one kind of look (${result.leansOn.replace(/-/g, " ")}). Look at something else before acting.`;
+    if (result.openTwins.length > 0) return unheldReason(judgement, name, result.openTwins);
     const names = result.stillFit.slice(0, 2).map((t) => plainName(judgement, t));
     if (names.length === 0 && result.crossFits >= 0) return `A cross of ${judgement.model.crosses[result.crossFits].parents.map((t) => plainName(judgement, t)).join(" and ")} still fits, and is kept as its kept parent is.`;
     if (names.length === 0) return "A plant that is not in this flora still fits too well. Look at more before acting.";

@@ -110,6 +110,8 @@ export interface Pair {
   mistake: string;
   /** why nothing recorded separates the two; such a pair is counted, and not a fault of the files */
   inseparable?: string;
+  /** where the flora holds `a` alone: the other plant, of which nothing is known but what parts it from `a` */
+  unheld?: { name: string; common: string };
   /** found by the simulation alone: nobody has said that people confuse the two */
   found?: true;
 }

@@ -14,5 +14,5 @@ export { likeness, type Parting, partingChecks, partLater, type Peril, perils, t
 export { type Refutation, refutingChecks } from "./refute";
 export { type Month, replayMonth } from "./replay";
 export { type Slip, slipsOf } from "./slips";
-export { usualState, type Where } from "./usual";
+export { usualLook, usualState, type Where } from "./usual";
 export { decide, keptLimit, topOnSide, type Verdict, type VerdictResult } from "./verdict";

@@ -4,6 +4,7 @@ import { type Cross, crossesOf } from "./crosses";
 import { classEdges, cumulative, type FourPoints, minimumWidth } from "./measures";
 import { confusionTable, grossErrorRate } from "./observer";
 import { scoredStage, seenOn } from "./seen";
+import { type UnheldTwin, unheldTwins } from "./unheld";
 
 export type Recording = "recorded" | "not-recorded" | "not-applicable";
 const RECORDING: Recording[] = ["recorded", "not-recorded", "not-applicable"];
@@ -60,6 +61,8 @@ export interface Model {
   kinShares: Map<string, KinShares>[];
   /** the crosses that may stand there */
   crosses: Cross[];
+  /** of each plant, the twins that are listed though the flora does not hold them */
+  unheld: UnheldTwin[][];
 }
 
 interface KinShares {
@@ -114,6 +117,7 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
     measuredScores: measured,
     kinShares: flora.characters.map(() => new Map()),
     crosses: crossesOf(flora),
+    unheld: unheldTwins(flora),
   };
   for (const c of flora.characters.keys()) {
     model.kinShares[c] = sharesOfKin(model, c);

@@ -4,7 +4,7 @@ import { largestFirst } from "./largest";
 import { answersAt, applies, type Model, hasPart, recordingOf, variesWithCondition } from "./model";
 import { conditionShare, type Judgement, likeliestStage, type Posterior, soundShare } from "./posterior";
 import { stageBegins } from "./season";
-import { GROUP_SHARE, KEEP_SHARE, keptLimit, topOnSide } from "./verdict";
+import { GROUP_SHARE, KEEP_SHARE, keptLimit, looksBeforeClear, topOnSide } from "./verdict";
 
 export interface Check {
   character: number;
@@ -19,6 +19,8 @@ export interface Check {
   seconds: number;
   /** share of what still fits that carries the part */
   carried: number;
+  /** asked before anything else towards an action: it parts what is found from a twin that the flora does not hold */
+  first?: true;
   /** a caution to show with the question */
   caution?: "gloves";
 }
@@ -115,6 +117,7 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
   const active = activePlants(judgement, only);
   const answered = new Set(judgement.case.observations.map((o) => o.character));
   const harm = contactShare(judgement);
+  const wanted = new Set(only ? [] : looksBeforeClear(judgement));
   const checks: Check[] = [];
   judgement.model.flora.characters.forEach((character, c) => {
     if (character.compares || answered.has(character.id) || !character.kit.every((k) => judgement.case.kit.includes(k)) || ruledOut(judgement, c)) return;
@@ -123,7 +126,7 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
     const { carried, visible } = standing(judgement, active, c);
     if (carried < APPLIES_SHARE.name || visible < VISIBLE_SHARE) return;
     const gain = gainOf(judgement, active, c);
-    if (only || gain.bits > 1e-4) checks.push({ character: c, seconds: character.seconds, carried, ...gain, ...(caution ? { caution } : {}) });
+    if (only || gain.bits > 1e-4 || wanted.has(c)) checks.push({ character: c, seconds: character.seconds, carried, ...gain, ...(wanted.has(c) ? { first: true as const } : {}), ...(caution ? { caution } : {}) });
   });
   return checks;
 }
@@ -147,7 +150,8 @@ export function worthTowardsAction(judgement: Judgement, check: Check): number {
 export const mostlyCarried = (checks: Check[]): Check[] => checks.filter((check) => check.carried >= APPLIES_SHARE.action);
 
 export function towardsAction(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
-  return order(judgement, mostlyCarried(checks), lens, (check) => worthTowardsAction(judgement, check), OVERHEAD_SECONDS.action);
+  const ordered = order(judgement, mostlyCarried(checks), lens, (check) => worthTowardsAction(judgement, check), OVERHEAD_SECONDS.action);
+  return [...ordered.filter((check) => check.first), ...ordered.filter((check) => !check.first)];
 }
 
 function order(judgement: Judgement, checks: Check[], lens: Lens, value: (check: Check) => number, overheadSeconds: number): Check[] {

@@ -1,3 +1,4 @@
+import type { Observation } from "./case";
 import type { Position, Stage } from "./flora-types";
 import { type Model, recordingOf, scoreFor, usuallySeen } from "./model";
 
@@ -18,4 +19,15 @@ export function usualState(model: Model, taxon: number, character: string, stage
   if (!shares) return null;
   const best = shares.indexOf(Math.max(...shares));
   return shares[best] >= USUAL_SHARE ? model.flora.characters[c].states[best].id : null;
+}
+
+/** One part as it usually is on a plant at a stage; null where that is not recorded, not seen then, or varies too much to be usual. */
+export function usualLook(model: Model, taxon: number, c: number, stage: Stage): Observation | null {
+  const character = model.flora.characters[c];
+  if (character.compares || !usuallySeen(model, taxon, c, stage) || recordingOf(model, taxon, c) !== "recorded") return null;
+  const look = { character: character.id, answer: "seen" as const, join: "any" as const, sure: "sure" as const };
+  const points = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id)?.points;
+  if (points) return { ...look, value: (points[1] + points[2]) / 2 };
+  const state = usualState(model, taxon, character.id, stage);
+  return state ? { ...look, states: [state] } : null;
 }

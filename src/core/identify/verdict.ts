@@ -1,5 +1,6 @@
 import type { Costs } from "./case";
 import { crossKept } from "./hybrids";
+import { type OpenTwin, openTwins } from "./open-twins";
 import { guardedWithout, type Judgement, type Posterior } from "./posterior";
 
 export type Verdict = "clear" | "hold" | "keep" | "open" | "unknown";
@@ -21,6 +22,8 @@ export interface VerdictResult {
   crossFits: number;
   /** the block without which the kept side would come back, if that is what stops a clear verdict */
   leansOn: string | null;
+  /** listed twins that the flora does not hold and that stand between a target and a clear verdict */
+  openTwins: OpenTwin[];
 }
 
 const HIGHEST_LIMIT = 0.02;
@@ -45,7 +48,7 @@ export function decide(judgement: Judgement): VerdictResult {
   const top = argMax(local.taxa);
   const stillFit = [...keptAbove(judgement, limit)];
   const names = (t: number) => t >= 0 && Math.min(local.taxa[t], flat.taxa[t]) >= KEEP_SHARE;
-  const base = { limit, about: top, named: false, group: null, reportFirst: false, stillFit, crossFits: keptCrossAbove(judgement, limit / 2), leansOn: null };
+  const base = { limit, about: top, named: false, group: null, reportFirst: false, stillFit, crossFits: keptCrossAbove(judgement, limit / 2), leansOn: null, openTwins: [] };
   if (telling > 0 && local.unknown >= UNKNOWN_SHARE && flat.unknown >= UNKNOWN_SHARE) return { ...base, verdict: "unknown", about: -1 };
   if (telling > 0 && local.keptSide >= KEEP_SHARE && flat.keptSide >= KEEP_SHARE) {
     const about = topOnSide(judgement, 1);
@@ -55,12 +58,30 @@ export function decide(judgement: Judgement): VerdictResult {
   if (gates[0] && gates[0] === gates[1]) {
     const leansOn = weakBlock(judgement, limit);
     const about = topOnSide(judgement, 0);
+    const open = leansOn ? [] : twinsInTheWay(judgement, gates[0]);
+    if (open.length > 0) return { ...base, verdict: "hold", about, openTwins: open };
     if (!leansOn) return { ...base, verdict: "clear", about, named: names(about), group: gates[0], reportFirst: status[about] === "watch" };
     return { ...base, verdict: "hold", about, leansOn };
   }
   const targetSide = 1 - Math.max(local.keptSide, flat.keptSide);
   if (telling >= FEWEST_TO_HOLD && targetSide >= 0.3) return { ...base, verdict: "hold", about: topOnSide(judgement, 0) };
   return { ...base, verdict: "open" };
+}
+
+/** Below this share of what is found a target of the group is not asked about its unheld twins. */
+const WORTH_ASKING = 0.05;
+
+function twinsInTheWay(judgement: Judgement, group: string): OpenTwin[] {
+  const { local, flat, model } = judgement;
+  const found = [...model.unheld.keys()].filter((t) => model.unheld[t].length > 0 && !judgement.keptSide[t] && judgement.group[t] === group && Math.max(local.taxa[t], flat.taxa[t]) >= WORTH_ASKING);
+  return found.flatMap((t) => openTwins(judgement, t));
+}
+
+/** Looks that a target which would else be clear must still pass, for the sake of twins that the flora does not hold. */
+export function looksBeforeClear(judgement: Judgement): number[] {
+  const limit = keptLimit(judgement.case.costs);
+  const gates = [judgement.guarded.local, judgement.guarded.flat].map((p) => groupGate(judgement, p, limit));
+  return gates[0] && gates[0] === gates[1] ? twinsInTheWay(judgement, gates[0]).flatMap((open) => open.looks) : [];
 }
 
 /** The action group that holds the target side, if the kept side is under the limit; else null. */

@@ -1,16 +1,17 @@
-import { type Case, decide, judge, type Model, type Observation, recordingOf, scoreFor, type Stage, usuallySeen, usualState } from "../identify";
+import { type Case, decide, judge, type Model, type Observation, type Stage, usualLook } from "../identify";
 
 /** Every part that is recorded for a plant and can be seen at a stage, each as it usually is there; what varies too much to be usual is left out. */
-export function usualLooks(model: Model, taxon: number, stage: Stage): Observation[] {
-  const form = model.flora.taxa[taxon].forms[0].id;
-  return model.flora.characters.flatMap((character, c): Observation[] => {
-    if (character.compares || !usuallySeen(model, taxon, c, stage) || recordingOf(model, taxon, c) !== "recorded") return [];
-    const look = { character: character.id, answer: "seen" as const, join: "any" as const, sure: "sure" as const };
-    const points = scoreFor(model, taxon, c, stage, undefined, form)?.points;
-    if (points) return [{ ...look, value: (points[1] + points[2]) / 2 }];
-    const state = usualState(model, taxon, character.id, stage);
-    return state ? [{ ...look, states: [state] }] : [];
-  });
+export const usualLooks = (model: Model, taxon: number, stage: Stage): Observation[] => [...model.flora.characters.keys()].flatMap((c) => usualLook(model, taxon, c, stage) ?? []);
+
+/**
+ * True where the parts that were looked at could lead to Clear at all: where each of them as it usually is on the plant, seen
+ * without an error, would. A note that leaves out what parts a target from its kept twins must not be cleared by any engine.
+ * @param given the case as it was seen
+ * @param taxon the target that it is
+ */
+export function looksSuffice(model: Model, given: Case, taxon: number, stage: Stage): boolean {
+  const observations = given.observations.map((o) => usualLook(model, taxon, model.characterIndex.get(o.character) as number, stage) ?? o);
+  return decide(judge(model, { ...given, observations })).verdict === "clear";
 }
 
 /**

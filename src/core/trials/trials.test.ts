@@ -2,12 +2,13 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { tinyFlora } from "../../../tests/support/tiny-flora";
 import { buildModel, judge } from "../identify";
+import { currentFlora } from "@/flora/load";
 import { seededChance } from "../random";
 import { figuresOf } from "./figures";
 import { drawDay, perturb, SimulatedPlant } from "./plants";
 import { removeTaxon } from "./run-trials";
 import { Scout } from "./scout";
-import { isSeparable, usualLooks } from "./separable";
+import { isSeparable, looksSuffice, usualLooks } from "./separable";
 import { syntheticFlora } from "./synthetic";
 import { type ActionWalk, drawStart, type NameWalk, type Start, walkToAction, walkToName } from "./walks";
 
@@ -135,6 +136,15 @@ describe("what could be settled at a stage", () => {
     expect(isSeparable(bare, given, 0, "flowering", false)).toBe(false);
     const sharp = buildModel({ ...flora, scores: flora.scores.map((s) => (s.shares ? { ...s, confidence: 1, shares: s.shares.map((p) => (p > 0.5 ? 0.999 : 0.001)) } : s)) });
     expect(isSeparable(sharp, given, 2, "flowering", true)).toBe(true);
+  });
+  it("is asked of the parts that were looked at, however they were answered", () => {
+    const shipped = buildModel(currentFlora());
+    const taxon = shipped.taxonIndex.get("Alliaria petiolata") as number;
+    const looks = usualLooks(shipped, taxon, "flowering");
+    const wrong = looks.map((look) => ({ ...look, answer: "cannot-tell" as const, states: undefined, value: undefined }));
+    const list = { "Alliaria petiolata": "target" as const };
+    expect(looksSuffice(shipped, { ...given, list, observations: wrong }, taxon, "flowering")).toBe(true);
+    expect(looksSuffice(shipped, { ...given, list, observations: looks.slice(0, 2) }, taxon, "flowering")).toBe(false);
   });
 });
 
