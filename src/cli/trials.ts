@@ -44,7 +44,9 @@ function readOptions(): TrialOptions {
   if (!Number.isInteger(walks) || walks < 1) throw new InputError("out-of-range", "--walks", walks, "give a whole number of at least 1");
   const place = option("place") ?? "told";
   if (!["told", "unsaid"].includes(place)) throw new InputError("unknown-place", "--place", place, "give told or unsaid");
-  return { walks, error: numberOption("error", 0.05), assumed: numberOption("assumed", 0.05), seed: numberOption("seed", 1), stage: stage as Stage | undefined, orderWalks: numberOption("orders", 240), placeTold: place === "told" };
+  const twins = option("twins") ?? "listed";
+  if (!["listed", "unlisted"].includes(twins)) throw new InputError("unknown-listing", "--twins", twins, "give listed or unlisted");
+  return { walks, error: numberOption("error", 0.05), assumed: numberOption("assumed", 0.05), seed: numberOption("seed", 1), stage: stage as Stage | undefined, orderWalks: numberOption("orders", 240), placeTold: place === "told", twinsListed: twins === "listed" };
 }
 
 /** Each process takes the next job when it has done one. */

@@ -44,6 +44,10 @@ describe("what the checker finds in the pairs", () => {
     expect(problems[0]).toMatchObject({ file: "flora/pairs.yaml", what: expect.stringContaining('unknown character "sheath-closing"') });
     expect(problems[0].line).toBeGreaterThan(1);
   });
+  it("a twin that is called unheld and is held, and one that is not held and not called so", () => {
+    expect(said("pairs.yaml", swap("[Persicaria perfoliata, Persicaria arifolia]", "[Persicaria perfoliata, Persicaria maculosa]"), "whole")).toContain('"Persicaria maculosa" is called unheld, and is held');
+    expect(said("pairs.yaml", swap(', unheld: "halberd-leaved tearthumb"', ""), "whole")).toContain('unknown taxon "Persicaria arifolia"');
+  });
   it("a pair without the mistake that people make", () => {
     expect(said("pairs.yaml", swap(/, mistake: "[^"]*" \}/, " }"), "whole")).toContain("needs the mistake");
   });

@@ -3,7 +3,7 @@ import { existsSync, readdirSync } from "node:fs";
 import { join } from "node:path";
 import type { Character, CompiledFlora, Pair, Score, Stage, Taxon } from "@/core/identify/flora-types";
 import { readCharacters } from "./read-characters";
-import { readTaxon } from "./read-taxa";
+import { readTaxon, taxonId } from "./read-taxa";
 import { type Problem, readYaml, type YamlFile } from "./read-yaml";
 
 /** Share of the time that a whole block of characters goes wrong together, and so the most that it can prove. */
@@ -87,12 +87,14 @@ function readPairs(root: string, name: string, characters: Character[], taxa: Ta
   const path = join(root, name);
   if (!existsSync(path)) return [];
   const source = readYaml(path, `flora/${name}`);
-  return source.data.map((raw: { pair: [string, string]; deciders: Record<string, string>; mistake?: string; inseparable?: string }, index: number) => {
+  return source.data.map((raw: { pair: [string, string]; deciders: Record<string, string>; mistake?: string; inseparable?: string; unheld?: string }, index: number) => {
     const say = (what: string) => problems.push({ file: source.file, line: source.lineOf([index]), what: `${raw.pair.join(" / ")}: ${what}` });
-    const [a, b] = raw.pair.map((name) => {
+    const [a, b] = raw.pair.map((name, side) => {
       const taxon = taxa.find((t) => t.name === name);
-      if (!taxon) say(`unknown taxon "${name}"`);
-      return taxon?.id ?? name;
+      const unheld = side === 1 && raw.unheld !== undefined;
+      if (!taxon && !unheld) say(`unknown taxon "${name}"`);
+      if (taxon && unheld) say(`"${name}" is called unheld, and is held`);
+      return taxon?.id ?? (unheld ? taxonId(name) : name);
     });
     const deciders = Object.entries(raw.deciders ?? {}).map(([stage, names]) => ({
       stage: stage as Stage | "any",
@@ -103,6 +105,6 @@ function readPairs(root: string, name: string, characters: Character[], taxa: Ta
       }),
     }));
     if (!raw.mistake) say("needs the mistake that people make");
-    return { a, b, deciders, mistake: raw.mistake ?? "", ...(raw.inseparable ? { inseparable: raw.inseparable } : {}), ...(name === "pairs-found.yaml" ? { found: true as const } : {}) };
+    return { a, b, deciders, mistake: raw.mistake ?? "", ...(raw.inseparable ? { inseparable: raw.inseparable } : {}), ...(raw.unheld ? { unheld: { name: raw.pair[1], common: raw.unheld } } : {}), ...(name === "pairs-found.yaml" ? { found: true as const } : {}) };
   });
 }

@@ -1,7 +1,7 @@
 import { existsSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 import { join } from "node:path";
-import { answersAt, buildModel, type CompiledFlora, judge, type Model, recordingOf, scoreFor, type Stage, STAGES, usuallySeen, variation } from "@/core/identify";
+import { answersAt, buildModel, type CompiledFlora, judge, type Model, recordingOf, scoreFor, type Stage, STAGES, usualLook, usuallySeen, variation } from "@/core/identify";
 import { NOT_DRAWN } from "@/drawings/not-drawn";
 import { drawState } from "@/drawings/states";
 import type { Problem } from "./read-yaml";
@@ -27,6 +27,8 @@ export interface FloraFigures {
   taxaUnder25: number;
   leastScores: { taxon: string; scores: number }[];
   pairs: number;
+  /** of these, pairs with a plant that the flora does not hold */
+  unheldTwins: number;
   pairsWithoutDecider: number;
   pairsConfusedUnlisted: number;
   confusedUnlisted: [string, string][];
@@ -58,6 +60,7 @@ export function floraFigures(flora: CompiledFlora, problems: Problem[], root: st
     taxaUnder25: counts.filter((n) => n < 25).length,
     leastScores: flora.taxa.map((t, i) => ({ taxon: t.name, scores: counts[i] })).sort((a, b) => a.scores - b.scores).slice(0, 5),
     pairs: flora.pairs.length,
+    unheldTwins: flora.pairs.filter((p) => p.unheld).length,
     pairsWithoutDecider: without.length,
     pairsConfusedUnlisted: confused.length,
     confusedUnlisted: confused,
@@ -100,13 +103,15 @@ function drawingFaults(flora: CompiledFlora): { missing: string[]; alike: string
   return { missing, alike };
 }
 
+/** Of a twin that the flora does not hold a decider works where it is recorded what the plant held usually shows. */
 function hasWorkingDecider(model: Model, pair: CompiledFlora["pairs"][number]): boolean {
   const [a, b] = [pair.a, pair.b].map((id) => model.flora.taxa.findIndex((t) => t.id === id));
-  if (a < 0 || b < 0) return false;
+  if (a < 0 || (b < 0 && !pair.unheld)) return false;
+  const parts = (c: number, s: number) => (pair.unheld ? usualLook(model, a, c, STAGES[s]) !== null : variation({ model }, c, a, b, s) >= WORKING_DECIDER);
   return pair.deciders.some(({ stage, characters }) => characters.some((id) => {
     const c = model.characterIndex.get(id) as number;
     const stages = stage === "any" ? STAGES.map((_, s) => s) : [STAGES.indexOf(stage)];
-    return stages.some((s) => variation({ model }, c, a, b, s) >= WORKING_DECIDER);
+    return stages.some((s) => parts(c, s));
   }));
 }
 

@@ -7,6 +7,7 @@ import type { BenchPack } from "../bench/pack";
 import { STAGE_WORDS } from "../bench/stage-question";
 import { StatusMark, statusHere } from "../marks";
 import { Plate } from "../plate";
+import { UnheldName } from "../unheld-name";
 
 /** One plant from the device: its plate, what it is taken for, its dangers and what it shows. */
 export function FieldPlant({ model, pack, id, asked }: { model: Model; pack: BenchPack; id: string; asked: string | null }) {
@@ -29,7 +30,7 @@ export function FieldPlant({ model, pack, id, asked }: { model: Model; pack: Ben
       <Plate panels={plateOf(model, t, stage)} />
       <div className="grid lg:grid-cols-2 gap-x-10">
         <section><h2 className="ruled mt-6">Twins now</h2><ul>{twinsOf(model, t, stage, 8).map((twin) => { const other = taxa[twin.taxon]; return <li key={other.id} className="row"><a href={`/twins?t=${id}&t=${other.id}&stage=${stage}`} className="flex gap-2 items-center min-h-[44px]" style={{ textDecoration: "none" }}><StatusMark status={pack.status[other.name] ?? "kept"} size={16} /><span className="font-semibold">{plainName({ model }, twin.taxon)}</span><span className="figure small ml-auto">{Math.round(100 * twin.likeness)} %</span></a></li>; })}</ul></section>
-        <section><h2 className="ruled mt-6">Taken for</h2><ul>{taken.map((p) => { const other = p.a === id ? p.b : p.a; const o = taxa.findIndex((x) => x.id === other); return <li key={other} className="row py-2"><a href={`/flora/${other}`} className="font-semibold">{plainName({ model }, o)}</a><br /><span className="small">{p.mistake}</span></li>; })}</ul></section>
+        <section><h2 className="ruled mt-6">Taken for</h2><ul>{taken.map((p) => { const other = p.a === id ? p.b : p.a; const o = taxa.findIndex((x) => x.id === other); return <li key={other} className="row py-2">{o < 0 ? <UnheldName pair={p} /> : <a href={`/flora/${other}`} className="font-semibold">{plainName({ model }, o)}</a>}<br /><span className="small">{p.mistake}</span></li>; })}</ul></section>
       </div>
       <h2 className="ruled mt-6">What it shows, {STAGE_WORDS[stage].toLowerCase()}</h2>
       <ul className="grid sm:grid-cols-2 lg:grid-cols-3 gap-x-6">{seen.map(({ c, words, state }) => { const shapes = state ? drawState(c.id, state) : null; return <li key={c.id} className="row flex gap-3 items-center py-1.5">{shapes ? <span className="flex-none w-[60px] h-[48px] bg-[#fdfbf5] border border-[var(--rule)]"><Drawing shapes={shapes} className="w-full h-full" /></span> : null}<span><span className="small">{c.name}</span><br />{words}</span></li>; })}</ul>

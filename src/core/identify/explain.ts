@@ -123,10 +123,11 @@ function heldByGuard(judgement: Judgement, { stillFit, limit }: VerdictResult): 
 
 /** Why a target is held for a twin that the flora does not hold, and what would settle it. */
 function unheldReason(judgement: Judgement, name: string, open: OpenTwin[]): string {
-  const twins = [...new Set(open.map((o) => o.twin.common))].join(" and ");
+  const names = [...new Set(open.map((o) => o.twin.common))];
+  const [are, them] = names.length > 1 ? ["are", "them"] : ["is", "it"];
   const looks = [...new Set(open.flatMap((o) => o.looks))].map((c) => judgement.model.flora.characters[c].name.toLowerCase());
   const settle = looks.length > 0 ? `Look at this first: ${looks.join(", ")}.` : "What was seen does not part the two: get a second opinion before acting.";
-  return `${name} fits, but ${twins} is taken for it, and this flora does not hold it. ${settle}`;
+  return `${name} fits, but ${names.join(" and ")} ${are} taken for it, and this flora does not hold ${them}. ${settle}`;
 }
 
 /** The verdict in a scout's words: reason first, then the one thing to do. */

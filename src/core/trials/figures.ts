@@ -22,6 +22,8 @@ export interface Figures {
   unknownCleared: number;
   /** the same of those that the district keeps */
   unknownKeptCleared: number;
+  /** of those: cleared as a plant that they are listed with, as one that people take for it */
+  unknownKeptClearedAsTwin: number;
   brier: number;
   ece: Record<string, number>;
   checksMean: number;
@@ -62,6 +64,7 @@ export function figuresOf(names: NameWalk[], actions: ActionWalk[], removed: Act
     heldWalks: kept.length,
     unknownCleared: share(removed, (w) => w.verdict === "clear"),
     unknownKeptCleared: share(removed.filter((w) => w.keptHere), (w) => w.verdict === "clear"),
+    unknownKeptClearedAsTwin: share(removed.filter((w) => w.keptHere), (w) => w.clearedAsTwin === true),
     brier: round(mean(last.map((c) => c.brier))),
     ece,
     checksMean: round(mean(actions.map((w) => w.checks))),

@@ -13,6 +13,8 @@ export interface TrialOptions {
   orderWalks: number;
   /** whether the place is told before the first check, as on the Bench */
   placeTold: boolean;
+  /** whether a plant that is taken out stays listed as a twin, by name and by what parts the two, as people know more plants than a flora scores */
+  twinsListed: boolean;
 }
 
 export interface Batch {
@@ -45,7 +47,7 @@ export function runBatch(flora: CompiledFlora, lists: TrialList[], options: Tria
   for (let i = from; i < to; i++) {
     const start = drawStart(model, lists, options.seed * 1e6 + i, { stage: options.stage });
     if (!start) continue;
-    if (i % REMOVED_EVERY === 0) batch.removed.push(walkRemoved(walker, start, modelWithout(flora, start.taxon, options.assumed, withoutTaxon)));
+    if (i % REMOVED_EVERY === 0) batch.removed.push(walkRemoved(walker, start, modelWithout(flora, start.taxon, options, withoutTaxon)));
     else {
       batch.actions.push(walkToAction(walker, start, "engine"));
       if (i % 3 === 0) batch.names.push(walkToName(walker, start));
@@ -60,13 +62,22 @@ function walkRemoved(walker: Walker, start: Start, model: Model): ActionWalk {
   const known = ([name]: [string, unknown]) => name !== unheard;
   const list = { ...start.list, status: Object.fromEntries(Object.entries(start.list.status).filter(known)), actions: Object.fromEntries(Object.entries(start.list.actions).filter(known)) };
   const keptHere = !["target", "watch"].includes(start.list.status[unheard] ?? "kept");
-  return { ...walkToAction({ ...walker, model }, { ...start, list }, "engine"), keptHere };
+  const walk = walkToAction({ ...walker, model }, { ...start, list }, "engine");
+  return { ...walk, keptHere, clearedAsTwin: walk.cleared !== null && isListed(walker.nature.flora, unheard, walk.cleared) };
 }
 
-function modelWithout(flora: CompiledFlora, taxon: number, assumed: number, known: Map<number, Model>): Model {
+/** True where people are known to take one of these plants for the other. */
+function isListed({ taxa, pairs }: CompiledFlora, ...names: [string, string]): boolean {
+  const [a, b] = names.map((name) => taxa.find((t) => t.name === name)?.id);
+  return pairs.some((p) => !p.found && ((p.a === a && p.b === b) || (p.a === b && p.b === a)));
+}
+
+function modelWithout(flora: CompiledFlora, taxon: number, { assumed, twinsListed }: TrialOptions, known: Map<number, Model>): Model {
   const made = known.get(taxon);
   if (made) return made;
-  const model = buildModel(removeTaxon(flora, taxon), assumed);
+  const rest = removeTaxon(flora, taxon);
+  const { id } = flora.taxa[taxon];
+  const model = buildModel(twinsListed ? rest : { ...rest, pairs: rest.pairs.filter((p) => p.a !== id && p.b !== id) }, assumed);
   if (known.size > 12) known.clear();
   known.set(taxon, model);
   return model;
@@ -94,7 +105,7 @@ export function makeReport(flora: CompiledFlora, options: TrialOptions, perturbe
     walks: options.walks,
     error: options.error,
     assumed: options.assumed,
-    mix: { stages: options.stage ? { [options.stage]: 1 } : STAGE_MIX, lists: "three invented districts, drawn evenly", truth: "uniform over sets, then over the plants of the set", removed: `1 of ${REMOVED_EVERY}`, place: options.placeTold ? "told before the first check" : "not told", seed: options.seed },
+    mix: { stages: options.stage ? { [options.stage]: 1 } : STAGE_MIX, lists: "three invented districts, drawn evenly", truth: "uniform over sets, then over the plants of the set", removed: `1 of ${REMOVED_EVERY}`, place: options.placeTold ? "told before the first check" : "not told", twins: options.twinsListed ? "plants taken out stay listed as twins" : "nothing is known of plants taken out", seed: options.seed },
     perturbed: { ...figuresOf(perturbed.names, perturbed.actions, perturbed.removed), ...orders },
     exact: figuresOf(exact.names, exact.actions, exact.removed),
     sets: flora.sets.map((set) => ({ set: set.id, perturbed: part((s) => s.set === set.id) })),

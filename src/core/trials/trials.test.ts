@@ -159,7 +159,7 @@ describe("a plant taken out", () => {
 
 describe("figures", () => {
   const start = { set: "tiny" } as Start;
-  const action = (verdict: ActionWalk["verdict"], truthKept: boolean, more: Partial<ActionWalk> = {}): ActionWalk => ({ start, verdict, group: null, checks: 5, seconds: 50, truthGroup: "g", truthKept, separable: true, ...more });
+  const action = (verdict: ActionWalk["verdict"], truthKept: boolean, more: Partial<ActionWalk> = {}): ActionWalk => ({ start, verdict, cleared: null, group: null, checks: 5, seconds: 50, truthGroup: "g", truthKept, separable: true, ...more });
   const name = (rank: number): NameWalk => ({ start, rank, confidence: [{ probability: 0.8, right: rank === 1, brier: 0.1 }] });
   it("count what they say they count", () => {
     const f = figuresOf([name(1), name(3), name(9)], [action("clear", false), action("hold", false), action("keep", true), action("clear", true)], [action("clear", true), action("open", true)]);
@@ -171,8 +171,8 @@ describe("figures", () => {
   it("count what could be settled at all by itself", () => {
     const targets = [action("clear", false), action("hold", false), action("hold", false, { separable: false })];
     const kept = [action("keep", true), action("open", true, { separable: false })];
-    const removed = [action("clear", true, { separable: null, keptHere: false }), action("open", true, { separable: null, keptHere: true })];
-    expect(figuresOf([], [...targets, ...kept], removed)).toMatchObject({ targetsSeparable: 0.66667, keptSeparable: 0.5, targetsClearedSeparable: 0.5, keptRecognisedSeparable: 1, unknownCleared: 0.5, unknownKeptCleared: 0 });
+    const removed = [action("clear", true, { separable: null, keptHere: false }), action("open", true, { separable: null, keptHere: true }), action("clear", true, { separable: null, keptHere: true, cleared: "Malus prima", clearedAsTwin: true })];
+    expect(figuresOf([], [...targets, ...kept], removed)).toMatchObject({ targetsSeparable: 0.66667, keptSeparable: 0.5, targetsClearedSeparable: 0.5, keptRecognisedSeparable: 1, unknownCleared: 0.66667, unknownKeptCleared: 0.5, unknownKeptClearedAsTwin: 0.5 });
   });
   it("are 0, not nothing, where there were no walks", () => expect(figuresOf([], [], [])).toMatchObject({ top1: 0, falseClears: 0, falseClearsUpper95: 1, checksMean: 0 }));
 });

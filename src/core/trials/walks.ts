@@ -42,6 +42,8 @@ export interface NameWalk {
 export interface ActionWalk {
   start: Start;
   verdict: Verdict;
+  /** accepted name of the plant that was cleared; null where none was */
+  cleared: string | null;
   group: string | null;
   checks: number;
   seconds: number;
@@ -51,6 +53,8 @@ export interface ActionWalk {
   separable: boolean | null;
   /** of a plant that was taken out: whether the district keeps it */
   keptHere?: boolean;
+  /** of such a plant: whether it was cleared as one that it is listed with, as a plant that people take for it */
+  clearedAsTwin?: boolean;
 }
 
 /** Draws the start of a walk: the plant uniformly within a set, the stage by the mix or as given. */
@@ -155,9 +159,9 @@ export function walkToAction(walker: Walker, start: Start, order: Order, fixed: 
     judgement = judge(walker.model, given, memory);
     watch?.(judgement);
     const result = decide(judgement);
-    if (result.verdict === "clear" || result.verdict === "keep") return { ...told, verdict: result.verdict, group: result.group, checks, seconds };
+    if (result.verdict === "clear" || result.verdict === "keep") return { ...told, verdict: result.verdict, cleared: result.verdict === "clear" ? walker.model.flora.taxa[result.about].name : null, group: result.group, checks, seconds };
   }
-  return { ...told, verdict: decide(judgement).verdict, group: null, checks: MOST_CHECKS, seconds };
+  return { ...told, verdict: decide(judgement).verdict, cleared: null, group: null, checks: MOST_CHECKS, seconds };
 }
 
 function chooseCheck(judgement: Judgement, order: Order, fixed: number[], chance: Chance): number | null {

@@ -5,6 +5,7 @@ import { statusAction } from "@/app/actions";
 import { fullDay } from "@/components/dates";
 import { STATUS_WORDS, StatusMark, statusHere } from "@/components/marks";
 import { Plate } from "@/components/plate";
+import { UnheldName } from "@/components/unheld-name";
 import { ActionForm, Field } from "@/components/ui/action-form";
 import { inSeason, STAGES, STATUSES, type Stage } from "@/core/identify";
 import { Drawing } from "@/drawings/render";
@@ -82,7 +83,7 @@ export default async function TaxonPage({ params, searchParams }: { params: Prom
           <ul>{found.map((f) => <li key={f.id} className="row"><Link href={`/twins?t=${id}&t=${f.id}&stage=${stage}`} style={{ textDecoration: "none" }} className="flex gap-2 items-center py-1.5 min-h-[44px] hover:underline"><StatusMark status={f.status} size={16} /><span className="flex-1"><span className="font-semibold">{f.common}</span> <span className="latin">{f.name}</span></span><span className="figure small">{Math.round(100 * f.likeness)} %</span></Link></li>)}</ul>
           <p className="small mt-1">How alike they are after six looks; the kept ones first. Follow one to see what parts them.</p>
           <h2 className="ruled mt-6">Taken for</h2>
-          <ul>{twins.map((p) => { const other = p.a === id ? p.b : p.a; const t = flora.taxa.find((x) => x.id === other); return <li key={other} className="row py-2"><Link href={`/flora/${other}`} className="font-semibold">{t ? commonName(t.name) : other}</Link> <StatusMark status={list.status[t?.name ?? ""] ?? "kept"} size={14} /><br /><span className="small">{p.mistake} Look at: {p.deciders.flatMap((d) => d.characters).filter((c, i, all) => all.indexOf(c) === i).slice(0, 5).map((c) => flora.characters.find((x) => x.id === c)?.name.toLowerCase()).join(", ")}.</span></li>; })}</ul>
+          <ul>{twins.map((p) => { const other = p.a === id ? p.b : p.a; const t = flora.taxa.find((x) => x.id === other); return <li key={other} className="row py-2">{t ? <Link href={`/flora/${other}`} className="font-semibold">{commonName(t.name)}</Link> : <UnheldName pair={p} />} <StatusMark status={list.status[t?.name ?? ""] ?? "kept"} size={14} /><br /><span className="small">{p.mistake} Look at: {p.deciders.flatMap((d) => d.characters).filter((c, i, all) => all.indexOf(c) === i).slice(0, 5).map((c) => flora.characters.find((x) => x.id === c)?.name.toLowerCase()).join(", ")}.</span></li>; })}</ul>
           {mayList ? (
             <>
               <h2 className="ruled mt-6">The list</h2>

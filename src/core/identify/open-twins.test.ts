@@ -1,0 +1,52 @@
+import { describe, expect, it } from "vitest";
+import { currentFlora, loadList } from "@/flora/load";
+import { buildModel, type Case, caseSchema, decide, foreseeChecks, identify, judge, mostlyCarried, type Observation, towardsAction, usualLook } from "./index";
+import { openTwins } from "./open-twins";
+
+const model = buildModel(currentFlora());
+const vine = model.taxonIndex.get("Persicaria perfoliata") as number;
+const list = { ...loadList("otter-valley").status, "Persicaria perfoliata": "target" as const };
+/** Everything that the mile-a-minute vine usually shows in fruit, but the looks that part it from the tearthumbs. */
+const others = model.flora.characters.flatMap((c, i) => (["ocrea", "leaf-base"].includes(c.id) ? [] : (usualLook(model, vine, i, "fruiting") ?? [])));
+const look = (character: string, state: string): Observation => ({ character, answer: "seen", states: [state], join: "any", sure: "sure" });
+const given = (...more: Observation[]): Case => caseSchema.parse({ day: "2026-09-10", stage: "fruiting", list, observations: [...others, ...more] });
+
+describe("a twin that is listed and not held", () => {
+  it("stands in the way of a clear verdict until the looks that part the two were made, and is named", () => {
+    const { verdict, because, next } = identify(model, given());
+    expect(verdict).toBe("hold");
+    expect(because).toMatch(/halberd-leaved tearthumb and arrow-leaved tearthumb are taken for it/);
+    expect(next.action.slice(0, 2).map((c) => c.character).sort()).toEqual(["leaf-base", "ocrea"]);
+  });
+  it("is out of the way once they show what the target usually shows", () => {
+    expect(decide(judge(model, given(look("ocrea", "saucer"), look("leaf-base", "flat")))).verdict).toBe("clear");
+  });
+  it("stays where one of them shows something else, or told nothing", () => {
+    for (const answer of [look("ocrea", "papery"), { ...look("ocrea", "saucer"), answer: "cannot-tell" as const, states: undefined }]) {
+      const { verdict, openTwins: open } = decide(judge(model, given(answer, look("leaf-base", "flat"))));
+      expect(verdict).toBe("hold");
+      expect(open.map((o) => o.twin.name)).toContain("Persicaria arifolia");
+    }
+  });
+  it("stays where nothing that parts the two can be seen", () => {
+    const winter = judge(model, caseSchema.parse({ day: "2026-01-10", stage: "winter", list, observations: [] }));
+    for (const open of openTwins(winter, vine)) expect(open.looks).toEqual([]);
+    expect(openTwins(winter, vine)).toHaveLength(2);
+  });
+  it("asks for nothing of plants that have no such twin, and of no pair that the simulation found", () => {
+    const plain = model.taxonIndex.get("Ranunculus repens") as number;
+    expect(openTwins(judge(model, given()), plain)).toEqual([]);
+    const { flora } = model;
+    const found = buildModel({ ...flora, pairs: flora.pairs.map((p) => ({ ...p, found: true as const })) });
+    expect(found.unheld.every((twins) => twins.length === 0)).toBe(true);
+  });
+  it("is what a plant taken out of the flora becomes for the plants that it is listed with", () => {
+    const removed = { ...model.flora, taxa: model.flora.taxa.filter((t) => t.id !== "celastrus-scandens") };
+    const names = buildModel({ ...removed, scores: [] }).unheld[removed.taxa.findIndex((t) => t.id === "celastrus-orbiculatus")].map((t) => t.name);
+    expect(names).toContain("celastrus-scandens");
+  });
+  it("brings nothing forward before a target would else be clear", () => {
+    const early = judge(model, caseSchema.parse({ day: "2026-09-10", stage: "fruiting", list, observations: others.slice(0, 2) }));
+    expect(towardsAction(early, mostlyCarried(foreseeChecks(early))).some((check) => check.first)).toBe(false);
+  });
+});
