@@ -23,7 +23,7 @@ export function shippedModel(): Model {
 
 /** Every name of the shipped flora, ready to be searched. */
 export function shippedNames(): NameIndex {
-  names ??= indexNames(shippedFlora().taxa);
+  names ??= indexNames(shippedFlora().taxa, shippedFlora().pairs);
   return names;
 }
 

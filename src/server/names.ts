@@ -11,6 +11,8 @@ export interface FoundName {
   common: string;
   /** the name that matched, where it is not the one shown */
   matched: string | null;
+  /** that name is of a plant that the flora does not hold and that is taken for this one */
+  unheld: boolean;
   status: Status;
 }
 
@@ -31,8 +33,8 @@ export async function findNames(member: Member, text: string): Promise<FoundName
   const { matches, carriers } = resolveName(shippedNames(), text, list.status, 20);
   const order = [...new Set([...matches.map((m) => m.taxon), ...carriers])];
   const plants = order.map((t) => {
-    const matched = matches.find((m) => m.taxon === t)?.matched ?? null;
-    return { id: taxa[t].id, name: taxa[t].name, common: commonName(taxa[t].name), matched: matched && matched !== taxa[t].name && matched !== taxa[t].common[0] ? matched : null, status: list.status[taxa[t].name] ?? ("kept" as const) };
+    const { matched = null, kind } = matches.find((m) => m.taxon === t) ?? {};
+    return { id: taxa[t].id, name: taxa[t].name, common: commonName(taxa[t].name), matched: matched && matched !== taxa[t].name && matched !== taxa[t].common[0] ? matched : null, unheld: kind === "unheld", status: list.status[taxa[t].name] ?? ("kept" as const) };
   });
   return { text, plants, ambiguous: carriers.length > 1 ? { plants: carriers.length, check: firstCheck(model, carriers) } : null };
 }

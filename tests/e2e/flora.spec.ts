@@ -15,6 +15,11 @@ test("a plant is found while typing, misspelt, by an old name, and an ambiguous 
   await finder.fill("bindweed");
   await expect(page.getByText(/plants carry the name “bindweed”/)).toBeVisible();
   await expect(page.getByText(/What parts them first/)).toBeVisible();
+  await finder.fill("dune tansy");
+  await expect(page.getByText("dune tansy is taken for it, and is not in this flora").first()).toBeVisible();
+  await page.getByRole("link", { name: /dune tansy is taken for it/ }).first().click();
+  await expect(page.getByText("not in this flora: kept").first()).toBeVisible();
+  await page.goto("/flora");
   await finder.fill("zzzzzz");
   await expect(page.getByText("No plant of this flora goes by a name like that.")).toBeVisible();
 });

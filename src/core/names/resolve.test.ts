@@ -4,7 +4,7 @@ import { currentFlora } from "@/flora/load";
 import { foldName, indexNames, resolveName } from "./resolve";
 
 const flora = currentFlora();
-const index = indexNames(flora.taxa);
+const index = indexNames(flora.taxa, flora.pairs);
 const first = (text: string, status = {}) => index.taxa[resolveName(index, text, status).matches[0]?.taxon]?.name;
 const carriers = (text: string) => resolveName(index, text).carriers.map((t) => index.taxa[t].name);
 
@@ -40,6 +40,14 @@ describe("a name", () => {
     }
   });
 
+  it("of a plant that is not held leads to the one that it is taken for, and says so", () => {
+    for (const text of ["dune tansy", "Tanacetum bipinnatum"]) {
+      const [match] = resolveName(index, text).matches;
+      expect(index.taxa[match.taxon].name).toBe("Tanacetum vulgare");
+      expect(match.kind).toBe("unheld");
+    }
+    expect(carriers("tansy")).not.toContain("Tanacetum bipinnatum");
+  });
   it("that nothing carries finds nothing, and nothing typed is no error", () => {
     expect(resolveName(index, "qqqqqq").matches).toEqual([]);
     for (const text of ["", " ", "a", "(", "\\", "*"]) expect(resolveName(index, text).carriers).toEqual([]);

@@ -1,11 +1,12 @@
 import MiniSearch from "minisearch";
-import type { Status, Taxon } from "../identify";
+import type { Pair, Status, Taxon } from "../identify";
 
 export interface NameMatch {
   taxon: number;
   /** the name that matched, as the flora writes it */
   matched: string;
-  kind: "accepted" | "synonym" | "common";
+  /** unheld: the name is that of a plant that the flora does not hold and that is taken for this one */
+  kind: "accepted" | "synonym" | "common" | "unheld";
   /** the text is this very name, spelling and case apart */
   exact: boolean;
   score: number;
@@ -26,18 +27,20 @@ export interface NameIndex {
 /** Plants that are looked for on this ground come first among equals. */
 const STATUS_LIFT: Record<Status, number> = { target: 1.25, watch: 1.2, protected: 1.15, crop: 1.05, kept: 1, tolerated: 1 };
 /** An accepted name that fits as well as a common one is what was meant. */
-const KIND_LIFT: Record<NameMatch["kind"], number> = { accepted: 1.15, common: 1.1, synonym: 1 };
+const KIND_LIFT: Record<NameMatch["kind"], number> = { accepted: 1.15, common: 1.1, synonym: 1, unheld: 0.9 };
 
 /** Folds case, accents, hyphens and apostrophes, so that "St Johns-wort" finds "St. John's wort". */
 export const foldName = (text: string): string =>
   text.normalize("NFD").replace(/[\u0300-\u036f]/g, "").toLowerCase().replace(/[’'.×]/g, "").replace(/[-_,;/]+/g, " ").replace(/\s+/g, " ").trim();
 
-/** Every accepted name, synonym and common name of the flora, ready to be searched while typing. */
-export function indexNames(taxa: Taxon[]): NameIndex {
+/** Every accepted name, synonym and common name of the flora, and those of plants that are taken for one of them though not held, ready to be searched while typing. */
+export function indexNames(taxa: Taxon[], pairs: Pair[] = []): NameIndex {
+  const unheld = (id: string) => pairs.flatMap((p) => (p.a === id && p.unheld ? [p.unheld.common, p.unheld.name] : []));
   const entries = taxa.flatMap((taxon, t) => [
     { taxon: t, name: taxon.name, kind: "accepted" as const },
     ...taxon.synonyms.map((name) => ({ taxon: t, name, kind: "synonym" as const })),
     ...taxon.common.map((name) => ({ taxon: t, name, kind: "common" as const })),
+    ...unheld(taxon.id).map((name) => ({ taxon: t, name, kind: "unheld" as const })),
   ]);
   const search = new MiniSearch({ fields: ["name"], processTerm: (term) => foldName(term) || null, tokenize: (text) => foldName(text).split(" ") });
   search.addAll(entries.map((entry, id) => ({ id, name: entry.name })));
