@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { existsSync, readdirSync } from "node:fs";
 import { join } from "node:path";
-import type { Character, CompiledFlora, Pair, Score, Stage, Taxon } from "@/core/identify/flora-types";
+import type { Character, CompiledFlora, Pair, Score, Shown, Stage, Taxon } from "@/core/identify/flora-types";
 import { readCharacters } from "./read-characters";
 import { readTaxon, taxonId } from "./read-taxa";
 import { type Problem, readYaml, type YamlFile } from "./read-yaml";
@@ -87,7 +87,7 @@ function readPairs(root: string, name: string, characters: Character[], taxa: Ta
   const path = join(root, name);
   if (!existsSync(path)) return [];
   const source = readYaml(path, `flora/${name}`);
-  return source.data.map((raw: { pair: [string, string]; deciders: Record<string, string>; mistake?: string; inseparable?: string; unheld?: string }, index: number) => {
+  return source.data.map((raw: { pair: [string, string]; deciders: Record<string, string>; mistake?: string; inseparable?: string; unheld?: string; shows?: Record<string, string> }, index: number) => {
     const say = (what: string) => problems.push({ file: source.file, line: source.lineOf([index]), what: `${raw.pair.join(" / ")}: ${what}` });
     const [a, b] = raw.pair.map((name, side) => {
       const taxon = taxa.find((t) => t.name === name);
@@ -105,6 +105,26 @@ function readPairs(root: string, name: string, characters: Character[], taxa: Ta
       }),
     }));
     if (!raw.mistake) say("needs the mistake that people make");
-    return { a, b, deciders, mistake: raw.mistake ?? "", ...(raw.inseparable ? { inseparable: raw.inseparable } : {}), ...(raw.unheld ? { unheld: { name: raw.pair[1], common: raw.unheld } } : {}), ...(name === "pairs-found.yaml" ? { found: true as const } : {}) };
+    return { a, b, deciders, mistake: raw.mistake ?? "", ...(raw.inseparable ? { inseparable: raw.inseparable } : {}), ...(raw.unheld ? { unheld: { name: raw.pair[1], common: raw.unheld, shows: readShown(raw.shows ?? {}, deciders, characters, say) } } : {}), ...(name === "pairs-found.yaml" ? { found: true as const } : {}) };
+  });
+}
+
+/** What a plant that is not held shows of each decider: states by name, or a range of numbers. */
+function readShown(raw: Record<string, string>, deciders: Pair["deciders"], characters: Character[], say: (what: string) => void): Shown[] {
+  for (const id of new Set(deciders.flatMap((d) => d.characters))) if (!(id in raw)) say(`shows: nothing of "${id}"`);
+  return Object.entries(raw).flatMap(([id, words]): Shown[] => {
+    const character = characters.find((c) => c.id === id);
+    if (!character || !deciders.some((d) => d.characters.includes(id))) {
+      say(`shows: "${id}" is no decider of this pair`);
+      return [];
+    }
+    if (character.states.length === 0) {
+      const [low, high] = words.split("-").map(Number);
+      if (!(low < high)) say(`shows: write ${id} as low-high`);
+      return [{ character: id, range: [low, high] }];
+    }
+    const states = words.split(",").map((word) => word.trim());
+    for (const state of states) if (!character.states.some((s) => s.id === state)) say(`shows: unknown state "${state}" of ${id}`);
+    return [{ character: id, states }];
   });
 }

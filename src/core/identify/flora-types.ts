@@ -103,6 +103,13 @@ export interface Score {
   notApplicable?: true;
 }
 
+/** What a plant that is not held shows of a part: some of its states, or from one number to another. */
+export interface Shown {
+  character: string;
+  states?: string[];
+  range?: [number, number];
+}
+
 export interface Pair {
   a: string;
   b: string;
@@ -111,7 +118,7 @@ export interface Pair {
   /** why nothing recorded separates the two; such a pair is counted, and not a fault of the files */
   inseparable?: string;
   /** where the flora holds `a` alone: the other plant, of which nothing is known but what parts it from `a` */
-  unheld?: { name: string; common: string };
+  unheld?: { name: string; common: string; shows: Shown[] };
   /** found by the simulation alone: nobody has said that people confuse the two */
   found?: true;
 }

@@ -1,10 +1,12 @@
 import type { Observation } from "./case";
 import { evidenceOf } from "./likelihood";
+import type { Shown } from "./flora-types";
+import { usuallySeen } from "./model";
 import { type Judgement, likeliestStage } from "./posterior";
 import type { UnheldTwin } from "./unheld";
 import { usualLook } from "./usual";
 
-/** Looks that part a plant from a twin must agree with it this many times, or as often as there are such looks. */
+/** Of a twin of which nothing but the deciders is known, so many must be as the plant usually has them, or as many as there are. */
 const AGREEING = 2;
 /** An answer agrees with a plant where it is at least this share as likely of it as its usual one. */
 const AGREES = 0.5;
@@ -15,9 +17,13 @@ export interface OpenTwin {
   looks: number[];
 }
 
+/** What a look says of a plant and a twin of it: that it is not the twin, that it may be, or nothing. */
+type Said = "parts" | "fits" | null;
+
 /**
- * Twins that a plant may still be, of those that the flora does not hold: nothing is known of them but what parts them from
- * it. One is out of the way once the looks that part the two were made and show what this plant usually shows.
+ * Twins that a plant may still be, of those that the flora does not hold. Where it is known what the twin shows, one part must
+ * have been seen that is otherwise, and none that is so; where it is not, the looks that part the two must show what this plant
+ * usually shows.
  */
 export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
   const { model } = judgement;
@@ -25,26 +31,38 @@ export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
   const stage = likeliestStage(judgement, taxon);
   return model.unheld[taxon].flatMap((twin): OpenTwin[] => {
     const ids = twin.deciders.filter((d) => d.stage === stage || d.stage === "any").flatMap((d) => d.characters);
-    const parting = [...new Set(ids)].flatMap((id) => {
+    const looks = [...new Set(ids)].flatMap((id) => {
       const c = model.characterIndex.get(id) as number;
       const usual = usualLook(model, taxon, c, stage);
-      return usual ? [{ c, usual }] : [];
+      const shown = twin.shows.find((s) => s.character === id);
+      if (shown ? !usuallySeen(model, taxon, c, stage) : !usual) return [];
+      const at = judgement.case.observations.findIndex((o) => o.character === id);
+      const said: Said = at < 0 ? null : shown ? saidOfShown(judgement.case.observations[at], shown) : agrees(judgement, taxon, c, usual as Observation, at);
+      return [{ c, seen: at >= 0, said }];
     });
-    const answers = parting.map(({ c, usual }) => ({ c, agrees: agrees(judgement, taxon, c, usual) }));
-    const wanted = Math.min(AGREEING, parting.length);
-    if (wanted > 0 && !answers.some((x) => x.agrees === false) && answers.filter((x) => x.agrees).length >= wanted) return [];
-    return [{ twin, looks: answers.filter((x) => x.agrees === null).map((x) => x.c) }];
+    const wanted = twin.shows.length > 0 ? 1 : Math.min(AGREEING, looks.length);
+    if (wanted > 0 && !looks.some((x) => x.said === "fits") && looks.filter((x) => x.said === "parts").length >= wanted) return [];
+    return [{ twin, looks: looks.filter((x) => !x.seen).map((x) => x.c) }];
   });
 }
 
-/** Whether what was seen of a part is what the plant usually shows; null where it was not looked at, or told nothing. */
-function agrees(judgement: Judgement, taxon: number, c: number, usual: Observation): boolean | null {
-  const { model, evidence } = judgement;
-  const i = judgement.case.observations.findIndex((o) => o.character === usual.character);
-  if (i < 0) return null;
-  const item = evidence[i];
-  if (!item || item.character !== c) return false;
-  const ideal = evidenceOf(model, usual, i)?.chance ?? item.chance;
+/** Whether what was seen is otherwise than the twin has it. */
+function saidOfShown({ answer, states, value, values }: Observation, { states: shown, range }: Shown): Said {
+  if (answer !== "seen") return null;
+  if (range) {
+    const readings = values ?? (value === undefined ? [] : [value]);
+    const mean = readings.reduce((a, b) => a + b, 0) / readings.length;
+    return mean >= range[0] && mean <= range[1] ? "fits" : "parts";
+  }
+  return states?.some((s) => shown?.includes(s)) ? "fits" : "parts";
+}
+
+/** Whether what was seen is what the plant usually shows; "fits" the twin where it is not, or where it told nothing. */
+function agrees(judgement: Judgement, taxon: number, c: number, usual: Observation, at: number): Said {
+  const { model } = judgement;
+  const item = judgement.evidence[at];
+  if (!item || item.character !== c) return "fits";
+  const ideal = evidenceOf(model, usual, at)?.chance ?? item.chance;
   const best = (chance: Float64Array) => chance.subarray(model.firstCondition[taxon], model.firstCondition[taxon + 1]).reduce((a, b) => Math.max(a, b), 0);
-  return best(item.chance) >= AGREES * best(ideal);
+  return best(item.chance) >= AGREES * best(ideal) ? "parts" : "fits";
 }

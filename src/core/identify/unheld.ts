@@ -1,10 +1,12 @@
-import type { CompiledFlora, Pair } from "./flora-types";
+import type { CompiledFlora, Pair, Shown } from "./flora-types";
 
 /** A plant that people take for one of this flora, listed as its twin though the flora holds no scores of it. */
 export interface UnheldTwin {
   name: string;
   common: string;
   deciders: Pair["deciders"];
+  /** what it shows of the deciders; nothing where that is not known either */
+  shows: Shown[];
 }
 
 /** Listed twins that the flora does not hold, of each plant that it holds. */
@@ -15,7 +17,7 @@ export function unheldTwins(flora: CompiledFlora): UnheldTwin[][] {
     if (found) continue;
     for (const [own, other] of [[a, b], [b, a]]) {
       const t = index.get(own);
-      if (t !== undefined && !index.has(other)) twins[t].push({ name: unheld?.name ?? other, common: unheld?.common ?? other, deciders });
+      if (t !== undefined && !index.has(other)) twins[t].push({ name: unheld?.name ?? other, common: unheld?.common ?? other, deciders, shows: unheld?.shows ?? [] });
     }
   }
   return twins;
