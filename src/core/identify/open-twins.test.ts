@@ -45,7 +45,7 @@ describe("a twin that is listed and not held", () => {
     const names = buildModel({ ...removed, scores: [] }).unheld[removed.taxa.findIndex((t) => t.id === "celastrus-orbiculatus")].map((t) => t.name);
     expect(names).toContain("celastrus-scandens");
   });
-  it("then asks for two looks that part the two, as the plant held usually has them", () => {
+  it("then asks for the looks that part the two, as the plant held usually has them", () => {
     const { flora } = model;
     const gone = flora.taxa.findIndex((t) => t.id === "celastrus-scandens");
     const rest = buildModel({ ...flora, taxa: flora.taxa.filter((_, t) => t !== gone), scores: flora.scores.flatMap((s) => (s.taxon === gone ? [] : [{ ...s, taxon: s.taxon > gone ? s.taxon - 1 : s.taxon }])) });

@@ -6,8 +6,6 @@ import { type Judgement, likeliestStage } from "./posterior";
 import type { UnheldTwin } from "./unheld";
 import { usualLook } from "./usual";
 
-/** Of a twin of which nothing but the deciders is known, so many must be as the plant usually has them, or as many as there are. */
-const AGREEING = 2;
 /** An answer agrees with a plant where it is at least this share as likely of it as its usual one. */
 const AGREES = 0.5;
 
@@ -22,8 +20,8 @@ type Said = "parts" | "fits" | null;
 
 /**
  * Twins that a plant may still be, of those that the flora does not hold. Where it is known what the twin shows, one part must
- * have been seen that is otherwise, and none that is so; where it is not, the looks that part the two must show what this plant
- * usually shows.
+ * have been seen that is otherwise, and none that is so; where it is not, all the looks that part the two must show what this
+ * plant usually shows.
  */
 export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
   const { model } = judgement;
@@ -40,7 +38,7 @@ export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
       const said: Said = at < 0 ? null : shown ? saidOfShown(judgement.case.observations[at], shown) : agrees(judgement, taxon, c, usual as Observation, at);
       return [{ c, seen: at >= 0, said }];
     });
-    const wanted = twin.shows.length > 0 ? 1 : Math.min(AGREEING, looks.length);
+    const wanted = twin.shows.length > 0 ? 1 : looks.length;
     if (wanted > 0 && !looks.some((x) => x.said === "fits") && looks.filter((x) => x.said === "parts").length >= wanted) return [];
     return [{ twin, looks: looks.filter((x) => !x.seen).map((x) => x.c) }];
   });
