@@ -379,7 +379,7 @@ function gainOf(judgement: Judgement, active: Active, c: number): { bits: number
   const rows = foreseenAnswers(judgement, active, c);
   const { shares, guarded, parted, prior, guardedPrior, partitions } = active;
   const { sums, first, parts, guardedParts } = active.desk;
-  for (const of of [sums, first, parts, guardedParts]) of.fill(0);
+  for (const array of [sums, first, parts, guardedParts]) array.fill(0);
   const unknown = shares.length - 1;
   let firstNow = 0;
   let nats = 0;
