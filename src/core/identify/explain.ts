@@ -104,6 +104,7 @@ export function checkReason(judgement: Judgement, check: Check, ranked = likelie
   }
   const kit = model.flora.characters[check.character].kit;
   const needs = kit.length > 0 ? ` ${kit.join(" and ")} needed.`.replace(/^ ./, (s) => s.toUpperCase()) : "";
+  if (check.first) return `Parts ${plainName(judgement, ranked[0])} from ${check.first.join(" and ")}, which this flora does not hold.${needs}`;
   if (!best) return `Parts what still fits into smaller groups.${needs}`;
   return `Parts ${plainName(judgement, best.a)} (${best.words[0]}) from ${plainName(judgement, best.b)} (${best.words[1]}).${needs}`;
 }
@@ -122,12 +123,11 @@ function heldByGuard(judgement: Judgement, { stillFit, limit }: VerdictResult): 
 }
 
 /** Why a target is held for a twin that the flora does not hold, and what would settle it. */
-function unheldReason(judgement: Judgement, name: string, open: OpenTwin[]): string {
+function unheldReason(name: string, open: OpenTwin[]): string {
   const names = [...new Set(open.map((o) => o.twin.common))];
   const [are, them] = names.length > 1 ? ["are", "them"] : ["is", "it"];
-  const looks = [...new Set(open.flatMap((o) => o.looks))].map((c) => judgement.model.flora.characters[c].name.toLowerCase());
-  const settle = looks.length > 0 ? `Look at this first: ${looks.join(", ")}.` : "What was seen does not part the two: get a second opinion before acting.";
-  return `${name} fits, but ${names.join(" and ")} ${are} taken for it, and this flora does not hold ${them}. ${settle}`;
+  const settle = open.every((o) => o.looks.length > 0) ? "" : " What was seen does not part the two: get a second opinion before acting.";
+  return `${name} fits, but ${names.join(" and ")} ${are} taken for it, and this flora does not hold ${them}.${settle}`;
 }
 
 /** The verdict in a scout's words: reason first, then the one thing to do. */
@@ -146,7 +146,7 @@ export function verdictReason(judgement: Judgement, result: VerdictResult): stri
   if (result.verdict === "unknown") return "Nothing in this flora fits well. Take a specimen and pictures, and ask for a second opinion.";
   if (result.verdict === "hold") {
     if (result.leansOn) return `${name} fits, but only on the strength of one kind of look (${result.leansOn.replace(/-/g, " ")}). Look at something else before acting.`;
-    if (result.openTwins.length > 0) return unheldReason(judgement, name, result.openTwins);
+    if (result.openTwins.length > 0) return unheldReason(name, result.openTwins);
     const names = result.stillFit.slice(0, 2).map((t) => plainName(judgement, t));
     if (names.length === 0 && result.crossFits >= 0) return `A cross of ${judgement.model.crosses[result.crossFits].parents.map((t) => plainName(judgement, t)).join(" and ")} still fits, and is kept as its kept parent is.`;
     if (names.length === 0) return "A plant that is not in this flora still fits too well. Look at more before acting.";

@@ -19,8 +19,8 @@ export interface Check {
   seconds: number;
   /** share of what still fits that carries the part */
   carried: number;
-  /** asked before anything else towards an action: it parts what is found from a twin that the flora does not hold */
-  first?: true;
+  /** asked before anything else towards an action: it parts what is found from these twins, which the flora does not hold */
+  first?: string[];
   /** a caution to show with the question */
   caution?: "gloves";
 }
@@ -117,7 +117,7 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
   const active = activePlants(judgement, only);
   const answered = new Set(judgement.case.observations.map((o) => o.character));
   const harm = contactShare(judgement);
-  const wanted = new Set(only ? [] : looksBeforeClear(judgement));
+  const wanted = only ? new Map<number, string[]>() : looksBeforeClear(judgement);
   const checks: Check[] = [];
   judgement.model.flora.characters.forEach((character, c) => {
     if (character.compares || answered.has(character.id) || !character.kit.every((k) => judgement.case.kit.includes(k)) || ruledOut(judgement, c)) return;
@@ -126,7 +126,7 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
     const { carried, visible } = standing(judgement, active, c);
     if (carried < APPLIES_SHARE.name || visible < VISIBLE_SHARE) return;
     const gain = gainOf(judgement, active, c);
-    if (only || gain.bits > 1e-4 || wanted.has(c)) checks.push({ character: c, seconds: character.seconds, carried, ...gain, ...(wanted.has(c) ? { first: true as const } : {}), ...(caution ? { caution } : {}) });
+    if (only || gain.bits > 1e-4 || wanted.has(c)) checks.push({ character: c, seconds: character.seconds, carried, ...gain, ...(wanted.has(c) ? { first: wanted.get(c) } : {}), ...(caution ? { caution } : {}) });
   });
   return checks;
 }

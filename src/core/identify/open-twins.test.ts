@@ -17,6 +17,7 @@ describe("a twin that is listed and not held", () => {
     expect(verdict).toBe("hold");
     expect(because).toMatch(/halberd-leaved tearthumb and arrow-leaved tearthumb are taken for it/);
     expect(next.action[0].character).toBe("ocrea");
+    expect(next.action[0].why).toMatch(/^Parts Mile-a-minute weed from halberd-leaved tearthumb and arrow-leaved tearthumb, which this flora does not hold/);
   });
   it("is out of the way once it is seen to be otherwise than the twin has it", () => {
     expect(decide(judge(model, given(look("ocrea", "saucer")))).verdict).toBe("clear");

@@ -77,11 +77,14 @@ function twinsInTheWay(judgement: Judgement, group: string): OpenTwin[] {
   return found.flatMap((t) => openTwins(judgement, t));
 }
 
-/** Looks that a target which would else be clear must still pass, for the sake of twins that the flora does not hold. */
-export function looksBeforeClear(judgement: Judgement): number[] {
+/** Looks that a target which would else be clear must still pass, each with the twins, not held by the flora, that it is for. */
+export function looksBeforeClear(judgement: Judgement): Map<number, string[]> {
   const limit = keptLimit(judgement.case.costs);
   const gates = [judgement.guarded.local, judgement.guarded.flat].map((p) => groupGate(judgement, p, limit));
-  return gates[0] && gates[0] === gates[1] ? twinsInTheWay(judgement, gates[0]).flatMap((open) => open.looks) : [];
+  const twins = new Map<number, string[]>();
+  if (!gates[0] || gates[0] !== gates[1]) return twins;
+  for (const { twin, looks } of twinsInTheWay(judgement, gates[0])) for (const c of looks) twins.set(c, [...(twins.get(c) ?? []), twin.common]);
+  return twins;
 }
 
 /** The action group that holds the target side, if the kept side is under the limit; else null. */
