@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { currentFlora, loadList } from "@/flora/load";
 import { buildModel, type Case, caseSchema, decide, describeScore, foreseeChecks, identify, judge, newMemory, type Observation, type ObservationInput, type Stage, stageShares, towardsAction, towardsName } from "./index";
@@ -147,5 +148,19 @@ describe("on the whole shipped flora", () => {
 
   it("has every plant in some stage on every day of the year", () => {
     for (const taxon of model.flora.taxa) for (let day = 0; day < 365; day += 20) expect(stageShares(taxon, day).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+  });
+});
+
+describe("answers to everything at once, one against the other", () => {
+  it("stay numbers for every plant, though none of them fits", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 999 }), (k) => {
+        const observations = model.flora.characters.filter((c) => c.states.length > 0 && !c.compares).map((c, i) => ({ character: c.id, states: [c.states[(7 * i + k) % c.states.length].id] }));
+        const { flat, likelihoods } = judge(model, caseSchema.parse({ day: "2026-07-01", stage: "flowering", list: {}, observations }));
+        expect(likelihoods.taxa.every((chance) => chance > 0)).toBe(true);
+        expect(flat.unknown + [...flat.taxa, ...flat.crosses].reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+      }),
+      { numRuns: 12 },
+    );
   });
 });
