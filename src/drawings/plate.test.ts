@@ -73,6 +73,10 @@ describe("a plate", () => {
   it("says the measures with their units", () => {
     expect(parts("Avena fatua", "vegetative").get("Collar")?.measures).toBe("3 to 6 mm");
   });
+  it("says which way a measure goes, where the panel does not", () => {
+    expect(parts("Avena fatua", "vegetative").get("Blade")?.measures).toBe("6 to 14 mm wide, 12 to 35 cm long");
+    expect(parts("Heracleum mantegazzianum", "flowering").get("Order on the stem")?.measures).toBe("220 to 400 cm tall");
+  });
   it("has a small one for almost every plant", () => {
     const without = [...model.flora.taxa.keys()].filter((t) => !smallPlate(model, t));
     expect(without.length / model.flora.taxa.length).toBeLessThan(0.05);

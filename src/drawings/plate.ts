@@ -21,8 +21,11 @@ function range(model: Model, taxon: number, character: string, stage: Stage): st
   const { points } = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id) ?? {};
   if (!points) return "";
   const [, low, high] = points.map((x) => Number(x.toPrecision(2)));
-  return `${low === high ? low : `${low} to ${high}`} ${model.flora.characters[c].unit}`;
+  return `${low === high ? low : `${low} to ${high}`} ${model.flora.characters[c].unit}${WAY[character] ?? ""}`;
 }
+
+/** Which way a measure goes, where the panel does not say so. */
+const WAY: Record<string, string> = { height: " tall", "blade-width": " wide", "blade-length": " long", "water-leaf-width": " wide", "water-leaf-length": " long" };
 
 /** The plate of a plant at a stage: its parts in the order in which one looks at them. */
 export function plateOf(model: Model, taxon: number, stage: Stage): Panel[] {
@@ -58,7 +61,7 @@ function winter(lifeForm: string, at: At, state: State): Panel[] {
 
 /** What is drawn of a plant that keeps its leaves, or whose dead head stands; nothing of another. */
 function keptInWinter(lifeForm: string, at: At, state: State, leaves: () => Panel[]): Panel[] {
-  const kept = lifeForm === "grass" || lifeForm === "rush" ? [{ part: "Collar", shapes: collarOf(at), measures: "" }, state("Blade", "blade-form", "blade-width"), state("Head still standing", "head-kind")] : leaves();
+  const kept = lifeForm === "grass" || lifeForm === "rush" ? [{ part: "Collar", shapes: collarOf(at), measures: "" }, state("Blade", "blade-form", "blade-width", "blade-length"), state("Head still standing", "head-kind")] : leaves();
   return kept.filter((panel) => panel.shapes);
 }
 
@@ -69,7 +72,7 @@ function collarOf(at: At): Shape[] | null {
 }
 
 function grass(stage: Stage, at: At, state: State): Panel[] {
-  const low = [state("How it stands", "clump", "height"), { part: "Collar", shapes: collarOf(at), measures: state("", "ligule-kind", "ligule-height").measures }, state("Sheath", "sheath-closure"), state("Hair of the sheath", "sheath-hair"), state("Youngest leaf", "youngest-leaf"), state("Shoot cut across", "shoot-section"), state("Blade", "blade-form", "blade-width"), state("Foot", "sheath-foot"), state("Pulled up", "pull")];
+  const low = [state("How it stands", "clump", "height"), { part: "Collar", shapes: collarOf(at), measures: state("", "ligule-kind", "ligule-height").measures }, state("Sheath", "sheath-closure"), state("Hair of the sheath", "sheath-hair"), state("Youngest leaf", "youngest-leaf"), state("Shoot cut across", "shoot-section"), state("Blade", "blade-form", "blade-width", "blade-length"), state("Foot", "sheath-foot"), state("Pulled up", "pull")];
   return stage === "vegetative" ? low : [state("Head", "head-kind", "head-length"), state("Spikelet on its stalk", "spikelet-stalk", "florets"), state("Awn", "awn-shape", "awn-length"), state("Floret", "floret-hair"), state("Glumes", "glumes"), ...low.slice(0, 4)];
 }
 
