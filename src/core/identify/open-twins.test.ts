@@ -29,6 +29,19 @@ describe("a twin that is listed and not held", () => {
       expect(open.map((o) => o.twin.name)).toContain("Persicaria arifolia");
     }
   });
+  it.each<[string, Partial<Observation>, string]>([
+    ["a guess", { states: ["saucer"], sure: "guess" }, "hold"],
+    ["one of two, of which the twin has one", { states: ["saucer", "papery"] }, "hold"],
+    ["seen in none of four plants", { states: ["saucer"], of: { yes: 0, n: 4 } }, "hold"],
+    ["seen in all of four plants", { states: ["saucer"], of: { yes: 4, n: 4 } }, "clear"],
+    ["what the twin has, looked for and not found", { answer: "absent", states: ["papery", "fringed"] }, "clear"],
+    ["a part of what the twin has, looked for and not found", { answer: "absent", states: ["papery"] }, "hold"],
+  ])("weighs %s", (_, answer, verdict) => expect(decide(judge(model, given({ ...look("ocrea", "saucer"), ...answer }))).verdict).toBe(verdict));
+  it("makes the verdict hang on the look that put it out of the way", () => {
+    const { verdict, slips } = identify(model, given(look("ocrea", "saucer")));
+    expect(verdict).toBe("clear");
+    expect(slips).toContainEqual({ character: "ocrea", kind: "verdict-hangs-on-it" });
+  });
   it("stays where nothing that parts the two can be seen", () => {
     const winter = judge(model, caseSchema.parse({ day: "2026-01-10", stage: "winter", list, observations: [] }));
     for (const open of openTwins(winter, vine)) expect(open.looks).toEqual([]);

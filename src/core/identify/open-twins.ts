@@ -34,9 +34,8 @@ export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
       const usual = usualLook(model, taxon, c, stage);
       const shown = twin.shows.find((s) => s.character === id);
       if (shown ? !usuallySeen(model, taxon, c, stage) : !usual) return [];
-      const at = judgement.case.observations.findIndex((o) => o.character === id);
-      const said: Said = at < 0 ? null : shown ? saidOfShown(judgement.case.observations[at], shown) : agrees(judgement, taxon, c, usual as Observation, at);
-      return [{ c, seen: at >= 0, said }];
+      const said = judgement.case.observations.flatMap((o, at) => (o.character !== id ? [] : [shown ? saidOfShown(o, shown) : agrees(judgement, taxon, c, usual as Observation, at)]));
+      return [{ c, seen: said.length > 0, said: together(said) }];
     });
     const wanted = twin.shows.length > 0 ? 1 : looks.length;
     if (wanted > 0 && !looks.some((x) => x.said === "fits") && looks.filter((x) => x.said === "parts").length >= wanted) return [];
@@ -44,15 +43,28 @@ export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
   });
 }
 
-/** Whether what was seen is otherwise than the twin has it. */
-function saidOfShown({ answer, states, value, values }: Observation, { states: shown, range }: Shown): Said {
-  if (answer !== "seen") return null;
-  if (range) {
-    const readings = values ?? (value === undefined ? [] : [value]);
-    const mean = readings.reduce((a, b) => a + b, 0) / readings.length;
-    return mean >= range[0] && mean <= range[1] ? "fits" : "parts";
-  }
-  return states?.some((s) => shown?.includes(s)) ? "fits" : "parts";
+/** What looks at several places of one part say: that it may be the twin, if one of them does. */
+const together = (said: Said[]): Said => (said.includes("fits") ? "fits" : said.includes("parts") ? "parts" : null);
+
+/** Whether what was seen is otherwise than the twin has it. A guess parts nothing, nor does what half of the plants looked at lack. */
+function saidOfShown(observation: Observation, shown: Shown): Said {
+  const { answer, sure, of } = observation;
+  if (answer === "cannot-tell" || answer === "not-there-yet") return null;
+  if (shown.range ? withinRange(observation, shown.range) : mayBeShown(observation, shown.states ?? [])) return "fits";
+  return sure === "guess" || (of && 2 * of.yes <= of.n) ? null : "parts";
+}
+
+/** True where the mean of the readings, as closely as they were read, may be one of the twin's. */
+function withinRange({ value, values, half = 0 }: Observation, [low, high]: [number, number]): boolean {
+  const readings = values ?? (value === undefined ? [] : [value]);
+  const mean = readings.reduce((a, b) => a + b, 0) / readings.length;
+  return mean + half >= low && mean - half <= high;
+}
+
+/** True unless all that was seen is none of the twin's states, or all of these were looked for and not found. */
+function mayBeShown({ answer, states, of }: Observation, shown: string[]): boolean {
+  if (answer === "absent" && states) return !shown.every((s) => states.includes(s));
+  return (states ?? ["none"]).some((s) => shown.includes(s)) && of?.yes !== 0;
 }
 
 /** Whether what was seen is what the plant usually shows; "fits" the twin where it is not, or where it told nothing. */

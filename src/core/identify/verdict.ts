@@ -71,7 +71,7 @@ export function decide(judgement: Judgement): VerdictResult {
 /** Below this share of what is found a target of the group is not asked about its unheld twins. */
 const WORTH_ASKING = 0.05;
 
-function twinsInTheWay(judgement: Judgement, group: string): OpenTwin[] {
+export function twinsInTheWay(judgement: Judgement, group: string): OpenTwin[] {
   const { local, flat, model } = judgement;
   const found = [...model.unheld.keys()].filter((t) => model.unheld[t].length > 0 && !judgement.keptSide[t] && judgement.group[t] === group && Math.max(local.taxa[t], flat.taxa[t]) >= WORTH_ASKING);
   return found.flatMap((t) => openTwins(judgement, t));
