@@ -37,6 +37,16 @@ describe("a twin that is listed and not held", () => {
     ["what the twin has, looked for and not found", { answer: "absent", states: ["papery", "fringed"] }, "clear"],
     ["a part of what the twin has, looked for and not found", { answer: "absent", states: ["papery"] }, "hold"],
   ])("weighs %s", (_, answer, verdict) => expect(decide(judge(model, given({ ...look("ocrea", "saucer"), ...answer }))).verdict).toBe(verdict));
+  it.each<[string, Partial<Observation>, number]>([
+    ["as the twin has it", { value: 2.1 }, 1],
+    ["otherwise", { value: 4.5 }, 0],
+    ["otherwise, but read no closer than that", { value: 3.1, half: 0.5 }, 1],
+    ["of a part that is not there", { answer: "absent" }, 1],
+  ])("weighs a number %s", (_, answer, left) => {
+    const olive = model.taxonIndex.get("Elaeagnus angustifolia") as number;
+    const observations = [{ character: "plant-kind", states: ["tree"] }, { character: "leaf-ratio", ...answer }];
+    expect(openTwins(judge(model, caseSchema.parse({ day: "2026-06-10", stage: "vegetative", list, observations })), olive)).toHaveLength(left);
+  });
   it("makes the verdict hang on the look that put it out of the way", () => {
     const { verdict, slips } = identify(model, given(look("ocrea", "saucer")));
     expect(verdict).toBe("clear");

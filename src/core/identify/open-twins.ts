@@ -49,7 +49,7 @@ const together = (said: Said[]): Said => (said.includes("fits") ? "fits" : said.
 /** Whether what was seen is otherwise than the twin has it. A guess parts nothing, nor does what half of the plants looked at lack. */
 function saidOfShown(observation: Observation, shown: Shown): Said {
   const { answer, sure, of } = observation;
-  if (answer === "cannot-tell" || answer === "not-there-yet") return null;
+  if (answer === "cannot-tell" || answer === "not-there-yet" || (shown.range && answer !== "seen")) return null;
   if (shown.range ? withinRange(observation, shown.range) : mayBeShown(observation, shown.states ?? [])) return "fits";
   return sure === "guess" || (of && 2 * of.yes <= of.n) ? null : "parts";
 }
