@@ -51,7 +51,7 @@ type State = (part: string, character: string, ...measures: string[]) => Panel;
 
 function seedling(lifeForm: string, at: At, state: State): Panel[] {
   if (lifeForm === "grass" || lifeForm === "rush") return [state("First blade", "first-blade"), state("How it stands", "first-blade-stance"), state("Hair", "grass-seedling-hair"), state("Seed on the root", "husk"), { part: "Collar", shapes: collarOf(at), measures: "" }];
-  return [state("Seed leaves", "seed-leaf", "seed-leaf-length"), state("Their tip", "seed-leaf-tip"), state("First leaves", "first-leaf"), state("Outline of the first leaf", "first-shape"), state("Their order", "first-order"), state("Hair", "seedling-hair")];
+  return [state("Seed leaves", "seed-leaf", "seed-leaf-length", "seed-leaf-ratio"), state("Their tip", "seed-leaf-tip"), state("First leaves", "first-leaf"), state("Outline of the first leaf", "first-shape"), state("Their order", "first-order"), state("Hair", "seedling-hair")];
 }
 
 function winter(lifeForm: string, at: At, state: State): Panel[] {

@@ -4,7 +4,7 @@ import { largestFirst } from "./largest";
 import { answersAt, applies, type Model, hasPart, recordingOf, variesWithCondition } from "./model";
 import { conditionShare, type Judgement, likeliestStage, type Posterior, soundShare } from "./posterior";
 import { stageBegins } from "./season";
-import { GROUP_SHARE, KEEP_SHARE, keptLimit, looksBeforeClear, topOnSide } from "./verdict";
+import { farthestFromClear, GROUP_SHARE, KEEP_SHARE, keptLimit, looksBeforeClear, type Standpoint, topOnSide } from "./verdict";
 
 export interface Check {
   character: number;
@@ -46,7 +46,7 @@ const LENS_WEIGHT = 3;
  * quick looks come first; towards a name so much that the telling looks do, and seconds decide only between equals:
  * every further answer is one more that may be a slip.
  */
-const OVERHEAD_SECONDS = { action: 20, name: 300 };
+const OVERHEAD_SECONDS = { action: 40, name: 300 };
 /** Plants below this share in both rankings do not count in foreseeing answers. */
 const ACTIVE_SHARE = 2e-4;
 /**
@@ -84,12 +84,14 @@ interface Active {
   crosses: number[];
   /** shares of the plants, then of the crosses, and, last, the unknown plant, summing to 1 */
   shares: Float64Array;
-  /** the same as a verdict of Clear is measured by them */
+  /** the same from the standpoint that is farthest from Clear, and as a verdict of Clear is measured there */
+  sided: Float64Array;
   guarded: Float64Array;
+  standpoint: Standpoint;
   /** side of each of `shares`: 0 what is kept and the unknown plant, then one number for each action group */
   parted: Int32Array;
   partitions: number;
-  /** what each side holds of `shares`, and of `guarded` */
+  /** what each side holds of `sided`, and of `guarded` */
   prior: Float64Array;
   guardedPrior: Float64Array;
   desk: Desk;
@@ -225,13 +227,15 @@ function activePlants(judgement: Judgement, only?: Set<number>): Active {
   });
   const own = Float64Array.from(taxa, (t) => local.taxa[t]);
   const sharesUnder = (p: Posterior) => normalised([...taxa.map((t) => p.taxa[t]), ...crosses.map((x) => p.crosses[x]), p.unknown]);
+  const standpoint = farthestFromClear(judgement);
   const shares = sharesUnder(local);
-  const guarded = sharesUnder(judgement.guarded.local);
+  const sided = standpoint.posterior === local ? shares : sharesUnder(standpoint.posterior);
+  const guarded = sharesUnder(standpoint.guarded);
   const held = (of: Float64Array) => of.reduce((sums, value, i) => {
     sums[parted[i]] += value;
     return sums;
   }, new Float64Array(names.length));
-  return { taxa, crosses, ...likelyConditions(judgement, taxa), share: own, shares, guarded, parted, partitions: names.length, prior: held(shares), guardedPrior: held(guarded), desk: newDesk(judgement.model, shares.length, names.length) };
+  return { taxa, crosses, ...likelyConditions(judgement, taxa), share: own, shares, sided, guarded, standpoint, parted, partitions: names.length, prior: held(sided), guardedPrior: held(guarded), desk: newDesk(judgement.model, shares.length, names.length) };
 }
 
 function normalised(values: number[]): Float64Array {
@@ -377,7 +381,7 @@ function gainOf(judgement: Judgement, active: Active, c: number): { bits: number
   const named = judgement.model.answers[c];
   const n = named + 1;
   const rows = foreseenAnswers(judgement, active, c);
-  const { shares, guarded, parted, prior, guardedPrior, partitions } = active;
+  const { shares, sided, guarded, parted, prior, guardedPrior, partitions, standpoint } = active;
   const { sums, first, parts, guardedParts } = active.desk;
   for (const array of [sums, first, parts, guardedParts]) array.fill(0);
   const unknown = shares.length - 1;
@@ -386,6 +390,7 @@ function gainOf(judgement: Judgement, active: Active, c: number): { bits: number
   for (let i = 0; i < shares.length; i++) {
     const share = shares[i];
     if (i < unknown && share > firstNow) firstNow = share;
+    const sidedShare = sided[i];
     const guardedShare = guarded[i];
     const part = parted[i];
     let left = 1;
@@ -397,7 +402,7 @@ function gainOf(judgement: Judgement, active: Active, c: number): { bits: number
       nats += joint * Math.log(chance);
       sums[o] += joint;
       if (i < unknown && joint > first[o]) first[o] = joint;
-      parts[o * partitions + part] += joint;
+      parts[o * partitions + part] += sidedShare * chance;
       guardedParts[o * partitions + part] += guardedShare * chance;
     }
   }
@@ -407,33 +412,39 @@ function gainOf(judgement: Judgement, active: Active, c: number): { bits: number
   for (let o = 0; o < n; o++) {
     firstAfter += first[o];
     if (sums[o] > 1e-12) nats -= sums[o] * Math.log(sums[o]);
+    let all = 0;
     let sum = 0;
     for (let p = 0; p < partitions; p++) {
-      const own = parts[o * partitions + p];
-      if (own > 0) partNats += own * Math.log(own / (sums[o] * prior[p]));
+      all += parts[o * partitions + p];
       sum += guardedParts[o * partitions + p];
     }
-    if (sum > 1e-12) costAfter += sum * costOfAct(judgement, guardedParts, o * partitions, partitions, sum);
+    for (let p = 0; p < partitions; p++) {
+      const own = parts[o * partitions + p];
+      if (own > 0) partNats += own * Math.log(own / (all * prior[p]));
+    }
+    if (sum > 1e-12) costAfter += sum * costOfAct(judgement, standpoint.limitTimes, guardedParts, o * partitions, partitions, sum);
   }
-  const saved = Math.max(0, costOfAct(judgement, guardedPrior, 0, partitions, 1) - costAfter);
   const rise = Math.max(0, firstAfter - firstNow);
+  if (standpoint.without === judgement.model.flora.characters[c].block) return { bits: Math.max(0, nats * Math.LOG2E), rise, saved: 0, partBits: 0 };
+  const saved = Math.max(0, costOfAct(judgement, standpoint.limitTimes, guardedPrior, 0, partitions, 1) - costAfter);
   return { bits: Math.max(0, nats * Math.LOG2E), rise, saved, partBits: Math.max(0, partNats * Math.LOG2E) };
 }
 
 /**
  * Cost of the best act open, in the district's hours. The gate decides what is open: treat where the kept side
  * is under the limit and one action group holds the rest, leave where the kept side holds 95 %, else come back.
+ * @param limitTimes how many times the limit the kept side may hold
  * @param masses of which those from `from` on are meant: of the kept side (first) and of each action group
  * @param total their sum
  */
-function costOfAct(judgement: Judgement, masses: Float64Array, from: number, partitions: number, total: number): number {
+function costOfAct(judgement: Judgement, limitTimes: number, masses: Float64Array, from: number, partitions: number, total: number): number {
   const { wrongClear, missedTarget, hold } = judgement.case.costs;
   const kept = masses[from] / total;
   if (kept >= KEEP_SHARE) return Math.min(hold, missedTarget * (1 - kept));
-  if (kept > keptLimit(judgement.case.costs)) return hold;
+  if (kept > limitTimes * keptLimit(judgement.case.costs)) return hold;
   let largest = 0;
   for (let p = 1; p < partitions; p++) largest = Math.max(largest, masses[from + p] / total);
-  return largest >= GROUP_SHARE * (1 - kept) ? Math.min(hold, wrongClear * kept) : hold;
+  return largest >= GROUP_SHARE * (1 - kept) ? Math.min(hold, (wrongClear * kept) / limitTimes) : hold;
 }
 
 /**

@@ -110,6 +110,37 @@ function weakBlock(judgement: Judgement, limit: number): string | null {
   return null;
 }
 
+/** One of the conditions that a verdict of Clear must meet, as shares of what may stand there. */
+export interface Standpoint {
+  posterior: Posterior;
+  /** the same as Clear is measured by it */
+  guarded: Posterior;
+  /** how many times the limit the kept side may hold */
+  limitTimes: number;
+  /** block of looks that is left out, or null */
+  without: string | null;
+}
+
+/**
+ * The condition of Clear to work on next: that of the local prior, or, once that is met, of the flat one, or, once
+ * both are, without the block of looks that carries too much. A look that helps none of these brings Clear no nearer.
+ */
+export function farthestFromClear(judgement: Judgement): Standpoint {
+  const { local, flat, guarded } = judgement;
+  const limit = keptLimit(judgement.case.costs);
+  const here: Standpoint = { posterior: local, guarded: guarded.local, limitTimes: 1, without: null };
+  if (guarded.local.keptSide > limit) return here;
+  if (guarded.flat.keptSide > limit) return { ...here, posterior: flat, guarded: guarded.flat };
+  const gates = [guarded.local, guarded.flat].map((p) => groupGate(judgement, p, limit));
+  if (!gates[0] || gates[0] !== gates[1]) return here;
+  for (const block of judgement.blocks.values()) {
+    const left = guardedWithout(judgement, new Set(block.members));
+    const worst = left[0].keptSide >= left[1].keptSide ? left[0] : left[1];
+    if (worst.keptSide > LEAVE_ONE_OUT * limit) return { posterior: worst, guarded: worst, limitTimes: LEAVE_ONE_OUT, without: block.name };
+  }
+  return here;
+}
+
 /** Kept plants that stand in the way under either prior: first the likeliest here, as the field shows it, then by the higher of the two shares. */
 function keptAbove(judgement: Judgement, limit: number): number[] {
   const { local, flat } = judgement.guarded;
