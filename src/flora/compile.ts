@@ -7,8 +7,8 @@ import { readTaxon, taxonId } from "./read-taxa";
 import { type Problem, readYaml, type YamlFile } from "./read-yaml";
 
 /** Share of the time that a whole block of characters goes wrong together, and so the most that it can prove. */
-const BLOCK_DOUBT: Record<string, number> = { kind: 0.01, colour: 0.12, smell: 0.1, setting: 0.15, distance: 0.1, hair: 0.04, size: 0.05, texture: 0.08 };
-const DEFAULT_BLOCK_DOUBT = 0.02;
+const BLOCK_DOUBT: Record<string, number> = { colour: 0.06, smell: 0.05, setting: 0.08, distance: 0.05, hair: 0.02, size: 0.025, texture: 0.04 };
+const DEFAULT_BLOCK_DOUBT = 0.01;
 
 /** Compiles the readable files under `root` (the `flora` folder); `found` takes in the pairs that only the simulation found. Problems are returned by file and line, not thrown. */
 export function compileFlora(root: string, options = { found: true }): { flora: CompiledFlora; problems: Problem[] } {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { currentFlora, loadList } from "@/flora/load";
 import { buildModel, type Case, caseSchema, decide, foreseeChecks, identify, judge, mostlyCarried, type Observation, towardsAction, usualLook } from "./index";
+import { removeTaxon } from "../trials/run-trials";
 import { openTwins } from "./open-twins";
 
 const model = buildModel(currentFlora());
@@ -64,17 +65,21 @@ describe("a twin that is listed and not held", () => {
     const found = buildModel({ ...flora, pairs: flora.pairs.map((p) => ({ ...p, found: true as const })) });
     expect(found.unheld.every((twins) => twins.length === 0)).toBe(true);
   });
-  it("is what a plant taken out of the flora becomes for the plants that it is listed with", () => {
-    const removed = { ...model.flora, taxa: model.flora.taxa.filter((t) => t.id !== "celastrus-scandens") };
-    const names = buildModel({ ...removed, scores: [] }).unheld[removed.taxa.findIndex((t) => t.id === "celastrus-orbiculatus")].map((t) => t.name);
-    expect(names).toContain("celastrus-scandens");
+  it("is parted by every look that is listed, since one may be a slip", () => {
+    const rose = model.taxonIndex.get("Rosa multiflora") as number;
+    const left = (...looks: Partial<Observation>[]) => openTwins(judge(model, caseSchema.parse({ day: "2026-06-10", stage: "vegetative", list, observations: [{ character: "plant-kind", states: ["shrub"] }, ...looks] })), rose).map((o) => o.twin.name);
+    const fringed = { character: "stipules", states: ["fringed"] };
+    expect(left(fringed)).toEqual(["Rosa setigera"]);
+    expect(left(fringed, { character: "leaflets", value: 9 })).toEqual([]);
+    expect(left(fringed, { character: "leaflets", value: 5 })).toEqual(["Rosa setigera"]);
   });
-  it("then asks for the looks that part the two, as the plant held usually has them", () => {
-    const { flora } = model;
-    const gone = flora.taxa.findIndex((t) => t.id === "celastrus-scandens");
-    const rest = buildModel({ ...flora, taxa: flora.taxa.filter((_, t) => t !== gone), scores: flora.scores.flatMap((s) => (s.taxon === gone ? [] : [{ ...s, taxon: s.taxon > gone ? s.taxon - 1 : s.taxon }])) });
+  it("is what a plant taken out of the flora becomes for the plants that it is listed with, with what it shows of the parts that tell", () => {
+    const rest = buildModel(removeTaxon(model.flora, model.taxonIndex.get("Celastrus scandens") as number));
     const held = rest.taxonIndex.get("Celastrus orbiculatus") as number;
-    const deciders = new Set(rest.unheld[held].flatMap((t) => t.deciders).flatMap((d) => d.characters));
+    const twin = rest.unheld[held].find((t) => t.name === "Celastrus scandens");
+    const deciders = new Set(twin?.deciders.flatMap((d) => d.characters));
+    expect(twin?.shows.length).toBeGreaterThan(0);
+    for (const { character } of twin?.shows ?? []) expect([...deciders]).toContain(character);
     const usual = rest.flora.characters.flatMap((_, c) => usualLook(rest, held, c, "fruiting") ?? []);
     const verdictOf = (observations: Observation[]) => decide(judge(rest, caseSchema.parse({ day: "2026-09-20", stage: "fruiting", list: { "Celastrus orbiculatus": "target" }, observations })));
     expect(verdictOf(usual).verdict).toBe("clear");

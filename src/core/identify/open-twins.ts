@@ -1,13 +1,8 @@
 import type { Observation } from "./case";
-import { evidenceOf } from "./likelihood";
 import type { Shown } from "./flora-types";
 import { usuallySeen } from "./model";
 import { type Judgement, likeliestStage } from "./posterior";
 import type { UnheldTwin } from "./unheld";
-import { usualLook } from "./usual";
-
-/** An answer agrees with a plant where it is at least this share as likely of it as its usual one. */
-const AGREES = 0.5;
 
 export interface OpenTwin {
   twin: UnheldTwin;
@@ -19,26 +14,22 @@ export interface OpenTwin {
 type Said = "parts" | "fits" | null;
 
 /**
- * Twins that a plant may still be, of those that the flora does not hold. Where it is known what the twin shows, one part must
- * have been seen that is otherwise, and none that is so; where it is not, all the looks that part the two must show what this
- * plant usually shows.
+ * Twins that a plant may still be, of those that the flora does not hold: each part that is listed and can be seen must have been
+ * seen to be otherwise than the twin has it, since one look alone may be a slip. A twin of which it is not known what it shows stays in the way.
  */
 export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
   const { model } = judgement;
   if (model.unheld[taxon].length === 0) return [];
   const stage = likeliestStage(judgement, taxon);
   return model.unheld[taxon].flatMap((twin): OpenTwin[] => {
-    const ids = twin.deciders.filter((d) => d.stage === stage || d.stage === "any").flatMap((d) => d.characters);
-    const looks = [...new Set(ids)].flatMap((id) => {
-      const c = model.characterIndex.get(id) as number;
-      const usual = usualLook(model, taxon, c, stage);
-      const shown = twin.shows.find((s) => s.character === id);
-      if (shown ? !usuallySeen(model, taxon, c, stage) : !usual) return [];
-      const said = judgement.case.observations.flatMap((o, at) => (o.character !== id ? [] : [shown ? saidOfShown(o, shown) : agrees(judgement, taxon, c, usual as Observation, at)]));
+    const listed = new Set(twin.deciders.filter((d) => d.stage === stage || d.stage === "any").flatMap((d) => d.characters));
+    const looks = twin.shows.flatMap((shown) => {
+      const c = model.characterIndex.get(shown.character) as number;
+      if (!listed.has(shown.character) || !usuallySeen(model, taxon, c, stage)) return [];
+      const said = judgement.case.observations.flatMap((o) => (o.character === shown.character ? [saidOfShown(o, shown)] : []));
       return [{ c, seen: said.length > 0, said: together(said) }];
     });
-    const wanted = twin.shows.length > 0 ? 1 : looks.length;
-    if (wanted > 0 && !looks.some((x) => x.said === "fits") && looks.filter((x) => x.said === "parts").length >= wanted) return [];
+    if (looks.length > 0 && looks.every((x) => x.said === "parts")) return [];
     return [{ twin, looks: looks.filter((x) => !x.seen).map((x) => x.c) }];
   });
 }
@@ -65,14 +56,4 @@ function withinRange({ value, values, half = 0 }: Observation, [low, high]: [num
 function mayBeShown({ answer, states, of }: Observation, shown: string[]): boolean {
   if (answer === "absent" && states) return !shown.every((s) => states.includes(s));
   return (states ?? ["none"]).some((s) => shown.includes(s)) && of?.yes !== 0;
-}
-
-/** Whether what was seen is what the plant usually shows; "fits" the twin where it is not, or where it told nothing. */
-function agrees(judgement: Judgement, taxon: number, c: number, usual: Observation, at: number): Said {
-  const { model } = judgement;
-  const item = judgement.evidence[at];
-  if (!item || item.character !== c) return "fits";
-  const ideal = evidenceOf(model, usual, at)?.chance ?? item.chance;
-  const best = (chance: Float64Array) => chance.subarray(model.firstCondition[taxon], model.firstCondition[taxon + 1]).reduce((a, b) => Math.max(a, b), 0);
-  return best(item.chance) >= AGREES * best(ideal) ? "parts" : "fits";
 }

@@ -5,7 +5,7 @@ export interface UnheldTwin {
   name: string;
   common: string;
   deciders: Pair["deciders"];
-  /** what it shows of the deciders; nothing where that is not known either */
+  /** what it shows of the deciders */
   shows: Shown[];
 }
 

@@ -3,6 +3,7 @@ import type { ActionWalk, NameWalk } from "./walks";
 
 /** What came of many walks; the definitions stand in docs/trials.md. */
 export interface Figures {
+  /** among walks on plants that the flora holds */
   top1: number;
   top3: number;
   targetsCleared: number;
@@ -24,8 +25,10 @@ export interface Figures {
   unknownKeptCleared: number;
   /** of those: cleared as a plant that they are listed with, as one that people take for it */
   unknownKeptClearedAsTwin: number;
+  /** of all name walks, those on plants taken out among them: of these no plant named first is right */
   brier: number;
   ece: Record<string, number>;
+  nameWalks: number;
   checksMean: number;
   secondsMean: number;
   checksVsBestFixed?: number;
@@ -47,9 +50,11 @@ export function figuresOf(names: NameWalk[], actions: ActionWalk[], removed: Act
   const ece: Record<string, number> = {};
   for (let k = 0; k < 8; k++) ece[String(k + 1)] = round(calibrationError(names.flatMap((w) => (w.confidence[k] ? [w.confidence[k]] : []))));
   const last = names.flatMap((w) => w.confidence.slice(-1));
+  const held = names.filter((w) => w.rank !== null);
   return {
-    top1: share(names, (w) => w.rank === 1),
-    top3: share(names, (w) => w.rank <= 3),
+    nameWalks: held.length,
+    top1: share(held, (w) => w.rank === 1),
+    top3: share(held, (w) => w.rank !== null && w.rank <= 3),
     targetsCleared: share(targets, (w) => w.verdict === "clear"),
     keptRecognised: share(kept, (w) => w.verdict === "keep"),
     targetsSeparable: share(targets, (w) => w.separable === true),

@@ -1,4 +1,5 @@
-import { buildModel, type CompiledFlora, foreseeChecks, judge, type Model, type Stage } from "../identify";
+import { buildModel, type CompiledFlora, foreseeChecks, judge, type Model, type Pair, type Shown, type Stage } from "../identify";
+import { UNKNOWN_PRIOR } from "../identify/posterior";
 import { type Figures, figuresOf, mean, round } from "./figures";
 import { perturb } from "./plants";
 import { type ActionWalk, drawStart, type NameWalk, type Start, STAGE_MIX, type TrialList, type Walker, walkToAction, walkToName } from "./walks";
@@ -34,8 +35,8 @@ export interface TrialReport {
   stages: { stage: string; perturbed: Figures }[];
 }
 
-/** Every twelfth walk is on a plant taken out of the flora that identifies. */
-const REMOVED_EVERY = 12;
+/** One walk in so many is on a plant taken out of the flora that identifies: as many as the engine takes to be unknown. */
+const REMOVED_EVERY = Math.round(1 / UNKNOWN_PRIOR);
 
 /** A part of the walks: numbers `from` to `to`, so that several processes can share the work. */
 export function runBatch(flora: CompiledFlora, lists: TrialList[], options: TrialOptions, kind: "perturbed" | "exact", from: number, to: number): Batch {
@@ -47,22 +48,32 @@ export function runBatch(flora: CompiledFlora, lists: TrialList[], options: Tria
   for (let i = from; i < to; i++) {
     const start = drawStart(model, lists, options.seed * 1e6 + i, { stage: options.stage });
     if (!start) continue;
-    if (i % REMOVED_EVERY === 0) batch.removed.push(walkRemoved(walker, start, modelWithout(flora, start.taxon, options, withoutTaxon)));
-    else {
+    const removed = i % REMOVED_EVERY === 0;
+    const towardsName = i % 3 === 0;
+    if (removed) {
+      const unaware = { ...walker, model: modelWithout(flora, start.taxon, options, withoutTaxon) };
+      const unlisted = withoutPlant(start, flora.taxa[start.taxon].name);
+      batch.removed.push(walkRemoved(unaware, start, unlisted));
+      if (towardsName) batch.names.push(walkToName(unaware, unlisted));
+    } else {
       batch.actions.push(walkToAction(walker, start, "engine"));
-      if (i % 3 === 0) batch.names.push(walkToName(walker, start));
+      if (towardsName) batch.names.push(walkToName(walker, start));
     }
   }
   return batch;
 }
 
-/** The same walk by an engine that has never heard of the plant; nor has its district's list. */
-function walkRemoved(walker: Walker, start: Start, model: Model): ActionWalk {
-  const unheard = walker.nature.flora.taxa[start.taxon].name;
+/** The same start in a district whose list has never heard of the plant. */
+function withoutPlant(start: Start, unheard: string): Start {
   const known = ([name]: [string, unknown]) => name !== unheard;
-  const list = { ...start.list, status: Object.fromEntries(Object.entries(start.list.status).filter(known)), actions: Object.fromEntries(Object.entries(start.list.actions).filter(known)) };
+  return { ...start, list: { ...start.list, status: Object.fromEntries(Object.entries(start.list.status).filter(known)), actions: Object.fromEntries(Object.entries(start.list.actions).filter(known)) } };
+}
+
+/** @param start as the district really lists the plant, and `unlisted` as it does that has never heard of it */
+function walkRemoved(walker: Walker, start: Start, unlisted: Start): ActionWalk {
+  const unheard = walker.nature.flora.taxa[start.taxon].name;
   const keptHere = !["target", "watch"].includes(start.list.status[unheard] ?? "kept");
-  const walk = walkToAction({ ...walker, model }, { ...start, list }, "engine");
+  const walk = walkToAction(walker, unlisted, "engine");
   return { ...walk, keptHere, clearedAsTwin: walk.cleared !== null && isListed(walker.nature.flora, unheard, walk.cleared) };
 }
 
@@ -83,15 +94,45 @@ function modelWithout(flora: CompiledFlora, taxon: number, { assumed, twinsListe
   return model;
 }
 
+/**
+ * The flora without one of its plants. In the pairs that people know of it stays, as a plant that is not held: by its name and by
+ * what it shows of the parts that tell, as `unheld` pairs are written.
+ */
 export function removeTaxon(flora: CompiledFlora, taxon: number): CompiledFlora {
   const shift = (t: number) => (t > taxon ? t - 1 : t);
-  const { id } = flora.taxa[taxon];
+  const { id, name, common } = flora.taxa[taxon];
+  const known = (pair: Pair): Pair => (pair.found || (pair.a !== id && pair.b !== id) ? pair : { ...pair, unheld: { name, common: common[0] ?? name, shows: shownOf(flora, taxon, pair) } });
   return {
     ...flora,
+    pairs: flora.pairs.map(known),
     taxa: flora.taxa.filter((_, t) => t !== taxon),
     sets: flora.sets.map((s) => ({ ...s, taxa: s.taxa.filter((other) => other !== id) })),
     scores: flora.scores.filter((s) => s.taxon !== taxon).map((s) => ({ ...s, taxon: shift(s.taxon) })),
   };
+}
+
+/** A state that a plant has less often than this is not what somebody who lists it as a twin would say that it shows. */
+const SAID_TO_SHOW = 0.1;
+/** A part tells where the other plant shows no more than this of what the twin shows. */
+const SHARED = 0.3;
+
+/** What a plant shows of a pair's deciders, at any stage, as somebody who lists it as a twin would put it: the parts that tell it from the other. */
+function shownOf(flora: CompiledFlora, taxon: number, pair: Pair): Shown[] {
+  const other = flora.taxa.findIndex((t) => t.id === (pair.a === flora.taxa[taxon].id ? pair.b : pair.a));
+  const characters = new Set(pair.deciders.flatMap((d) => d.characters));
+  return [...characters].flatMap((character): Shown[] => {
+    const c = flora.characters.findIndex((own) => own.id === character);
+    const scoresOf = (t: number) => flora.scores.filter((s) => s.taxon === t && s.character === c);
+    const points = scoresOf(taxon).flatMap((s) => (s.points ? [s.points] : []));
+    if (points.length > 0) {
+      const range: [number, number] = [Math.min(...points.map((p) => p[1])), Math.max(...points.map((p) => p[2]))];
+      const apart = scoresOf(other).every((s) => s.points && (s.points[1] > range[1] || s.points[2] < range[0]));
+      return apart ? [{ character, range }] : [];
+    }
+    const shown = flora.characters[c].states.map((_, k) => scoresOf(taxon).some((s) => (s.shares?.[k] ?? 0) >= SAID_TO_SHOW));
+    const shared = scoresOf(other).some((s) => (s.shares ?? []).reduce((sum, share, k) => sum + (shown[k] ? share : 0), 0) > SHARED);
+    return shown.includes(true) && !shared ? [{ character, states: flora.characters[c].states.flatMap((s, k) => (shown[k] ? [s.id] : [])) }] : [];
+  });
 }
 
 /** Puts the parts together. */

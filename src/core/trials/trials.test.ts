@@ -160,11 +160,13 @@ describe("a plant taken out", () => {
 describe("figures", () => {
   const start = { set: "tiny" } as Start;
   const action = (verdict: ActionWalk["verdict"], truthKept: boolean, more: Partial<ActionWalk> = {}): ActionWalk => ({ start, verdict, cleared: null, group: null, checks: 5, seconds: 50, truthGroup: "g", truthKept, separable: true, ...more });
-  const name = (rank: number): NameWalk => ({ start, rank, confidence: [{ probability: 0.8, right: rank === 1, brier: 0.1 }] });
+  const name = (rank: number | null): NameWalk => ({ start, rank, confidence: [{ probability: 0.8, right: rank === 1, brier: 0.1 }] });
   it("count what they say they count", () => {
-    const f = figuresOf([name(1), name(3), name(9)], [action("clear", false), action("hold", false), action("keep", true), action("clear", true)], [action("clear", true), action("open", true)]);
+    const f = figuresOf([name(1), name(3), name(9), name(null)], [action("clear", false), action("hold", false), action("keep", true), action("clear", true)], [action("clear", true), action("open", true)]);
     expect(f.top1).toBeCloseTo(1 / 3, 4);
     expect(f.top3).toBeCloseTo(2 / 3, 4);
+    expect(f.nameWalks).toBe(3);
+    expect(f.ece["1"]).toBeCloseTo(0.8 - 1 / 4, 4);
     expect(f).toMatchObject({ targetsCleared: 0.5, keptRecognised: 0.5, falseClears: 0.5, keptWalks: 4, falseClearsHeld: 0.5, heldWalks: 2, unknownCleared: 0.5, checksMean: 5, secondsMean: 50 });
     expect(f.falseClearsUpper95).toBeGreaterThan(f.falseClears);
   });

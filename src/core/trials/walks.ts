@@ -34,8 +34,9 @@ export type Order = "engine" | "bits" | "random" | "fixed";
 
 export interface NameWalk {
   start: Start;
-  rank: number;
-  /** after 1 to 8 checks: the chance given to the plant ranked first, and whether it was right */
+  /** rank of the truth under the flat prior; null of a plant that was taken out of the flora */
+  rank: number | null;
+  /** after 1 to 8 checks: the chance that the Bench gives the plant ranked first, and whether it was right */
   confidence: { probability: number; right: boolean; brier: number }[];
 }
 
@@ -116,14 +117,15 @@ export function walkToName(walker: Walker, start: Start): NameWalk {
     judgement = judge(walker.model, given, memory);
     if (i < 8) confidence.push(confidenceOf(judgement, truth));
   }
+  if (truth < 0) return { start, rank: null, confidence };
   const shares = judgement.flat.taxa;
   let rank = 1;
-  if (truth >= 0) for (const share of shares) if (share > shares[truth]) rank++;
-  return { start, rank: truth < 0 ? 99 : rank, confidence };
+  for (const share of shares) if (share > shares[truth]) rank++;
+  return { start, rank, confidence };
 }
 
 function confidenceOf(judgement: Judgement, truth: number) {
-  const { taxa } = judgement.flat;
+  const { taxa } = judgement.local;
   const first = argMax(taxa);
   let brier = 0;
   taxa.forEach((share, t) => {
