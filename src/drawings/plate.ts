@@ -4,6 +4,7 @@ import { flowerKind, fruit } from "./flowers";
 import { drawLeaf, type Leaf } from "./leaf";
 import { collar, compoundLeaf, leafOrder, section } from "./parts";
 import { liveliness, type Shape, type Tint } from "./shapes";
+import { firstLeafOf } from "./seedlings";
 import { drawState, flowerTint } from "./states";
 
 /** One part of a plant, drawn from its own states; null where the flora does not say how it looks. */
@@ -51,7 +52,14 @@ type State = (part: string, character: string, ...measures: string[]) => Panel;
 
 function seedling(lifeForm: string, at: At, state: State): Panel[] {
   if (lifeForm === "grass" || lifeForm === "rush") return [state("First blade", "first-blade"), state("How it stands", "first-blade-stance"), state("Hair", "grass-seedling-hair"), state("Seed on the root", "husk"), { part: "Collar", shapes: collarOf(at), measures: "" }];
-  return [state("Seed leaves", "seed-leaf", "seed-leaf-length", "seed-leaf-ratio"), state("Their tip", "seed-leaf-tip"), state("First leaves", "first-leaf"), state("Outline of the first leaf", "first-shape"), state("Their order", "first-order"), state("Hair", "seedling-hair")];
+  return [state("Seed leaves", "seed-leaf", "seed-leaf-length", "seed-leaf-ratio"), state("Their tip", "seed-leaf-tip"), ...firstLeaves(at, state), state("Their order", "first-order"), state("Hair", "seedling-hair")];
+}
+
+/** One picture of a first leaf that is undivided and of known outline, with teeth and tip; else its plan by itself. */
+function firstLeaves(at: At, state: State): Panel[] {
+  const [plan, shape] = [at("first-leaf"), at("first-shape")];
+  const whole = shape ? [{ part: "The first leaf", shapes: firstLeafOf(shape, at("first-tip"), plan === "toothed" ? at("first-teeth") : null), measures: "" }] : [];
+  return shape && (plan === "smooth" || plan === "toothed") ? whole : [state("First leaves", "first-leaf"), ...whole];
 }
 
 function winter(lifeForm: string, at: At, state: State): Panel[] {

@@ -57,6 +57,9 @@ const firstPrickles: Record<string, () => Shape[]> = {
   warts: () => Array.from({ length: 12 }, (_, i) => polar(60, 52, 16 * Math.sqrt((i + 0.5) / 12), i * 137.5)).map(([x, y]) => ({ ...outline(smoothClosed([[x - 2.5, y], [x, y - 4], [x + 2.5, y], [x, y + 2]])), width: 1.2 })),
 };
 
+/** A first true leaf of this outline, with its tip and its teeth where they are known. */
+export const firstLeafOf = (shape: string, tip: string | null, teeth: string | null): Shape[] => firstLeaf({ ...firstShapes[shape], ...(tip ? { tip: tip as Leaf["tip"] } : {}), ...(teeth ? { edge: teeth as Leaf["edge"] } : {}) });
+
 export const SEEDLINGS: Record<string, Draw> = {
   "seed-leaf-tip": (s) => tips[s](),
   "seed-leaf-stalk": (s) => all(earth(86), stem(60, 56, 86, 1.8), [-1, 1].flatMap((d) => {

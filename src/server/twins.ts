@@ -87,6 +87,8 @@ export interface SetCard {
   stage: Stage;
   stages: Stage[];
   lines: { target: CardPlant; kept: CardPlant; likeness: number; looks: { character: string; name: string; target: string; kept: string }[] }[];
+  /** plants to keep that the flora does not hold, and what the target shows at this stage that they do not: "ocrea saucer" */
+  unheld: { target: CardPlant; name: string; common: string; looks: string[] }[];
   hazards: string[];
 }
 export interface CardPlant {
@@ -130,8 +132,22 @@ export async function setCard(member: Member, id: string, asked: Stage | undefin
         .filter((look) => look.target !== look.kept)
         .slice(0, CARD_LOOKS),
     })),
+    unheld: targets.flatMap((t) => unheldOn(model, t, stage).map((twin) => ({ target: plant(t), ...twin }))),
     hazards: hazardsOf(model, targets),
   };
+}
+
+/** Plants to keep that the flora does not hold and that are taken for this one, with what it shows and they do not. */
+function unheldOn(model: Model, taxon: number, stage: Stage): Omit<SetCard["unheld"][number], "target">[] {
+  return model.unheld[taxon].map(({ name, common, deciders, shows }) => {
+    const now = new Set(deciders.filter((d) => d.stage === stage || d.stage === "any").flatMap((d) => d.characters));
+    const looks = shows.flatMap(({ character }) => {
+      const c = model.characterIndex.get(character) as number;
+      const words = now.has(character) ? describeScore({ model }, taxon, c, stage, 1) : "";
+      return words ? [`${model.flora.characters[c].name.toLowerCase()} ${words}`] : [];
+    });
+    return { name, common, looks };
+  });
 }
 
 /** What a plant shows mostly, in words: one state, or its usual measures. */

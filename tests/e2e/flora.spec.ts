@@ -65,6 +65,7 @@ test("a set's field card stands what is acted on beside what stays, and prints o
     await page.goto(`/flora/sets/${set}?stage=vegetative`);
     expect(pagesOf(await page.pdf({ preferCSSPageSize: true })), set).toBe(1);
   }
+  await expect(page.getByRole("listitem").filter({ hasText: "Rosa carolina" })).toContainText("is taken for Multiflora rose, which alone has stipules joined to the stalk, cut like a comb");
   expect((await page.goto("/flora/sets/no-such-set"))?.status()).toBe(404);
 });
 
