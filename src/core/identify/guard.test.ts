@@ -47,6 +47,15 @@ describe("kept plants of which little is recorded", () => {
     expect(local.taxa[0]).toBeGreaterThan(local.taxa[3]);
   });
 
+  it("are not helped at a stage in which they are not met: a plant that comes up from bulbs alone bars no seedling thistle", () => {
+    const looks = { "plant-kind": "herb", "seed-leaf": "oval", "first-order": "rosette", "first-tip": "spine", "first-prickles": "edge", "seed-leaf-substance": "thick", "seedling-hair": "bristly" };
+    const observations = Object.entries(looks).map(([character, state]) => ({ character, states: [state] }));
+    const seedling = judge(model, caseSchema.parse({ day: "2026-05-10", stage: "seedling", list: list.status, actions: list.actions, observations }));
+    const bulb = model.taxonIndex.get("Camassia quamash") as number;
+    expect(model.flora.taxa[bulb].calendar.seedling).toBeUndefined();
+    expect(Math.max(seedling.guarded.local.taxa[bulb], seedling.guarded.flat.taxa[bulb])).toBeLessThan(0.001);
+  });
+
   it("still bar a verdict of Clear", () => {
     const tiny = buildModel(tinyFlora());
     const judgement = judge(tiny, tinyCase([seen("sap", "milky")]));

@@ -36,7 +36,7 @@ function bestAtStage({ model }: Known, item: Evidence, targets: number[]): Float
 /**
  * Likelihoods in which what is not recorded for a kept plant never speaks against it: beside the targets that might be
  * acted on, such a look gives the kept plant the chance that it gives the best of them. Only the way to a verdict of Clear
- * is reckoned so. Were it the name too, the less is recorded of a kept plant the better it would fit everything.
+ * is reckoned so, and only at stages in which the plant is met at all, by its calendar. Were it the name too, the less is recorded of a kept plant the better it would fit everything.
  * @param taxa likelihoods of the plants
  * @param weightAt likelihood of a condition, of which those are the sums
  * @param dropped observations left out of both
@@ -53,6 +53,7 @@ export function guardKept(known: Known, taxa: Float64Array, weightAt: (z: number
       if (item && !dropped.has(i) && recordingOf(model, t, item.character) === "not-recorded") untested.add(i);
     });
     if (untested.size === 0) continue;
+    const met = STAGES.map((stage) => model.flora.taxa[t].calendar[stage] !== undefined);
     const from = model.firstCondition[t];
     const own = Float64Array.from({ length: model.firstCondition[t + 1] - from }, (_, k) => weightAt(from + k));
     for (const block of blocks.values()) {
@@ -61,7 +62,7 @@ export function guardKept(known: Known, taxa: Float64Array, weightAt: (z: number
       const items = left.map((i) => evidence[i] as Evidence);
       own.forEach((_, k) => {
         const z = from + k;
-        const raised = (item: Evidence, n: number) => (untested.has(left[n]) ? Math.max(item.chance[z], (best[left[n]] as Float64Array)[model.conditionStage[z]]) : item.chance[z]);
+        const raised = (item: Evidence, n: number) => (met[model.conditionStage[z]] && untested.has(left[n]) ? Math.max(item.chance[z], (best[left[n]] as Float64Array)[model.conditionStage[z]]) : item.chance[z]);
         own[k] *= blockChanceAt(model, block.doubt, items, z, raised) / blockChanceAt(model, block.doubt, items, z);
       });
     }

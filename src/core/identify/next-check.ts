@@ -46,7 +46,7 @@ const LENS_WEIGHT = 3;
  * quick looks come first; towards a name so much that the telling looks do, and seconds decide only between equals:
  * every further answer is one more that may be a slip.
  */
-const OVERHEAD_SECONDS = { action: 40, name: 300 };
+const OVERHEAD_SECONDS = { action: 30, name: 300 };
 /** Plants below this share in both rankings do not count in foreseeing answers. */
 const ACTIVE_SHARE = 2e-4;
 /**
