@@ -12,7 +12,7 @@ export const metadata = { title: "Set" };
 const STAGE_WORDS: Record<Stage, string> = { seedling: "seedlings", vegetative: "in leaf", flowering: "in flower", fruiting: "in seed", winter: "in winter" };
 /** Pairs, plants that are not held, and hazards that the card has room for on one A5 page. */
 const CARD_LINES = 5;
-const CARD_UNHELD = 3;
+const CARD_UNHELD = 2;
 const CARD_HAZARDS = 3;
 
 export default async function SetPage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ stage?: string }> }) {
@@ -20,7 +20,7 @@ export default async function SetPage({ params, searchParams }: { params: Promis
   const [{ id }, { stage }] = [await params, await searchParams];
   const card = await setCard(member, id, STAGES.find((s) => s === stage));
   if (!card) notFound();
-  const printed = CARD_LINES - (card.unheld.length > 1 ? 1 : 0);
+  const printed = CARD_LINES - (card.unheld.length > 0 ? 1 : 0);
   return (
     <div className="px-4 md:px-6 py-5 field-card">
       <p className="small no-print"><Link href="/flora">Flora</Link></p>
