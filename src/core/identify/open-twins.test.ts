@@ -65,12 +65,14 @@ describe("a twin that is listed and not held", () => {
     const found = buildModel({ ...flora, pairs: flora.pairs.map((p) => ({ ...p, found: true as const })) });
     expect(found.unheld.every((twins) => twins.length === 0)).toBe(true);
   });
-  it("is parted by every look that is listed, since one may be a slip", () => {
+  it("is looked for in every part that is listed, since one look may be a slip", () => {
     const rose = model.taxonIndex.get("Rosa multiflora") as number;
     const left = (...looks: Partial<Observation>[]) => openTwins(judge(model, caseSchema.parse({ day: "2026-06-10", stage: "vegetative", list, observations: [{ character: "plant-kind", states: ["shrub"] }, ...looks] })), rose).map((o) => o.twin.name);
     const fringed = { character: "stipules", states: ["fringed"] };
     expect(left(fringed)).toEqual(["Rosa setigera"]);
     expect(left(fringed, { character: "leaflets", value: 9 })).toEqual([]);
+    expect(left(fringed, { character: "leaflets", answer: "cannot-tell" })).toEqual([]);
+    expect(left({ ...fringed, answer: "cannot-tell", states: undefined }, { character: "leaflets", answer: "cannot-tell" })).toContain("Rosa setigera");
     expect(left(fringed, { character: "leaflets", value: 5 })).toEqual(["Rosa setigera"]);
   });
   it("is what a plant taken out of the flora becomes for the plants that it is listed with, with what it shows of the parts that tell", () => {

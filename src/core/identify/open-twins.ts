@@ -15,7 +15,7 @@ type Said = "parts" | "fits" | null;
 
 /**
  * Twins that a plant may still be, of those that the flora does not hold: each part that is listed and can be seen must have been
- * seen to be otherwise than the twin has it, since one look alone may be a slip. A twin of which it is not known what it shows stays in the way.
+ * looked at, since one look alone may be a slip; one must be otherwise than the twin has it, and none as it has it. A twin of which it is not known what it shows stays in the way.
  */
 export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
   const { model } = judgement;
@@ -29,7 +29,7 @@ export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
       const said = judgement.case.observations.flatMap((o) => (o.character === shown.character ? [saidOfShown(o, shown)] : []));
       return [{ c, seen: said.length > 0, said: together(said) }];
     });
-    if (looks.length > 0 && looks.every((x) => x.said === "parts")) return [];
+    if (looks.every((x) => x.seen && x.said !== "fits") && looks.some((x) => x.said === "parts")) return [];
     return [{ twin, looks: looks.filter((x) => !x.seen).map((x) => x.c) }];
   });
 }
