@@ -54,13 +54,13 @@ export function decide(judgement: Judgement): VerdictResult {
     const about = topOnSide(judgement, 1);
     return { ...base, verdict: "keep", about, named: names(about) };
   }
-  const gates = [judgement.guarded.local, judgement.guarded.flat].map((p) => groupGate(judgement, p, limit));
-  if (gates[0] && gates[0] === gates[1]) {
-    const leansOn = weakBlock(judgement, limit);
+  const group = agreedGroup(judgement, limit);
+  if (group) {
+    const leansOn = weakBlock(judgement, limit)?.name ?? null;
     const about = topOnSide(judgement, 0);
-    const open = leansOn ? [] : twinsInTheWay(judgement, gates[0]);
+    const open = leansOn ? [] : twinsInTheWay(judgement, group);
     if (open.length > 0) return { ...base, verdict: "hold", about, openTwins: open };
-    if (!leansOn) return { ...base, verdict: "clear", about, named: names(about), group: gates[0], reportFirst: status[about] === "watch" };
+    if (!leansOn) return { ...base, verdict: "clear", about, named: names(about), group, reportFirst: status[about] === "watch" };
     return { ...base, verdict: "hold", about, leansOn };
   }
   const targetSide = 1 - Math.max(local.keptSide, flat.keptSide);
@@ -79,11 +79,10 @@ export function twinsInTheWay(judgement: Judgement, group: string): OpenTwin[] {
 
 /** Looks that a target which would else be clear must still pass, each with the twins, not held by the flora, that it is for. */
 export function looksBeforeClear(judgement: Judgement): Map<number, string[]> {
-  const limit = keptLimit(judgement.case.costs);
-  const gates = [judgement.guarded.local, judgement.guarded.flat].map((p) => groupGate(judgement, p, limit));
+  const group = agreedGroup(judgement, keptLimit(judgement.case.costs));
   const twins = new Map<number, string[]>();
-  if (!gates[0] || gates[0] !== gates[1]) return twins;
-  for (const { twin, looks } of twinsInTheWay(judgement, gates[0])) for (const c of looks) twins.set(c, [...(twins.get(c) ?? []), twin.common]);
+  if (!group) return twins;
+  for (const { twin, looks } of twinsInTheWay(judgement, group)) for (const c of looks) twins.set(c, [...(twins.get(c) ?? []), twin.common]);
   return twins;
 }
 
@@ -102,12 +101,37 @@ export function groupGate(judgement: Judgement, p: Posterior, limit: number): st
   return null;
 }
 
-/** The first block without which the kept side rises too far, or null: no single look carries the verdict. */
-function weakBlock(judgement: Judgement, limit: number): string | null {
+interface WeakBlock {
+  name: string;
+  /** the worse of the two posteriors without it */
+  left: Posterior;
+}
+
+/** Worked out once for a judgement: verdict and next checks both ask for it. */
+const weakBlocks = new WeakMap<Judgement, WeakBlock | null>();
+
+/** The first block of looks without which the kept side rises too far; null where no single look carries the verdict. */
+function weakBlock(judgement: Judgement, limit: number): WeakBlock | null {
+  const known = weakBlocks.get(judgement);
+  if (known !== undefined) return known;
+  const found = findWeakBlock(judgement, limit);
+  weakBlocks.set(judgement, found);
+  return found;
+}
+
+function findWeakBlock(judgement: Judgement, limit: number): WeakBlock | null {
   for (const block of judgement.blocks.values()) {
-    if (guardedWithout(judgement, new Set(block.members)).some((p) => p.keptSide > LEAVE_ONE_OUT * limit)) return block.name;
+    const [local, flat] = guardedWithout(judgement, new Set(block.members));
+    const left = local.keptSide >= flat.keptSide ? local : flat;
+    if (left.keptSide > LEAVE_ONE_OUT * limit) return { name: block.name, left };
   }
   return null;
+}
+
+/** The action group that both priors leave to be acted on, or null. */
+function agreedGroup(judgement: Judgement, limit: number): string | null {
+  const [local, flat] = [judgement.guarded.local, judgement.guarded.flat].map((p) => groupGate(judgement, p, limit));
+  return local === flat ? local : null;
 }
 
 /** One of the conditions that a verdict of Clear must meet, as shares of what may stand there. */
@@ -131,14 +155,8 @@ export function farthestFromClear(judgement: Judgement): Standpoint {
   const here: Standpoint = { posterior: local, guarded: guarded.local, limitTimes: 1, without: null };
   if (guarded.local.keptSide > limit) return here;
   if (guarded.flat.keptSide > limit) return { ...here, posterior: flat, guarded: guarded.flat };
-  const gates = [guarded.local, guarded.flat].map((p) => groupGate(judgement, p, limit));
-  if (!gates[0] || gates[0] !== gates[1]) return here;
-  for (const block of judgement.blocks.values()) {
-    const left = guardedWithout(judgement, new Set(block.members));
-    const worst = left[0].keptSide >= left[1].keptSide ? left[0] : left[1];
-    if (worst.keptSide > LEAVE_ONE_OUT * limit) return { posterior: worst, guarded: worst, limitTimes: LEAVE_ONE_OUT, without: block.name };
-  }
-  return here;
+  const weak = agreedGroup(judgement, limit) ? weakBlock(judgement, limit) : null;
+  return weak ? { posterior: weak.left, guarded: weak.left, limitTimes: LEAVE_ONE_OUT, without: weak.name } : here;
 }
 
 /** Kept plants that stand in the way under either prior: first the likeliest here, as the field shows it, then by the higher of the two shares. */
