@@ -3,7 +3,7 @@ import { refresh } from "next/cache";
 import { cookies, headers } from "next/headers";
 import { redirect } from "next/navigation";
 import type { ActionState } from "@/components/ui/action-form";
-import { makeAmendment, revertAmendment } from "@/server/amendments";
+import { makeAmendment, revertAmendments } from "@/server/amendments";
 import { auth } from "@/server/auth";
 import { Refusal } from "@/server/faults";
 import { overrule } from "@/server/findings";
@@ -172,7 +172,7 @@ export async function amendAction(_: ActionState, form: FormData): Promise<Actio
 
 export async function revertAction(_: ActionState, form: FormData): Promise<ActionState> {
   return answered(async () => {
-    await revertAmendment(await requireRole("specialist"), text(form, "id"));
+    await revertAmendments(await requireRole("specialist"), form.getAll("id").map(String));
     return "Taken back: the flora says what it said before.";
   });
 }

@@ -2,30 +2,36 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { PLANT_KEY } from "@/core/pack/keys";
 import type { ChangedVerdict } from "@/core/records";
+import { AmendmentWords, amendmentSubject } from "./amendment-words";
 import { VerdictChanges } from "./verdict-changes";
 
 interface Preview {
-  changes: { taxon: string; key: string; before: string | null; value: string | null; line: number }[];
+  changes: { taxon: string; key: string; before: string | null; value: string | null; file?: string; line: number }[];
   more: number;
   same: number;
-  refused: { line: number; field: string; what: string }[];
+  refused: { file?: string; line: number; field: string; what: string }[];
+  thin: { taxon: string; scores: number }[];
   verdicts: ChangedVerdict[];
   reckoned: number;
 }
 type Step = { at: "choose" } | { at: "reading" } | { at: "preview"; preview: Preview } | { at: "taking"; preview: Preview } | { at: "taken"; taken: number } | { at: "refused"; why: string[] };
 
+/** Where a row stands: with its file, where several were chosen. */
+const lineOf = ({ file, line }: { file?: string; line: number }) => (file ? `${file}, ${line}` : String(line));
+
 /** Takes a pack in: first what it would change and what does not check, by line; then, if wanted, all of it. */
 export function PackForm() {
   const router = useRouter();
-  const [file, setFile] = useState<File | null>(null);
+  const [files, setFiles] = useState<File[]>([]);
   const [reason, setReason] = useState("");
   const [step, setStep] = useState<Step>({ at: "choose" });
   const send = async (take: boolean, preview?: Preview) => {
-    if (!file) return;
+    if (files.length === 0) return;
     setStep(take && preview ? { at: "taking", preview } : { at: "reading" });
     const form = new FormData();
-    form.set("file", file);
+    for (const file of files) form.append("file", file);
     if (take) {
       form.set("take", "yes");
       form.set("reason", reason);
@@ -38,27 +44,30 @@ export function PackForm() {
     router.refresh();
   };
   const preview = step.at === "preview" || step.at === "taking" ? step.preview : null;
+  const added = preview?.changes.filter((c) => c.key === PLANT_KEY && c.before === null).map((c) => c.taxon) ?? [];
   return (
     <div>
       <div className="flex flex-wrap gap-4 items-end mt-3">
-        <label className="field min-w-[280px]"><span className="label">A pack, as JSON or as a table (CSV)</span><input type="file" accept=".json,.csv,.tsv,text/csv,application/json" onChange={(e) => { setFile(e.target.files?.[0] ?? null); setStep({ at: "choose" }); }} /></label>
-        <button type="button" className="button press" disabled={!file || step.at === "reading" || step.at === "taking"} onClick={() => send(false)}>{step.at === "reading" ? "Reading …" : "Show what it changes"}</button>
+        <label className="field min-w-[280px]"><span className="label">A pack, as JSON or as tables (CSV)</span><input type="file" multiple accept=".json,.csv,.tsv,text/csv,application/json" onChange={(e) => { setFiles([...(e.target.files ?? [])]); setStep({ at: "choose" }); }} /></label>
+        <button type="button" className="button press" disabled={files.length === 0 || step.at === "reading" || step.at === "taking"} onClick={() => send(false)}>{step.at === "reading" ? "Reading …" : "Show what it changes"}</button>
       </div>
       {step.at === "refused" ? <div role="alert" className="fault mt-3">{step.why.map((w) => <p key={w}>{w}</p>)}</div> : null}
-      {step.at === "taken" ? <p role="status" className="mt-3 font-semibold">{step.taken === 0 ? "Nothing was to be changed." : `${step.taken} scores changed. `}<Link href="/flora/packs">They can be taken back below.</Link></p> : null}
+      {step.at === "taken" ? <p role="status" className="mt-3 font-semibold">{step.taken === 0 ? "Nothing was to be changed." : `${step.taken} lines of the flora changed. `}<Link href="/flora/packs">They can be taken back below.</Link></p> : null}
       {preview ? (
         <section aria-label="What the pack changes" className="mt-5">
           {preview.refused.length > 0 ? (
             <>
               <h3 className="ruled">Does not check<span className="small">nothing is taken in while a row is refused</span></h3>
-              <table className="w-full text-left stacked"><thead><tr className="small"><th scope="col">Line</th><th scope="col">Field</th><th scope="col">What is wrong</th></tr></thead><tbody>{preview.refused.map((r) => <tr key={`${r.line} ${r.field} ${r.what}`} className="row align-top"><td data-label="Line" className="figure py-1 pr-3">{r.line}</td><td data-label="Field" className="py-1 pr-3">{r.field}</td><td data-label="What is wrong" className="py-1 fault">{r.what}</td></tr>)}</tbody></table>
+              <table className="w-full text-left stacked"><thead><tr className="small"><th scope="col">Line</th><th scope="col">Field</th><th scope="col">What is wrong</th></tr></thead><tbody>{preview.refused.map((r) => <tr key={`${r.file} ${r.line} ${r.field} ${r.what}`} className="row align-top"><td data-label="Line" className="figure py-1 pr-3">{lineOf(r)}</td><td data-label="Field" className="py-1 pr-3">{r.field}</td><td data-label="What is wrong" className="py-1 fault">{r.what}</td></tr>)}</tbody></table>
             </>
           ) : (
             <VerdictChanges changed={preview.verdicts} reckoned={preview.reckoned} />
           )}
+          {added.length > 0 ? <p className="mt-5"><strong>{added.length === 1 ? "A plant is added" : `${added.length} plants are added`}:</strong> <span className="latin">{added.join(", ")}</span>. Until it stands on the list it counts as kept.</p> : null}
+          {preview.thin.map((t) => <p key={t.taxon} className="mt-2"><span className="latin">{t.taxon}</span>: only {t.scores} characters are scored. It will fit much of what is seen, and keep its look-alikes from being cleared, until more is known of it.</p>)}
           <h3 className="ruled mt-5">Changes<span className="small">{preview.changes.length + preview.more} · {preview.same} rows say what the flora says already</span></h3>
           {preview.changes.length === 0 ? <p className="small py-3">The pack changes nothing.</p> : (
-            <table className="w-full text-left stacked"><thead><tr className="small"><th scope="col">Line</th><th scope="col">Plant</th><th scope="col">Character</th><th scope="col">Now</th><th scope="col">Then</th></tr></thead><tbody>{preview.changes.map((c) => <tr key={`${c.taxon} ${c.key}`} className="row align-top"><td data-label="Line" className="figure py-1 pr-3">{c.line}</td><td data-label="Plant" className="latin py-1 pr-3">{c.taxon}</td><td data-label="Character" className="py-1 pr-3">{c.key}</td><td data-label="Now" className="py-1 pr-3">{c.before ?? "not recorded"}</td><td data-label="Then" className="py-1 font-semibold">{c.value ?? "not recorded"}</td></tr>)}</tbody></table>
+            <table className="w-full text-left stacked"><thead><tr className="small"><th scope="col">Line</th><th scope="col">Plant</th><th scope="col">What</th><th scope="col">Now → then</th></tr></thead><tbody>{preview.changes.map((c) => <tr key={`${c.taxon} ${c.key}`} className="row align-top"><td data-label="Line" className="figure py-1 pr-3">{lineOf(c)}</td><td data-label="Plant" className="latin py-1 pr-3">{c.taxon}</td><td data-label="What" className="py-1 pr-3">{amendmentSubject(c.key)}</td><td data-label="Now and then" className="py-1"><AmendmentWords name={c.key} before={c.before} value={c.value} /></td></tr>)}</tbody></table>
           )}
           {preview.more > 0 ? <p className="small py-2">and {preview.more} more.</p> : null}
           {preview.refused.length === 0 && preview.changes.length > 0 ? (

@@ -10,10 +10,10 @@ describe("what the checker finds in a set", () => {
   const canes = "sets/12-canes.yaml";
   it.each([
     ["a group that is none", swap("like: [knotweed]", "like: [knotwood]"), 'unknown group "knotwood"'],
-    ["a stage that is none in the calendar", swap(/calendar: \{ seedling:/, "calendar: { sprouting:"), 'unknown stage "sprouting"'],
+    ["a stage that is none in the calendar", swap(/calendar: \{ seedling:/, "calendar: { sprouting:"), 'calendar "sprouting"; is no stage'],
     ["months that are none", swap(/flowering: "\d+-\d+"/, 'flowering: "8-14"'), "write months as 5-7"],
     ["a life of seed that ends before it begins", swap(/seed-years: [\d.]+-[\d.]+/, "seed-years: 9-2"), "write low-high"],
-    ["a cycle that is none", swap(/cycle: annual/, "cycle: yearly"), "write annual, biennial or perennial"],
+    ["a cycle that is none", swap(/cycle: annual/, "cycle: yearly"), "write one of annual, biennial, perennial"],
     ["a life form that is none", swap(/life-form: herb/, "life-form: bush"), 'life-form "bush"'],
     ["a place that is no stage, position or form", swap(/\n {4}height: /, "\n    height@noon: "), '"@noon" is no stage'],
   ])("%s", (_, change, words) => expect(said(canes, change)).toContain(words));

@@ -3,7 +3,8 @@ import { existsSync, readdirSync } from "node:fs";
 import { join } from "node:path";
 import type { Character, CompiledFlora, Pair, Score, Shown, Stage, Taxon } from "@/core/identify/flora-types";
 import { readCharacters } from "./read-characters";
-import { readTaxon, taxonId } from "./read-taxa";
+import { taxonId } from "@/core/pack";
+import { readTaxon } from "./read-taxa";
 import { type Problem, readYaml, type YamlFile } from "./read-yaml";
 
 /** Share of the time that a whole block of characters goes wrong together, and so the most that it can prove. */

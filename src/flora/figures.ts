@@ -1,7 +1,7 @@
 import { existsSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 import { join } from "node:path";
-import { answersAt, buildModel, type CompiledFlora, judge, type Model, recordingOf, scoreFor, type Shown, type Stage, STAGES, usuallySeen, variation } from "@/core/identify";
+import { answersAt, buildModel, type CompiledFlora, hasWorkingDecider, judge, type Model, recordingOf, scoreFor, type Stage, STAGES, usuallySeen, variation } from "@/core/identify";
 import { NOT_DRAWN } from "@/drawings/not-drawn";
 import { drawState } from "@/drawings/states";
 import type { Problem } from "./read-yaml";
@@ -9,10 +9,6 @@ import { readYaml } from "./read-yaml";
 
 /** Share of a plant's walks on which its twin comes first, above which the pair must be listed. */
 const CONFUSED_SHARE = 0.05;
-/** A state that a plant shows no oftener than this is seldom shown. */
-const SELDOM = 0.25;
-/** Two plants part at a stage if one of the deciders has at least this total variation between them. */
-const WORKING_DECIDER = 0.35;
 /** A stage for which fewer characters than this are recorded says nothing about confusion: the plant is not described there yet. */
 const FEWEST_TO_JUDGE = 8;
 /** Nor is a plant a twin because nothing is recorded of it: at least this share of the characters must be. */
@@ -103,27 +99,6 @@ function drawingFaults(flora: CompiledFlora): { missing: string[]; alike: string
     }
   }
   return { missing, alike };
-}
-
-function hasWorkingDecider(model: Model, pair: CompiledFlora["pairs"][number]): boolean {
-  const [a, b] = [pair.a, pair.b].map((id) => model.flora.taxa.findIndex((t) => t.id === id));
-  if (a < 0 || (b < 0 && !pair.unheld)) return false;
-  const parts = (c: number, s: number) => (pair.unheld ? partsFromUnheld(model, pair.unheld.shows, a, c, STAGES[s]) : variation({ model }, c, a, b, s) >= WORKING_DECIDER);
-  return pair.deciders.some(({ stage, characters }) => characters.some((id) => {
-    const c = model.characterIndex.get(id) as number;
-    const stages = stage === "any" ? STAGES.map((_, s) => s) : [STAGES.indexOf(stage)];
-    return stages.some((s) => parts(c, s));
-  }));
-}
-
-/** A plant parts from a twin that is not held where it seldom shows what the twin shows. */
-function partsFromUnheld(model: Model, shows: Shown[], taxon: number, c: number, stage: Stage): boolean {
-  const { id, states } = model.flora.characters[c];
-  const shown = shows.find((s) => s.character === id);
-  const score = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id);
-  if (!shown || !score || !usuallySeen(model, taxon, c, stage)) return false;
-  if (score.points && shown.range) return score.points[1] > shown.range[1] || score.points[2] < shown.range[0];
-  return shown.states !== undefined && score.shares !== undefined && shown.states.reduce((sum, state) => sum + (score.shares?.[states.findIndex((s) => s.id === state)] ?? 0), 0) <= SELDOM;
 }
 
 function taxaWithoutTwin(flora: CompiledFlora): Problem[] {

@@ -4,7 +4,7 @@ import { describe, expect, it } from "vitest";
 import { changedFlora } from "../../tests/support/changed-flora";
 import { compileFlora } from "./compile";
 import { differingScores } from "./figures";
-import { taxonId } from "./read-taxa";
+import { taxonId } from "@/core/pack";
 import { readScore, SHARE_WORDS } from "@/core/pack";
 
 describe("a score as written", () => {

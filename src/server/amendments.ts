@@ -1,8 +1,8 @@
-import { and, asc, desc, eq, isNull } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNull } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
 import { buildModel, type Model } from "@/core/identify";
-import { type Amendment, amendFlora, checkAmendment, scoreKey, scoreText } from "@/core/pack";
+import { type Amendment, amendFlora, checkAmendment, scoreKey, lineText } from "@/core/pack";
 import type { Transaction } from "@/db/client";
 import { amendment } from "@/db/schema";
 import { notFound, Refusal } from "./faults";
@@ -17,17 +17,7 @@ const MOST_MODELS = 4;
 export async function activeAmendments(tx: Transaction): Promise<Amendment[]> {
   const rows = await tx.select().from(amendment).where(isNull(amendment.revertedAt)).orderBy(asc(amendment.createdAt), asc(amendment.id));
   const last = new Map(rows.map((row) => [`${row.taxon} ${row.key}`, row]));
-  return [...last.values()].map(({ taxon, key, value }) => ({ taxon, key, value })).filter(stillChecks);
-}
-
-/** A later shipped flora may lack a plant or a character: such an amendment is kept, and says nothing. */
-function stillChecks(given: Amendment): boolean {
-  try {
-    checkAmendment(shippedFlora(), given);
-    return true;
-  } catch {
-    return false;
-  }
+  return [...last.values()].map(({ taxon, key, value }) => ({ taxon, key, value }));
 }
 
 /** The flora as this district sees it: shipped, with its own amendments over it. */
@@ -35,13 +25,14 @@ export async function districtModel(tx: Transaction): Promise<Model> {
   return modelWith(await activeAmendments(tx));
 }
 
+/** A later shipped flora may lack a plant or a character, and a plant that was added may be taken back: an amendment that no longer checks is kept, and says nothing. */
 export function modelWith(amendments: Amendment[]): Model {
   if (amendments.length === 0) return shippedModel();
-  const flora = amendFlora(shippedFlora(), amendments);
-  const known = models.get(flora.version);
+  const key = JSON.stringify([shippedFlora().version, amendments]);
+  const known = models.get(key);
   if (known) return known;
-  const built = buildModel(flora);
-  models.set(flora.version, built);
+  const built = buildModel(amendFlora(shippedFlora(), amendments, () => undefined));
+  models.set(key, built);
   if (models.size > MOST_MODELS) models.delete(models.keys().next().value as string);
   return built;
 }
@@ -61,26 +52,26 @@ export function readAmendment(model: Model, raw: unknown): z.output<typeof amend
   const given: Amendment = { taxon: input.taxon, key: input.key, value: input.value || null };
   const { line } = checkAmendment(model.flora, given);
   const key = scoreKey(model.flora, line);
-  if (scoreText(model.flora, input.taxon, key) === given.value) throw new Refusal(400, "That is what the flora says already.", [{ field: "value", what: "write what it should say instead, or nothing for not recorded" }]);
+  if (lineText(model.flora, input.taxon, key) === given.value) throw new Refusal(400, "That is what the flora says already.", [{ field: "value", what: "write what it should say instead, or nothing for not recorded" }]);
   return { ...input, ...given, key, value: given.value as string };
 }
 
 /** Stores amendments, all or none. Verdicts already given stay as they were. */
 export async function storeAmendments(tx: Transaction, member: Member, lines: (Amendment & { reason: string })[]): Promise<void> {
   const { flora } = await districtModel(tx);
-  await tx.insert(amendment).values(lines.map((line) => ({ districtId: member.districtId, id: uuidv7(), taxon: line.taxon, key: line.key, value: line.value, before: scoreText(flora, line.taxon, line.key), reason: line.reason, flora: shippedFlora().version, madeBy: member.personName })));
+  await tx.insert(amendment).values(lines.map((line) => ({ districtId: member.districtId, id: uuidv7(), taxon: line.taxon, key: line.key, value: line.value, before: lineText(flora, line.taxon, line.key), reason: line.reason, flora: shippedFlora().version, madeBy: member.personName })));
 }
 
 export async function makeAmendment(member: Member, raw: unknown): Promise<void> {
   await asMember(member, async (tx) => storeAmendments(tx, member, [readAmendment(await districtModel(tx), raw)]));
 }
 
-/** Takes an amendment back: what the flora said before it holds again. The amendment stays in the history. */
-export async function revertAmendment(member: Member, id: string): Promise<void> {
-  if (!z.uuid().safeParse(id).success) throw notFound("The amendment");
+/** Takes amendments back, all or none: what the flora said before them holds again. They stay in the history. */
+export async function revertAmendments(member: Member, ids: string[]): Promise<void> {
+  if (ids.length === 0 || !ids.every((id) => z.uuid().safeParse(id).success)) throw notFound("The amendment");
   await asMember(member, async (tx) => {
-    const done = await tx.update(amendment).set({ revertedBy: member.personName, revertedAt: new Date() }).where(and(eq(amendment.id, id), isNull(amendment.revertedAt))).returning({ id: amendment.id });
-    if (done.length === 0) throw notFound("The amendment");
+    const done = await tx.update(amendment).set({ revertedBy: member.personName, revertedAt: new Date() }).where(and(inArray(amendment.id, ids), isNull(amendment.revertedAt))).returning({ id: amendment.id });
+    if (done.length < ids.length) throw notFound("The amendment");
   });
 }
 

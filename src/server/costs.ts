@@ -6,6 +6,7 @@ import { district } from "@/db/schema";
 import type { DistrictCosts } from "@/db/schema/district";
 import { districtModel } from "./amendments";
 import { changedVerdict } from "./changed-verdicts";
+import { plantsIn } from "./plants";
 import { EXAMPLES } from "./cost-examples";
 import { listFor } from "./list";
 import { oldFindings, reckoner } from "./reckon";
@@ -58,7 +59,7 @@ export async function previewCosts(member: Member, input: CostsInput): Promise<C
     const open = (await oldFindings(tx)).filter((f) => !f.overruled);
     for (const old of open) {
       const [now, then] = [await reckon(old, model, before), await reckon(old, model, after)];
-      if (clashes(now, then)) changed.push(changedVerdict(old, now, then));
+      if (clashes(now, then)) changed.push(changedVerdict(plantsIn(model.flora), old, now, then));
     }
     return { input, limitBefore: keptLimit(before), limitAfter: keptLimit(after), examples: EXAMPLES.map((example) => ({ name: example.name, before: verdictOn(example, before), after: verdictOn(example, after) })), changed, reckoned: open.length };
   });

@@ -2,8 +2,8 @@ import { z } from "zod";
 import { MOST_SHIFT, stageBegins } from "@/core/identify";
 import { district } from "@/db/schema";
 import { todayIn } from "./clock";
-import { commonName, taxonByName } from "./flora";
 import { listFor } from "./list";
+import { plantsHere } from "./plants";
 import { asMember, type Member } from "./session";
 
 export const seasonSchema = z.object({
@@ -24,13 +24,14 @@ export async function seasonOf(member: Member) {
   return asMember(member, async (tx) => {
     const [here] = await tx.select().from(district);
     const { status } = await listFor(tx, null);
+    const plants = await plantsHere(tx);
     const year = todayIn(here.zone).slice(0, 4);
     const targets = Object.keys(status).filter((name) => status[name] === "target");
     const examples = targets.flatMap((name) => {
-      const taxon = taxonByName(name);
+      const taxon = plants.byName(name);
       const midwinter = here.hemisphere === "north" ? `${year}-01-01` : `${year}-07-01`;
       const from = taxon && stageBegins(taxon, "flowering", midwinter, here);
-      return from && from > midwinter ? [{ plant: commonName(name), from }] : [];
+      return from && from > midwinter ? [{ plant: plants.common(name), from }] : [];
     });
     return { hemisphere: here.hemisphere, seasonShift: here.seasonShift, examples: examples.sort((a, b) => a.from.localeCompare(b.from)).filter((_, i, all) => i % Math.ceil(all.length / EXAMPLES) === 0) };
   });

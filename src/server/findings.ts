@@ -6,11 +6,12 @@ import type { Transaction } from "@/db/client";
 import { district, finding, findingEvent, patch, picture, site } from "@/db/schema";
 import { todayIn } from "./clock";
 import { Refusal, notFound } from "./faults";
-import { commonName, ENGINE_VERSION, shippedFlora } from "./flora";
+import { ENGINE_VERSION } from "./flora";
 import { districtModel } from "./amendments";
 import { judgeFinding, type VerdictRecord } from "./judge-finding";
 import { listFor } from "./list";
 import { marksOf } from "./pictures";
+import { plantsHere, plantsOf } from "./plants";
 import { asMember, type Member, seesProtected } from "./session";
 
 const pointSchema = z.object({ longitude: z.number().min(-180).max(180), latitude: z.number().min(-90).max(90) });
@@ -34,8 +35,8 @@ type Looked = Pick<Case, "id" | "day" | "stage" | "kit" | "observations">;
 /** Cases as this district and its sites see them: their lists, costs and what was confirmed here before, each read once. */
 export async function caseMaker(tx: Transaction): Promise<(siteId: string, given: Looked) => Promise<{ case: Case; listVersion: string }>> {
   const [here] = await tx.select().from(district);
-  const flora = new Set(shippedFlora().taxa.map((t) => t.name));
-  const known = <T>(record: Record<string, T>) => Object.fromEntries(Object.entries(record).filter(([name]) => flora.has(name)));
+  const plants = await plantsHere(tx);
+  const known = <T>(record: Record<string, T>) => Object.fromEntries(Object.entries(record).filter(([name]) => plants.byName(name)));
   const confirmed = known(await confirmedCounts(tx));
   const places = new Map<string, { setting: Case["setting"]; list: Awaited<ReturnType<typeof listFor>> }>();
   return async (siteId, given) => {
@@ -119,7 +120,7 @@ export const overrulingSchema = z.object({ findingId: z.uuid(), taxon: z.string(
 /** A specialist overrules the engine in writing. The event stays for ever. */
 export async function overrule(member: Member, raw: unknown): Promise<void> {
   const input = overrulingSchema.parse(raw);
-  if (!shippedFlora().taxa.some((t) => t.name === input.taxon)) throw new Refusal(400, "That plant is not in the flora.", [{ field: "taxon", what: "choose a plant of the flora" }]);
+  (await plantsOf(member)).mustHold(input.taxon);
   await asMember(member, async (tx) => {
     const [held] = await tx.select().from(finding).where(eq(finding.id, input.findingId));
     if (!held) throw notFound("The finding");
@@ -156,6 +157,7 @@ export async function findingLines(tx: Transaction, member: Member, where?: Retu
     .where(where)
     .orderBy(desc(finding.day), desc(finding.number))
     .limit(most);
+  const plants = await plantsHere(tx);
   return rows.map(({ f, siteName, point }) => ({
     id: f.id,
     number: f.number,
@@ -164,7 +166,7 @@ export async function findingLines(tx: Transaction, member: Member, where?: Retu
     siteName,
     patchId: f.patchId,
     taxon: f.taxon,
-    name: f.taxon ? commonName(f.taxon) : "Not named",
+    name: f.taxon ? plants.common(f.taxon) : "Not named",
     verdict: f.verdict,
     because: f.because,
     overruled: f.overruled,

@@ -5,8 +5,9 @@ import { district, finding, followUp, ledgerEntry, patch, plan, site } from "@/d
 import { todayIn } from "./clock";
 import { notFound, Refusal } from "./faults";
 import { findingLines } from "./findings";
-import { commonName, shippedFlora } from "./flora";
+import { shippedFlora } from "./flora";
 import { listFor } from "./list";
+import { plantsHere, plantsOf } from "./plants";
 import { asMember, type Member, seesProtected } from "./session";
 
 const ring = z.array(z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)])).min(4).max(2000);
@@ -16,7 +17,7 @@ export const patchInputSchema = z.object({ id: z.uuid(), siteId: z.uuid(), taxon
 /** Saves a patch with its outline, once per id. Its area is geodesic, worked out by the database. */
 export async function savePatch(member: Member, raw: unknown): Promise<{ id: string; areaM2: number }> {
   const input = patchInputSchema.parse(raw);
-  if (!shippedFlora().taxa.some((t) => t.name === input.taxon)) throw new Refusal(400, "That plant is not in the flora.", [{ field: "taxon", what: "choose a plant of the flora" }]);
+  (await plantsOf(member)).mustHold(input.taxon);
   return asMember(member, async (tx) => {
     const [held] = await tx.select({ id: site.id }).from(site).where(eq(site.id, input.siteId));
     if (!held) throw notFound("The site");
@@ -90,7 +91,8 @@ export async function patchLines(member: Member, siteId?: string) {
       .innerJoin(site, eq(site.id, patch.siteId))
       .where(and(siteId ? eq(patch.siteId, siteId) : undefined, seesProtected(member) ? undefined : eq(patch.protected, false)))
       .orderBy(site.name, patch.name);
-    return rows.map((r) => ({ ...r, plant: commonName(r.taxon) }));
+    const plants = await plantsHere(tx);
+    return rows.map((r) => ({ ...r, plant: plants.common(r.taxon) }));
   });
 }
 export type PatchLine = Awaited<ReturnType<typeof patchLines>>[number];
@@ -103,7 +105,7 @@ export async function patchDetail(member: Member, id: string) {
     if (!row || (row.p.protected && !seesProtected(member))) throw notFound("The patch");
     const { rows: water } = await tx.execute<{ m: number | null }>(sql`SELECT water_distance_m(${id}) AS m`);
     return {
-      patch: { ...row.p, outline: JSON.parse(row.outline) as GeoJSON.Polygon, plant: commonName(row.p.taxon) },
+      patch: { ...row.p, outline: JSON.parse(row.outline) as GeoJSON.Polygon, plant: (await plantsHere(tx)).common(row.p.taxon) },
       site: row.s,
       waterDistanceM: water[0]?.m ?? null,
       findings: await findingLines(tx, member, eq(finding.patchId, id)),

@@ -7,7 +7,8 @@ import { district, followUp, label, ledgerEntry, membership, patch, plan, site }
 import { append } from "./append-entry";
 import { notFound, Refusal } from "./faults";
 import { todayIn } from "./clock";
-import { shippedMethods, taxonByName } from "./flora";
+import { shippedMethods } from "./flora";
+import { plantsHere } from "./plants";
 import { stageOn } from "./plans";
 import { asMember, type Member } from "./session";
 
@@ -131,7 +132,7 @@ export async function recordingFor(member: Member, planId: string) {
     const { rows: water } = await tx.execute<{ m: number | null }>(sql`SELECT water_distance_m(${row.patch.id}) AS m`);
     const labels = await tx.select({ id: label.id, name: label.name, limits: label.limits }).from(label).orderBy(label.name);
     const method = shippedMethods().find((m) => m.id === row.plan.method);
-    const taxon = taxonByName(row.plan.taxon);
+    const taxon = (await plantsHere(tx)).byName(row.plan.taxon);
     const [here] = await tx.select({ hemisphere: district.hemisphere, seasonShift: district.seasonShift }).from(district);
     return { ...row, stage: taxon ? stageOn(taxon, todayIn(row.site.zone), here) : ("vegetative" as const), me: { name: me.name, licence: me.licence, licenceExpires: me.licenceExpires }, waterDistanceM: water[0]?.m ?? null, labels: labels as { id: string; name: string; limits: LabelLimits }[], method: method ?? null };
   });

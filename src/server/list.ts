@@ -6,7 +6,7 @@ import { type Status, STATUSES } from "@/core/identify";
 import type { Transaction } from "@/db/client";
 import { listEntry, site } from "@/db/schema";
 import { Refusal } from "./faults";
-import { taxonByName } from "./flora";
+import { plantsOf } from "./plants";
 import { asMember, type Member } from "./session";
 
 export interface PlaceList {
@@ -33,7 +33,7 @@ export const statusInputSchema = z.object({ taxon: z.string().min(1), status: z.
 /** Puts a plant on the district's list, or on one site's exceptions; who and when are kept. Verdicts already given stay as they were. */
 export async function setStatus(member: Member, raw: unknown): Promise<Status> {
   const input = statusInputSchema.parse(raw);
-  if (!taxonByName(input.taxon)) throw new Refusal(400, "That plant is not in the flora.", [{ field: "taxon", what: "choose a plant of the flora" }]);
+  (await plantsOf(member)).mustHold(input.taxon);
   const siteId = input.siteId || null;
   await asMember(member, async (tx) => {
     await tx.delete(listEntry).where(and(eq(listEntry.taxon, input.taxon), siteId ? eq(listEntry.siteId, siteId) : isNull(listEntry.siteId)));

@@ -1,8 +1,8 @@
 import { type Model, STAGES, partingChecks, type Stage, type Status } from "@/core/identify";
 import { resolveName } from "@/core/names";
 import { districtModel } from "./amendments";
-import { commonName, shippedFlora, shippedNames } from "./flora";
 import { listFor } from "./list";
+import { plantsIn } from "./plants";
 import { asMember, type Member } from "./session";
 
 export interface FoundName {
@@ -29,12 +29,13 @@ const MOST_PARTED = 12;
 /** What plants a name may mean, where this member works. */
 export async function findNames(member: Member, text: string): Promise<FoundNames> {
   const { list, model } = await asMember(member, async (tx) => ({ list: await listFor(tx, null), model: await districtModel(tx) }));
-  const { taxa } = shippedFlora();
-  const { matches, carriers } = resolveName(shippedNames(), text, list.status, 20);
+  const { taxa } = model.flora;
+  const known = plantsIn(model.flora);
+  const { matches, carriers } = resolveName(known.names(), text, list.status, 20);
   const order = [...new Set([...matches.map((m) => m.taxon), ...carriers])];
   const plants = order.map((t) => {
     const { matched = null, kind } = matches.find((m) => m.taxon === t) ?? {};
-    return { id: taxa[t].id, name: taxa[t].name, common: commonName(taxa[t].name), matched: matched && matched !== taxa[t].name && matched !== taxa[t].common[0] ? matched : null, unheld: kind === "unheld", status: list.status[taxa[t].name] ?? ("kept" as const) };
+    return { id: taxa[t].id, name: taxa[t].name, common: known.common(taxa[t].name), matched: matched && matched !== taxa[t].name && matched !== taxa[t].common[0] ? matched : null, unheld: kind === "unheld", status: list.status[taxa[t].name] ?? ("kept" as const) };
   });
   return { text, plants, ambiguous: carriers.length > 1 ? { plants: carriers.length, check: firstCheck(model, carriers) } : null };
 }

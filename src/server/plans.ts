@@ -2,13 +2,14 @@ import { and, eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
 import { adviseMethods, type Ground, type MethodAdvice } from "@/core/control";
-import { type Climate, STAGES, stageShares, dayOfYear, type Stage } from "@/core/identify";
+import { type Climate, STAGES, stageShares, dayOfYear, type Stage, type Taxon } from "@/core/identify";
 import type { Transaction } from "@/db/client";
 import { district, finding, findingEvent, membership, patch, plan, site } from "@/db/schema";
 import { sql } from "drizzle-orm";
 import { todayIn } from "./clock";
 import { notFound, Refusal } from "./faults";
-import { shippedMethods, taxonByName } from "./flora";
+import { shippedMethods } from "./flora";
+import { plantsHere } from "./plants";
 import { asMember, type Member } from "./session";
 
 export interface PlanningView {
@@ -20,6 +21,8 @@ export interface PlanningView {
   taxon: string;
   stage: Stage;
   areaM2: number;
+  /** years that seed lives in the ground; null of a plant that is no longer held */
+  seedYears: [number, number] | null;
   waterDistanceM: number | null;
   /** null where work may be planned; else why not */
   barred: string | null;
@@ -44,7 +47,7 @@ async function readPlanning(tx: Transaction, findingId: string): Promise<Plannin
   const [here] = await tx.select().from(district);
   const overruling = await overrulingOf(tx, findingId);
   const today = todayIn(row.s.zone);
-  const taxon = row.f.taxon ? taxonByName(row.f.taxon) : undefined;
+  const taxon = row.f.taxon ? (await plantsHere(tx)).byName(row.f.taxon) : undefined;
   const { rows: water } = await tx.execute<{ m: number | null }>(sql`SELECT water_distance_m(${held.id}) AS m`);
   const ground: Ground = { noProduct: row.s.rules.noProduct ?? false, noMachines: row.s.rules.noMachines ?? false, grazed: row.s.rules.grazed ?? false, hayed: row.s.rules.hayed ?? false, foraged: row.s.rules.foraged ?? false, waterDistanceM: water[0]?.m ?? null };
   const stage = taxon ? stageToday(taxon, row.f.stage as Stage | null, row.f.day, today, here) : "vegetative";
@@ -58,6 +61,7 @@ async function readPlanning(tx: Transaction, findingId: string): Promise<Plannin
     taxon: row.f.taxon ?? "",
     stage,
     areaM2: held.areaM2,
+    seedYears: taxon?.seedYears ?? null,
     waterDistanceM: ground.waterDistanceM,
     barred: row.f.verdict === "clear" || overruling ? null : `The verdict is "${row.f.verdict}", not clear to act: ${row.f.because}`,
     reportFirst: row.f.reportFirst,
@@ -69,13 +73,13 @@ async function readPlanning(tx: Transaction, findingId: string): Promise<Plannin
 }
 
 /** The stage most plants of this kind are in on a day. */
-export function stageOn(taxon: NonNullable<ReturnType<typeof taxonByName>>, day: string, climate: Climate): Stage {
+export function stageOn(taxon: Taxon, day: string, climate: Climate): Stage {
   const shares = stageShares(taxon, dayOfYear(day, climate));
   return STAGES[shares.indexOf(Math.max(...shares))];
 }
 
 /** The stage the scout saw, if that was within a month; else the stage most plants of this kind are in today. */
-function stageToday(taxon: NonNullable<ReturnType<typeof taxonByName>>, seen: Stage | null, seenOn: string, today: string, climate: Climate): Stage {
+function stageToday(taxon: Taxon, seen: Stage | null, seenOn: string, today: string, climate: Climate): Stage {
   if (seen && Math.abs(Date.parse(today) - Date.parse(seenOn)) < 31 * 86400e3) return seen;
   return stageOn(taxon, today, climate);
 }

@@ -11,6 +11,7 @@ import { changedVerdict } from "./changed-verdicts";
 import { notFound, Refusal } from "./faults";
 import { ENGINE_VERSION, shippedModel } from "./flora";
 import { judgeFinding } from "./judge-finding";
+import { plantsIn } from "./plants";
 import { type OldFinding, oldFindings, reckoner, type Reckoning } from "./reckon";
 import { asMember, type Member } from "./session";
 
@@ -35,7 +36,7 @@ export async function secondLook(member: Member): Promise<{ changed: SecondLook[
     for (const old of all) {
       const now = await reckon(old, model);
       if (!clashes(old.given, now)) continue;
-      changed.push({ ...changedVerdict(old, old.given, now), why: await reasonOf(old, now, model, reckon), because: now.because, overruled: old.overruled, plans: planned.filter((p) => p.findingId === old.id).length });
+      changed.push({ ...changedVerdict(plantsIn(model.flora), old, old.given, now), why: await reasonOf(old, now, model, reckon), because: now.because, overruled: old.overruled, plans: planned.filter((p) => p.findingId === old.id).length });
     }
     return { changed, reckoned: all.length };
   });
@@ -49,7 +50,7 @@ async function reasonOf(old: OldFinding, now: Reckoning, model: Model, reckon: R
   const before = { wrongClear: costs.wrongClear, missedTarget: costs.missedTarget, hold: costs.hold };
   const costsChanged = JSON.stringify(before) !== JSON.stringify(now.case.costs);
   if (costsChanged && !clashes(old.given, await reckon(old, model, before))) return "The costs of the district were changed: under the old ones the verdict would stand.";
-  if (old.versions.flora !== model.flora.version && model !== shippedModel() && !clashes(old.given, await reckon(old, shippedModel()))) return "A score was corrected in this district: by the shipped flora the verdict would stand.";
+  if (old.versions.flora !== model.flora.version && model !== shippedModel() && !clashes(old.given, await reckon(old, shippedModel()))) return "The flora was corrected in this district: by the shipped one the verdict would stand.";
   const changes = [old.versions.list !== now.listVersion ? "the list" : "", old.versions.flora !== model.flora.version ? "the flora" : "", costsChanged ? "the costs" : "", old.versions.engine !== ENGINE_VERSION ? "the engine" : ""].filter(Boolean);
   if (changes.length === 0) return "What was confirmed here since then has changed how likely each plant is in this district.";
   return `Since then ${changes.join(" and ")} ${changes.length > 1 ? "have" : "has"} changed.`;

@@ -1,9 +1,10 @@
 import { and, desc, eq, gt, inArray, isNull, lte, sql } from "drizzle-orm";
-import { type Climate, stageBegins } from "@/core/identify";
+import { stageBegins } from "@/core/identify";
 import { district, finding, followUp, membership, patch, plan, site } from "@/db/schema";
 import { todayIn } from "./clock";
 import { findingLines } from "./findings";
-import { commonName, shippedMethods, taxonByName } from "./flora";
+import { shippedMethods } from "./flora";
+import { plantsHere } from "./plants";
 import { asMember, type Member } from "./session";
 
 const SOON_DAYS = 45;
@@ -22,15 +23,20 @@ export async function todayFor(member: Member) {
     const plans = await tx.select({ p: plan, patch: patch.name, site: site.name, person: membership.name }).from(plan).innerJoin(patch, eq(patch.id, plan.patchId)).innerJoin(site, eq(site.id, patch.siteId)).innerJoin(membership, eq(membership.personId, plan.personId)).where(eq(plan.state, "planned")).orderBy(plan.windowTo);
     const openVerdicts = await findingLines(tx, member, and(inArray(finding.verdict, ["hold", "open", "unknown"]), sql`${finding.day} > ${today}::date - 400`), 60);
     const unplanned = await findingLines(tx, member, and(eq(finding.verdict, "clear"), sql`NOT EXISTS (SELECT 1 FROM ${plan} WHERE ${plan.findingId} = ${finding.id})`, sql`${finding.day} > ${today}::date - 120`), 30);
+    const plants = await plantsHere(tx);
+    const seedDay = (name: string) => {
+      const plant = plants.byName(name);
+      return plant ? stageBegins(plant, "fruiting", today, here) : null;
+    };
     const methodName = (id: string) => shippedMethods().find((m) => m.id === id)?.name ?? id;
     const daysTo = (day: string) => Math.round((Date.parse(day) - Date.parse(today)) / 86400e3);
     return {
       today,
       district: here.name,
       reports: unplanned.filter((f) => f.reportFirst),
-      checks: checks.map(({ f, ...rest }) => ({ id: f.id, patchId: f.patchId, dueOn: f.dueOn, what: f.what, days: daysTo(f.dueOn), today, plant: commonName(rest.taxon), ...rest })),
-      looked: lately.map(({ f, ...rest }) => ({ id: f.id, patchId: f.patchId, doneOn: f.doneOn as string, by: f.doneBy, note: f.result?.note ?? "", plant: commonName(rest.taxon), ...rest })),
-      windows: plans.map(({ p, ...rest }) => ({ id: p.id, findingId: p.findingId, patchId: p.patchId, method: methodName(p.method), plant: commonName(p.taxon), from: p.windowFrom, to: p.windowTo, intendedOn: p.intendedOn, open: p.windowFrom <= today && today <= p.windowTo, days: daysTo(p.windowTo), seedFrom: seedDay(p.taxon, today, here), overruled: p.overruling !== null, ...rest })),
+      checks: checks.map(({ f, ...rest }) => ({ id: f.id, patchId: f.patchId, dueOn: f.dueOn, what: f.what, days: daysTo(f.dueOn), today, plant: plants.common(rest.taxon), ...rest })),
+      looked: lately.map(({ f, ...rest }) => ({ id: f.id, patchId: f.patchId, doneOn: f.doneOn as string, by: f.doneBy, note: f.result?.note ?? "", plant: plants.common(rest.taxon), ...rest })),
+      windows: plans.map(({ p, ...rest }) => ({ id: p.id, findingId: p.findingId, patchId: p.patchId, method: methodName(p.method), plant: plants.common(p.taxon), from: p.windowFrom, to: p.windowTo, intendedOn: p.intendedOn, open: p.windowFrom <= today && today <= p.windowTo, days: daysTo(p.windowTo), seedFrom: seedDay(p.taxon), overruled: p.overruling !== null, ...rest })),
       unplanned: unplanned.filter((f) => !f.reportFirst),
       holds: openVerdicts.filter((f) => !f.overruled).map((f) => ({ ...f, due: f.settleFrom !== null && f.settleFrom <= today })).sort((a, b) => rank(a) - rank(b) || (a.settleFrom ?? "9").localeCompare(b.settleFrom ?? "9")),
     };
@@ -40,8 +46,3 @@ export async function todayFor(member: Member) {
 /** A named plant that can be settled now comes first, then those with a day, then what is hardly begun. */
 const rank = (f: { verdict: string; due: boolean }): number => (f.verdict === "open" ? 2 : 0) + (f.due ? 0 : 1);
 export type TodayView = Awaited<ReturnType<typeof todayFor>>;
-
-function seedDay(taxon: string, today: string, climate: Climate): string | null {
-  const plant = taxonByName(taxon);
-  return plant ? stageBegins(plant, "fruiting", today, climate) : null;
-}

@@ -150,6 +150,40 @@ test.describe("the district's own word", () => {
     expect(await serious(page)).toEqual([]);
   });
 
+  test("a plant is added by three tables made of its twin's, is found by its name, fits on the Bench's flora, and is taken back", async ({ page }) => {
+    const name = "Silybum novum";
+    const tableOf = async (table: string) => (await (await page.request.get(`/api/v1/packs?scope=plant%3Asilybum-marianum&format=csv&table=${table}`)).text()).replaceAll("Silybum marianum", name).replaceAll("milk thistle", "mirror thistle");
+    const plants = (await tableOf("plants")).replace("Carduus marianus", "");
+    const twins = `taxon,twin,stage,deciders,mistake\n${name},Silybum marianum,any,"leaf-gloss","Taken for milk thistle, whose leaves are marbled."\n`;
+    const scores = (await tableOf("scores")).replace(/(Silybum novum,leaf-gloss,,)[^\n]*/, '$1"dull always",').replace(/(Silybum novum,leaf-marks,,)[^\n]*/, '$1"plain always",');
+    const choose = async (tables: [string, string][]) => {
+      await page.goto("/flora/packs");
+      await page.getByLabel(/A pack, as JSON/).setInputFiles(tables.map(([file, text]) => ({ name: file, mimeType: "text/csv", buffer: Buffer.from(text) })));
+      await page.getByRole("button", { name: "Show what it changes" }).click();
+    };
+    await choose([["scores.csv", scores], ["plants.csv", plants]]);
+    await expect(page.getByText(/is added without a twin/)).toBeVisible();
+    await choose([["scores.csv", scores], ["twins.csv", twins], ["plants.csv", plants]]);
+    await expect(page.getByText("A plant is added:")).toBeVisible();
+    expect(await serious(page)).toEqual([]);
+    await page.getByLabel(/Whose pack it is/).fill("Made for the valley by two of us, plants looked at in June.");
+    await page.getByRole("button", { name: /^Take in \d+ changes/ }).click();
+    await expect(page.getByText(/lines of the flora changed/)).toBeVisible();
+    await page.goto("/flora");
+    await page.getByRole("searchbox").fill("mirror thistle");
+    await expect(page.getByRole("link", { name: /Mirror thistle/ }).first()).toBeVisible();
+    await page.goto("/flora/silybum-novum");
+    await expect(page.getByRole("heading", { level: 1 })).toContainText(name);
+    await expect(page.getByText("Taken for milk thistle, whose leaves are marbled.")).toBeVisible();
+    expect(await serious(page)).toEqual([]);
+    const flora = (await (await page.request.get("/api/v1/flora")).json()) as { taxa: { name: string }[] };
+    expect(flora.taxa.some((t) => t.name === name)).toBe(true);
+    await page.goto("/flora/packs");
+    await page.getByRole("button", { name: new RegExp(`^Take back \\d+ lines of ${name}`) }).click();
+    await expect(page.getByRole("button", { name: new RegExp(`lines of ${name}`) })).toHaveCount(0);
+    expect((await page.request.get("/flora/silybum-novum")).status()).toBe(404);
+  });
+
   test("a plate prints as a page", async ({ page }) => {
     const answer = await page.request.get("/api/v1/plates/silybum-marianum?stage=flowering&format=pdf");
     expect(answer.headers()["content-type"]).toContain("application/pdf");

@@ -1,4 +1,5 @@
 export * from "./case";
+export { hasWorkingDecider } from "./deciders";
 export * from "./explain";
 export * from "./flora-types";
 export { type Candidate, type Identification, identify, report } from "./identify";

@@ -2,21 +2,23 @@ import Link from "next/link";
 import { areaText } from "@/components/dates";
 import { MapFrame } from "@/components/map/map-frame";
 import { findingDetail } from "@/server/findings";
-import { commonName, shippedFlora } from "@/server/flora";
+import { shippedFlora } from "@/server/flora";
 import { districtBounds, patchLines, siteLines } from "@/server/ground";
+import { plantsOf } from "@/server/plants";
 import { memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Ground" };
 
 export default async function GroundPage({ searchParams }: { searchParams: Promise<{ draw?: string; site?: string }> }) {
   const member = await memberOrSignIn();
+  const plants = await plantsOf(member);
   const { draw, site: newSite } = await searchParams;
   const mayDraw = member.roles.some((r) => r === "keeper" || r === "specialist");
   const [sites, patches, bounds] = await Promise.all([siteLines(member), patchLines(member), districtBounds(member)]);
   const finding = draw ? (await findingDetail(member, draw)).line : null;
   const request = newSite && mayDraw ? { what: "site" as const, siteId: "", taxon: "", plant: "", findingId: null, place: null } : finding ? { what: "patch" as const, siteId: finding.siteId, taxon: finding.taxon ?? "", plant: finding.name, findingId: finding.id, place: finding.place } : null;
   const grounds = shippedFlora().characters.find((c) => c.id === "ground")?.states.map(({ id, name }) => ({ id, name })) ?? [];
-  const taxa = request ? shippedFlora().taxa.map((t) => ({ name: t.name, plant: commonName(t.name) })).sort((a, b) => a.plant.localeCompare(b.plant)) : [];
+  const taxa = request ? plants.flora.taxa.map((t) => ({ name: t.name, plant: plants.common(t.name) })).sort((a, b) => a.plant.localeCompare(b.plant)) : [];
   return (
     <div>
       <div className="px-4 md:px-6 py-4 flex flex-wrap items-baseline gap-x-4"><h1>{request?.what === "site" ? "Draw a site" : request ? `Mark the patch: ${request.plant}` : "Ground"}</h1><p className="small">{request ? "an outline gives the area that plans and records need" : "sites dashed, patches filled, findings as pieces of their tape"}</p>{mayDraw && !request ? <Link href="/ground?site=new" className="button ml-auto">Draw a site</Link> : null}</div>

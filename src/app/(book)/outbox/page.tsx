@@ -1,16 +1,17 @@
 import { OutboxPanel } from "@/components/device/outbox-panel";
-import { plainNames } from "@/server/flora";
+import { plantsOf } from "@/server/plants";
 import { deviceKey, memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Outbox" };
 
 export default async function OutboxPage() {
   const member = await memberOrSignIn();
+  const plants = await plantsOf(member);
   return (
     <div className="px-4 md:px-6 py-5 max-w-[820px]">
       <h1>Outbox of this device</h1>
       <p className="mt-1 text-[var(--soft)]">Findings that were saved here and that the server does not have yet, or that need your eye.</p>
-      <OutboxPanel deviceKey={deviceKey(member)} nameOf={plainNames()} />
+      <OutboxPanel deviceKey={deviceKey(member)} nameOf={plants.plainNames()} />
     </div>
   );
 }

@@ -9,13 +9,15 @@ import { type Observation, percent, saysPartIsMissing } from "@/core/identify";
 import { Refusal } from "@/server/faults";
 import { findingDetail } from "@/server/findings";
 import type { VerdictRecord } from "@/server/judge-finding";
-import { commonName, shippedFlora } from "@/server/flora";
+import { shippedFlora } from "@/server/flora";
+import { plantsOf } from "@/server/plants";
 import { memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Finding" };
 
 export default async function FindingPage({ params }: { params: Promise<{ id: string }> }) {
   const member = await memberOrSignIn();
+  const plants = await plantsOf(member);
   const view = await findingDetail(member, (await params).id).catch((error) => {
     if (error instanceof Refusal && error.status === 404) return notFound();
     throw error;
@@ -36,7 +38,7 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
       <Tape verdict={line.verdict} reason={line.because} todo={line.settleFrom ? (line.settleFrom <= view.today ? "It can be settled now." : `Can be settled from ${fullDay(line.settleFrom)}.`) : line.reportFirst ? "Report it before anything is done." : undefined} />
       <div className="px-4 md:px-6 py-5 grid lg:grid-cols-2 gap-x-10 gap-y-6">
         <div>
-          {overrulings.map((e) => <p key={e.id} className="border-2 border-dashed border-[var(--madder)] p-3 mb-4"><strong>Overruled in writing</strong> by {e.by}, {fullDay(e.at.toISOString())}: taken as {commonName((e.body as { taxon: string }).taxon)}. “{(e.body as { reason: string }).reason}”</p>)}
+          {overrulings.map((e) => <p key={e.id} className="border-2 border-dashed border-[var(--madder)] p-3 mb-4"><strong>Overruled in writing</strong> by {e.by}, {fullDay(e.at.toISOString())}: taken as {plants.common((e.body as { taxon: string }).taxon)}. “{(e.body as { reason: string }).reason}”</p>)}
           <h2 className="ruled">What comes next</h2>
           <ul className="mt-2 flex flex-wrap gap-2 no-print">
             {line.patchId ? <li><Link className="button" href={`/ground/patch/${line.patchId}`}>The patch</Link></li> : <li><Link className="button press" href={`/ground?draw=${line.id}`}>Mark the patch</Link></li>}
@@ -51,7 +53,7 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
           <h2 className="ruled">Who fitted<span className="small">local · flat</span></h2>
           <table className="w-full">
             <caption className="sr-only">Candidates with their chance under the local and the flat prior</caption>
-            <tbody>{verdict?.identification.candidates.slice(0, 8).map((c) => <tr key={c.taxon} className="row"><th scope="row" className="text-left font-normal py-1.5"><span className="flex flex-wrap items-center gap-x-2"><StatusMark status={c.status} size={16} />{commonName(c.taxon)}<span className="latin small">{c.taxon}</span></span></th><td className="small">{STATUS_WORDS[c.status]}</td><td className="figure text-right">{percent(c.probability)}</td><td className="figure text-right small">{percent(verdict.identification.candidatesFlat.find((f) => f.taxon === c.taxon)?.probability ?? 0)}</td></tr>)}
+            <tbody>{verdict?.identification.candidates.slice(0, 8).map((c) => <tr key={c.taxon} className="row"><th scope="row" className="text-left font-normal py-1.5"><span className="flex flex-wrap items-center gap-x-2"><StatusMark status={c.status} size={16} />{plants.common(c.taxon)}<span className="latin small">{c.taxon}</span></span></th><td className="small">{STATUS_WORDS[c.status]}</td><td className="figure text-right">{percent(c.probability)}</td><td className="figure text-right small">{percent(verdict.identification.candidatesFlat.find((f) => f.taxon === c.taxon)?.probability ?? 0)}</td></tr>)}
               {verdict ? <tr className="row"><th scope="row" className="text-left font-normal py-1.5"><span className="inline-flex items-center gap-2"><StatusMark status="unknown" size={16} />Not in this flora</span></th><td /><td className="figure text-right">{percent(verdict.identification.unknown)}</td><td /></tr> : null}</tbody>
           </table>
           {verdict ? <details className="mt-2"><summary className="small min-h-[44px] flex items-center">How was this computed?</summary><p className="small">By the server, from the observations alone. Flora {verdict.versions.flora}, list {verdict.versions.list}, engine {verdict.versions.engine}; costs: wrong clearing {verdict.versions.costs.wrongClear} h, missed target {verdict.versions.costs.missedTarget} h, coming back {verdict.versions.costs.hold} h. The kept side stood at {percent(verdict.identification.keptSide)}; the limit is {percent(verdict.identification.limit)}.</p></details> : null}
@@ -60,7 +62,7 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
             <section className="mt-6"><h2 className="ruled">Overrule in writing<span className="small">shows ever after</span></h2>
               <ActionForm action={overruleAction} draft={`overrule-${line.id}`} label="Overrule" className="grid gap-3 mt-3">
                 <input type="hidden" name="findingId" value={line.id} />
-                <Field name="taxon" label="The plant is"><select name="taxon" defaultValue={verdict?.identification.candidates[0]?.taxon}>{shippedFlora().taxa.map((t) => <option key={t.name} value={t.name}>{commonName(t.name)} · {t.name}</option>)}</select></Field>
+                <Field name="taxon" label="The plant is"><select name="taxon" defaultValue={verdict?.identification.candidates[0]?.taxon}>{plants.flora.taxa.map((t) => <option key={t.name} value={t.name}>{plants.common(t.name)} · {t.name}</option>)}</select></Field>
                 <Field name="reason" label="Why" hint="what you saw that the engine does not know"><textarea name="reason" required /></Field>
                 <button type="submit" className="button">Overrule</button>
               </ActionForm>

@@ -2,8 +2,10 @@ import { eq } from "drizzle-orm";
 import Link from "next/link";
 import { notFound } from "next/navigation";
 import { statusAction } from "@/app/actions";
+import { AmendmentWords, amendmentSubject } from "@/components/amendment-words";
 import { fullDay } from "@/components/dates";
 import { STATUS_WORDS, StatusMark, statusHere } from "@/components/marks";
+import { PackLinks } from "@/components/pack-links";
 import { Plate } from "@/components/plate";
 import { UnheldName } from "@/components/unheld-name";
 import { ActionForm, Field } from "@/components/ui/action-form";
@@ -12,12 +14,13 @@ import { Drawing } from "@/drawings/render";
 import { plateOf } from "@/drawings/plate";
 import { drawState } from "@/drawings/states";
 import { district, finding } from "@/db/schema";
-import { scoreKey } from "@/core/pack";
+import { PLANT_KEY, scoreKey } from "@/core/pack";
 import { amendmentHistory, districtModel } from "@/server/amendments";
-import { commonName } from "@/server/flora";
+import { shippedFlora } from "@/server/flora";
 import { findingLines } from "@/server/findings";
 import { patchLines, siteLines } from "@/server/ground";
 import { listFor } from "@/server/list";
+import { plantsIn } from "@/server/plants";
 import { asMember, memberOrSignIn } from "@/server/session";
 import { findTwins } from "@/server/twins";
 
@@ -34,11 +37,14 @@ export default async function TaxonPage({ params, searchParams }: { params: Prom
   const { id } = await params;
   const { list, model, here, ofDistrict } = await asMember(member, async (tx) => ({ list: await listFor(tx, null), model: await districtModel(tx), here: (await tx.select().from(district))[0], ofDistrict: await amendmentHistory(tx) }));
   const { flora } = model;
+  const plants = plantsIn(flora);
   const index = flora.taxa.findIndex((t) => t.id === id);
   if (index < 0) notFound();
   const taxon = flora.taxa[index];
   const history = ofDistrict.filter((a) => a.taxon === taxon.name);
-  const amended = new Set(history.filter((a) => !a.revertedAt).map((a) => a.key));
+  const addedHere = !shippedFlora().taxa.some((t) => t.name === taxon.name);
+  /** scores marked as changed here; of a plant that was added all are, and none is marked */
+  const amended = new Set(addedHere ? [] : history.filter((a) => !a.revertedAt).map((a) => a.key));
   const mayAmend = member.roles.includes("specialist");
   const mayList = member.roles.some((r) => r === "specialist" || r === "keeper");
   const sites = mayList ? await siteLines(member) : [];
@@ -55,8 +61,8 @@ export default async function TaxonPage({ params, searchParams }: { params: Prom
   return (
     <div className="px-4 md:px-6 py-5">
       <p className="small"><Link href="/flora">Flora</Link></p>
-      <h1 className="mt-1">{commonName(taxon.name)} <span className="latin font-normal text-[21px]">{taxon.name}</span></h1>
-      <p className="flex items-center gap-2 mt-1"><StatusMark status={status} /> {statusHere(status)} · {taxon.family} · {taxon.cycle} {taxon.lifeForm}</p>
+      <h1 className="mt-1">{plants.common(taxon.name)} <span className="latin font-normal text-[21px]">{taxon.name}</span></h1>
+      <p className="flex items-center gap-2 mt-1"><StatusMark status={status} /> {statusHere(status)} · {taxon.family} · {taxon.cycle} {taxon.lifeForm}{addedHere ? <span className="chip">added by this district</span> : null}</p>
       <p className="small">{[...taxon.common.slice(1), ...taxon.synonyms].join(", ")}</p>
       {taxon.hazards.people || taxon.hazards.stock || taxon.hazards.handling ? <ul className="mt-3 border-l-4 border-[var(--madder)] pl-3">{[taxon.hazards.people, taxon.hazards.stock, taxon.hazards.handling].filter(Boolean).map((h) => <li key={h}>{h}</li>)}</ul> : null}
       {justAmended ? <p role="status" className="mt-3 font-semibold">The amendment holds from now on in this district.</p> : null}
@@ -83,7 +89,7 @@ export default async function TaxonPage({ params, searchParams }: { params: Prom
           <ul>{found.map((f) => <li key={f.id} className="row"><Link href={`/twins?t=${id}&t=${f.id}&stage=${stage}`} style={{ textDecoration: "none" }} className="flex gap-2 items-center py-1.5 min-h-[44px] hover:underline"><StatusMark status={f.status} size={16} /><span className="flex-1"><span className="font-semibold">{f.common}</span> <span className="latin">{f.name}</span></span><span className="figure small">{Math.round(100 * f.likeness)} %</span></Link></li>)}</ul>
           <p className="small mt-1">How alike they are after six looks; the kept ones first. Follow one to see what parts them.</p>
           <h2 className="ruled mt-6">Taken for</h2>
-          <ul>{twins.map((p) => { const other = p.a === id ? p.b : p.a; const t = flora.taxa.find((x) => x.id === other); return <li key={other} className="row py-2">{t ? <Link href={`/flora/${other}`} className="font-semibold">{commonName(t.name)}</Link> : <UnheldName pair={p} />} <StatusMark status={list.status[t?.name ?? ""] ?? "kept"} size={14} /><br /><span className="small">{p.mistake} Look at: {p.deciders.flatMap((d) => d.characters).filter((c, i, all) => all.indexOf(c) === i).slice(0, 5).map((c) => flora.characters.find((x) => x.id === c)?.name.toLowerCase()).join(", ")}.</span></li>; })}</ul>
+          <ul>{twins.map((p) => { const other = p.a === id ? p.b : p.a; const t = flora.taxa.find((x) => x.id === other); return <li key={other} className="row py-2">{t ? <Link href={`/flora/${other}`} className="font-semibold">{plants.common(t.name)}</Link> : <UnheldName pair={p} />} <StatusMark status={list.status[t?.name ?? ""] ?? "kept"} size={14} /><br /><span className="small">{p.mistake} Look at: {p.deciders.flatMap((d) => d.characters).filter((c, i, all) => all.indexOf(c) === i).slice(0, 5).map((c) => flora.characters.find((x) => x.id === c)?.name.toLowerCase()).join(", ")}.</span></li>; })}</ul>
           {mayList ? (
             <>
               <h2 className="ruled mt-6">The list</h2>
@@ -102,9 +108,10 @@ export default async function TaxonPage({ params, searchParams }: { params: Prom
             {findings.map((f) => <li key={f.id} className="row py-1.5"><Link href={`/findings/${f.id}`}>F-{f.number}</Link> <span className="small">{f.siteName} · {fullDay(f.day)} · {f.verdict}</span></li>)}
             {patches.length + findings.length === 0 ? <li className="small py-2">Not found in this district so far.</li> : null}
           </ul>
-          <h2 className="ruled mt-6">Scores changed here<span className="small">{history.length}</span></h2>
-          <ul>{history.length === 0 ? <li className="small py-2">None: the shipped flora holds.</li> : history.map((a) => <li key={a.id} className="row py-2"><span className="small">{a.key}: {a.before ?? "not recorded"} → {a.value ?? "not recorded"} · {a.reason} · {a.madeBy}, {fullDay(a.createdAt.toISOString())}{a.revertedAt ? " · taken back" : ""}</span></li>)}</ul>
+          <h2 className="ruled mt-6">Changed here<span className="small">{history.length}</span></h2>
+          <ul>{addedHere ? <li className="small py-2">Added by {history.find((a) => a.key === PLANT_KEY)?.madeBy}: {history.find((a) => a.key === PLANT_KEY)?.reason} All its lines stand under packs and amendments.</li> : history.length === 0 ? <li className="small py-2">None: the shipped flora holds.</li> : history.map((a) => <li key={a.id} className="row py-2"><span className="small">{amendmentSubject(a.key)}: <AmendmentWords name={a.key} before={a.before} value={a.value} struck={a.revertedAt !== null} /> · {a.reason} · {a.madeBy}, {fullDay(a.createdAt.toISOString())}{a.revertedAt ? " · taken back" : ""}</span></li>)}</ul>
           <p className="no-print">{mayAmend ? <><Link href={`/flora/${id}/amend`}>Correct a score</Link> · </> : null}<Link href="/flora/packs">Packs and amendments</Link></p>
+          <p className="no-print small">Its rows for a spreadsheet, to correct them or to write a plant like it: <PackLinks scope={`plant:${id}`} /></p>
           <h2 className="ruled mt-6">For control</h2>
           <dl className="small">{[["Spreads by", taxon.spread.join(", ")], ["Sprouts from", taxon.sprouts.join(", ") || "nothing recorded"], ["Grows from pieces of", taxon.fragments], ["Seed lives in the ground", `${taxon.seedYears[0]} to ${taxon.seedYears[1]} years`]].map(([k, v]) => <div key={k} className="row flex justify-between gap-3 py-1.5"><dt>{k}</dt><dd className="text-right">{v}</dd></div>)}</dl>
         </aside>

@@ -4,9 +4,9 @@ import { fullDay } from "@/components/dates";
 import { STATUS_WORDS, StatusMark } from "@/components/marks";
 import { ActionForm, Field } from "@/components/ui/action-form";
 import { STATUSES } from "@/core/identify";
-import { commonName, shippedFlora, taxonByName } from "@/server/flora";
 import { siteLines } from "@/server/ground";
 import { type ListLine, listLines } from "@/server/list";
+import { type Plants, plantsOf } from "@/server/plants";
 import { memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "The list" };
@@ -14,6 +14,7 @@ export const metadata = { title: "The list" };
 /** The district's list on one sheet: what each plant is here, and where a site says otherwise. */
 export default async function ListPage({ searchParams }: { searchParams: Promise<{ site?: string }> }) {
   const member = await memberOrSignIn();
+  const plants = await plantsOf(member);
   const [lines, sites, { site }] = [await listLines(member), await siteLines(member), await searchParams];
   const mayChange = member.roles.some((r) => r === "specialist" || r === "keeper");
   const chosen = sites.find((s) => s.id === site);
@@ -26,15 +27,15 @@ export default async function ListPage({ searchParams }: { searchParams: Promise
       <p className="text-[var(--soft)] max-w-[70ch]">What each plant is in this district, and where a site says otherwise. A plant that does not stand here counts as kept. Verdicts already given are not rewritten.</p>
       <form className="no-print mt-4 flex flex-wrap gap-x-5 gap-y-3 items-end">
         <label className="field"><span className="label">Show</span><select name="site" defaultValue={chosen?.id ?? ""}><option value="">the whole list</option>{sites.map((s) => <option key={s.id} value={s.id}>what is otherwise on {s.name}</option>)}</select></label>
-        <button type="submit" className="button">Show it</button><span className="small">{shown.length} of {lines.length} plants listed, of {shippedFlora().taxa.length} in the flora</span>
+        <button type="submit" className="button">Show it</button><span className="small">{shown.length} of {lines.length} plants listed, of {plants.flora.taxa.length} in the flora</span>
       </form>
-      {mayChange ? <ChangeForm sites={sites} /> : null}
+      {mayChange ? <ChangeForm sites={sites} plants={plants} /> : null}
       {groups.map((group) => (
         <section key={group.status} className="mt-7">
           <h2 className="ruled"><span className="inline-flex gap-2 items-center"><StatusMark status={group.status} />{STATUS_WORDS[group.status].replace(/^./, (c) => c.toUpperCase())}</span><span className="small">{group.lines.length}</span></h2>
           <table className="w-full stacked">
             <thead><tr className="small text-left"><th scope="col" className="w-[34%]">Plant</th><th scope="col" className="w-[20%]">Treated together as</th><th scope="col">Otherwise on</th><th scope="col" className="w-[18%]">Set by</th>{mayChange ? <th scope="col"><span className="sr-only">Change</span></th> : null}</tr></thead>
-            <tbody>{group.lines.map((line) => <Line key={line.taxon} line={line} mayChange={mayChange} />)}</tbody>
+            <tbody>{group.lines.map((line) => <Line key={line.taxon} line={line} plants={plants} mayChange={mayChange} />)}</tbody>
           </table>
         </section>
       ))}
@@ -43,11 +44,11 @@ export default async function ListPage({ searchParams }: { searchParams: Promise
   );
 }
 
-function Line({ line, mayChange }: { line: ListLine; mayChange: boolean }) {
+function Line({ line, plants, mayChange }: { line: ListLine; plants: Plants; mayChange: boolean }) {
   const { entry, exceptions } = line;
   return (
     <tr className="row align-top">
-      <td data-label="Plant" className="py-1.5"><span><Link href={`/flora/${taxonByName(line.taxon)?.id ?? ""}`} className="font-semibold">{commonName(line.taxon)}</Link> <span className="latin">{line.taxon}</span></span></td>
+      <td data-label="Plant" className="py-1.5"><span><Link href={`/flora/${plants.byName(line.taxon)?.id ?? ""}`} className="font-semibold">{plants.common(line.taxon)}</Link> <span className="latin">{line.taxon}</span></span></td>
       <td data-label="Treated as" className="py-1.5">{entry?.action ?? <span className="small">{entry ? "by its kind" : "not listed: kept"}</span>}</td>
       <td data-label="Otherwise" className="py-1.5">
         {exceptions.length === 0 ? <span className="small">nowhere</span> : (
@@ -64,13 +65,13 @@ function TakeOff({ id, label }: { id: string; label: string }) {
   return <ActionForm action={takeOffListAction} label={label} className="no-print inline"><input type="hidden" name="id" value={id} /><button type="submit" className="plain-button small min-h-[44px]" aria-label={label}>take off</button></ActionForm>;
 }
 
-function ChangeForm({ sites }: { sites: { id: string; name: string }[] }) {
+function ChangeForm({ sites, plants }: { sites: { id: string; name: string }[]; plants: Plants }) {
   return (
     <details className="no-print mt-4 border-b border-[var(--line)] pb-3">
       <summary className="min-h-[44px] flex items-center"><span className="plain-button">Put a plant on it, or change one</span></summary>
       <ActionForm action={statusAction} renew label="Put a plant on the list" className="mt-3 grid sm:grid-cols-2 lg:grid-cols-[1.4fr_1fr_1fr_1fr_auto] gap-x-5 gap-y-3 items-end">
         <Field name="taxon" label="Plant" hint="accepted name"><input name="taxon" list="list-taxa" autoComplete="off" required /></Field>
-        <datalist id="list-taxa">{shippedFlora().taxa.map((t) => <option key={t.id} value={t.name}>{commonName(t.name)}</option>)}</datalist>
+        <datalist id="list-taxa">{plants.flora.taxa.map((t) => <option key={t.id} value={t.name}>{plants.common(t.name)}</option>)}</datalist>
         <Field name="status" label="Is here"><select name="status" defaultValue="target">{STATUSES.map((s) => <option key={s} value={s}>{STATUS_WORDS[s]}</option>)}</select></Field>
         <Field name="siteId" label="Where"><select name="siteId" defaultValue=""><option value="">everywhere in the district</option>{sites.map((s) => <option key={s.id} value={s.id}>only on {s.name}</option>)}</select></Field>
         <Field name="action" label="Treated together as"><input name="action" maxLength={80} /></Field>

@@ -1,45 +1,84 @@
 import Link from "next/link";
 import { revertAction } from "@/app/actions";
+import { AmendmentWords, amendmentSubject } from "@/components/amendment-words";
 import { fullDay } from "@/components/dates";
 import { PackForm } from "@/components/pack-form";
+import { PackLinks } from "@/components/pack-links";
 import { ActionForm } from "@/components/ui/action-form";
+import { kindOfKey } from "@/core/pack";
 import { amendmentHistory } from "@/server/amendments";
-import { commonName, shippedFlora } from "@/server/flora";
+import { plantsOf } from "@/server/plants";
 import { asMember, memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Packs" };
 
 export default async function PacksPage() {
   const member = await memberOrSignIn();
+  const plants = await plantsOf(member);
   const history = await asMember(member, (tx) => amendmentHistory(tx));
   const mayChange = member.roles.includes("specialist");
-  const out = (scope: string, format: string) => `/api/v1/packs?scope=${scope}&format=${format}`;
   return (
     <div className="px-4 md:px-6 py-5">
       <p className="small"><Link href="/flora">Flora</Link></p>
       <h1 className="mt-1">Packs and amendments</h1>
-      <p className="text-[var(--soft)] max-w-[70ch]">The flora leaves as a table that opens in a spreadsheet, one score a row in plain words, and comes back the same way. What this district changes lies over the shipped flora and can be taken back.</p>
+      <p className="text-[var(--soft)] max-w-[70ch]">The flora leaves as tables that open in a spreadsheet: what the plants are, what parts them from their twins, and one score a row in plain words. It comes back the same way, with plants that were added. What this district changes lies over the shipped flora and can be taken back.</p>
       <section className="mt-6">
         <h2 className="ruled">Out</h2>
         <ul>
-          <li className="row py-2">The whole flora: <a href={out("all", "csv")} download>table</a> · <a href={out("all", "json")} download>JSON</a></li>
-          <li className="row py-2">What this district changed: <a href={out("amendments", "csv")} download>table</a> · <a href={out("amendments", "json")} download>JSON</a></li>
+          <Out scope="all">The whole flora</Out>
+          <Out scope="amendments">What this district changed</Out>
         </ul>
-        <details><summary className="min-h-[44px] flex items-center"><span className="plain-button">One set at a time</span></summary><ul className="sm:columns-2">{shippedFlora().sets.map((s) => <li key={s.id} className="row py-1.5">{s.name}: <a href={out(s.id, "csv")} download>table</a> · <a href={out(s.id, "json")} download>JSON</a></li>)}</ul></details>
+        <details><summary className="min-h-[44px] flex items-center"><span className="plain-button">One set at a time</span></summary><ul className="lg:columns-2">{plants.flora.sets.map((s) => <Out key={s.id} scope={s.id}>{s.name}</Out>)}</ul></details>
+        <details><summary className="min-h-[44px] flex items-center"><span className="plain-button">How a plant is added</span></summary>
+          <ol className="list-decimal pl-6 max-w-[70ch]">
+            <li className="py-1">Open the plant that is most like it and take its three tables, at the foot of its page: they are filled in, so nothing starts from an empty sheet.</li>
+            <li className="py-1">Write the new plant’s accepted name in place of the old one, in all three. Correct every row by plants that were looked at; take out the rows that nobody knows. A score that is missing counts as not recorded, and never speaks against a kept plant.</li>
+            <li className="py-1">In the table of twins say what it is taken for and which characters part the two, with the mistake that people make. Without a twin, or with one that nothing parts, it is refused.</li>
+            <li className="py-1">Choose the three tables together below. All of it is checked, and shown with the findings whose verdict it would change, before anything is taken in. Then put the plant on the list: until then it counts as kept.</li>
+          </ol>
+        </details>
       </section>
       {mayChange ? <section className="mt-8"><h2 className="ruled">In</h2><PackForm /></section> : <p className="mt-8">Taking a pack in needs the role of specialist.</p>}
       <section className="mt-8">
         <h2 className="ruled">Amendments<span className="small">newest first; what the shipped flora says is never lost</span></h2>
         {history.length === 0 ? <p className="small py-3">This district has changed nothing yet. A specialist corrects a score on the page of the plant.</p> : (
-          <ul>{history.map((a) => (
-            <li key={a.id} className="row py-3">
-              <span className="font-semibold">{commonName(a.taxon)}</span>, {a.key}: <span className={a.revertedAt ? "line-through" : ""}>{a.before ?? "not recorded"} → <span className="font-semibold">{a.value ?? "not recorded"}</span></span>
-              <br /><span className="small">{a.reason} · {a.madeBy}, {fullDay(a.createdAt.toISOString())}{a.revertedAt ? ` · taken back by ${a.revertedBy}, ${fullDay(a.revertedAt.toISOString())}` : ""}</span>
-              {mayChange && !a.revertedAt ? <ActionForm action={revertAction} label={`Take back ${a.key} of ${a.taxon}`}><input type="hidden" name="id" value={a.id} /><button type="submit" className="plain-button">Take it back</button></ActionForm> : null}
-            </li>
-          ))}</ul>
+          <ul>{together(history).map((group) => <Amended key={group[0].id} group={group} plant={plants.common(group[0].taxon)} mayChange={mayChange} />)}</ul>
         )}
       </section>
     </div>
   );
+}
+
+const Out = ({ scope, children }: { scope: string; children: React.ReactNode }) => <li className="row py-2 break-inside-avoid">{children}: <PackLinks scope={scope} /></li>;
+
+type History = Awaited<ReturnType<typeof amendmentHistory>>;
+
+/** What was changed of one plant at one time, as by a pack, stands together. */
+function together(history: History): History[] {
+  const groups = new Map<string, History>();
+  for (const a of history) {
+    const key = `${a.taxon} ${a.createdAt.toISOString()} ${a.reason}`;
+    groups.set(key, [...(groups.get(key) ?? []), a]);
+  }
+  return [...groups.values()];
+}
+
+const Said = ({ a }: { a: History[number] }) => <>{amendmentSubject(a.key)}: <AmendmentWords name={a.key} before={a.before} value={a.value} struck={a.revertedAt !== null} />{a.revertedAt ? <span className="small"> · taken back by {a.revertedBy}, {fullDay(a.revertedAt.toISOString())}</span> : null}</>;
+
+function Amended({ group, plant, mayChange }: { group: History; plant: string; mayChange: boolean }) {
+  const [first] = group;
+  const standing = group.filter((a) => !a.revertedAt);
+  const itself = group.find((a) => kindOfKey(a.key) === "plant");
+  return (
+    <li className="row py-3">
+      <span className="font-semibold">{plant}</span>, {group.length === 1 ? <Said a={first} /> : `${itself ? (itself.before === null ? "added here" : "the plant itself") : "scores changed"}: ${group.length} lines${standing.length === 0 ? ", taken back" : ""}`}
+      <br /><span className="small">{first.reason} · {first.madeBy}, {fullDay(first.createdAt.toISOString())}</span>
+      {group.length > 1 ? <details><summary className="min-h-[44px] flex items-center"><span className="plain-button">Line by line</span></summary><ul>{group.map((a) => <li key={a.id} className="py-1"><Said a={a} />{mayChange && !a.revertedAt ? <TakeBack amendments={[a]} label={`Take back ${amendmentSubject(a.key)} of ${a.taxon}`} /> : null}</li>)}</ul></details> : null}
+      {mayChange && standing.length > 0 ? <TakeBack amendments={standing} label={standing.length === 1 ? `Take back ${amendmentSubject(standing[0].key)} of ${first.taxon}` : `Take back ${standing.length} lines of ${first.taxon}`} all={standing.length > 1} /> : null}
+    </li>
+  );
+}
+
+function TakeBack({ amendments, label, all }: { amendments: History; label: string; all?: boolean }) {
+  return <ActionForm action={revertAction} label={label}>{amendments.map((a) => <input key={a.id} type="hidden" name="id" value={a.id} />)}<button type="submit" className="plain-button" aria-label={all ? label : undefined}>{all ? "Take all of it back" : "Take it back"}</button></ActionForm>;
 }

@@ -3,8 +3,8 @@ import { notFound } from "next/navigation";
 import { areaText, fullDay } from "@/components/dates";
 import { PrintButton } from "@/components/print-button";
 import { Refusal } from "@/server/faults";
-import { commonName } from "@/server/flora";
 import { ledgerDetail } from "@/server/ledger";
+import { plantsOf } from "@/server/plants";
 import { memberOrSignIn } from "@/server/session";
 import { inZone } from "@/server/zoned";
 
@@ -12,6 +12,7 @@ export const metadata = { title: "Ledger entry" };
 
 export default async function EntryPage({ params }: { params: Promise<{ id: string }> }) {
   const member = await memberOrSignIn();
+  const plants = await plantsOf(member);
   const view = await ledgerDetail(member, (await params).id).catch((error) => {
     if (error instanceof Refusal && error.status === 404) return notFound();
     throw error;
@@ -31,7 +32,7 @@ export default async function EntryPage({ params }: { params: Promise<{ id: stri
         <Row name="From">{when(t.from)}</Row><Row name="To">{when(t.to)} ({t.zone})</Row>
         <Row name="Site">{t.siteName}</Row><Row name="Patch">{t.patchName}</Row>
         <Row name="Area treated">{areaText(t.areaM2)}</Row><Row name="Nearest water">{t.waterDistanceM === null ? "none mapped" : `${Math.round(t.waterDistanceM)} m`}</Row>
-        <Row name="Target">{commonName(t.taxon)}, {t.taxon}</Row><Row name="Stage">{t.stage}</Row>
+        <Row name="Target">{plants.common(t.taxon)}, {t.taxon}</Row><Row name="Stage">{t.stage}</Row>
         <Row name="Method">{t.methodName}</Row><Row name="Equipment">{t.equipment}</Row>
         {t.product ? <><Row name="Product, as entered from its label">{t.product.labelName}</Row><Row name="Registration">{t.product.limits.registration ?? "not entered"}</Row><Row name="Rate">{t.product.ratePerHa} {t.product.limits.rateUnit}/ha</Row><Row name="Product in all">{t.product.total} {t.product.limits.rateUnit}</Row><Row name="Carrier">{t.product.carrierL} L water</Row><Row name="Site-of-action group">{t.product.limits.siteOfAction ?? "not entered"}</Row></> : <Row name="Product">none used</Row>}
         <Row name="Wind">{t.windMS === undefined ? "not recorded" : `${t.windMS} m/s${t.windFrom ? ` from ${t.windFrom}` : ""}`}</Row><Row name="Temperature">{t.temperatureC === undefined ? "not recorded" : `${t.temperatureC} °C`}</Row>

@@ -5,8 +5,8 @@ import { areaText, fullDay, shortDay } from "@/components/dates";
 import { ActionForm, Field } from "@/components/ui/action-form";
 import type { MethodAdvice } from "@/core/control";
 import { Refusal } from "@/server/faults";
-import { commonName, taxonByName } from "@/server/flora";
 import { planningFor, type PlanningView } from "@/server/plans";
+import { plantsOf } from "@/server/plants";
 import { memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "What can be done" };
@@ -14,6 +14,7 @@ const ANSWERS = { now: "Suits now", "not-now": "Not now", never: "Never here" } 
 
 export default async function PlanningPage({ params }: { params: Promise<{ finding: string }> }) {
   const member = await memberOrSignIn();
+  const plants = await plantsOf(member);
   const view = await planningFor(member, (await params).finding).catch((error) => {
     if (error instanceof Refusal && error.status === 404) return notFound();
     if (error instanceof Refusal) return error;
@@ -24,7 +25,7 @@ export default async function PlanningPage({ params }: { params: Promise<{ findi
   return (
     <div className="px-4 md:px-6 py-5">
       <p className="small"><Link href={`/findings/${view.findingId}`}>Finding F-{view.number}</Link> · <Link href={`/ground/patch/${view.patchId}`}>{view.patchName}</Link>, {view.siteName}</p>
-      <h1 className="mt-1">What can be done: {commonName(view.taxon)}</h1>
+      <h1 className="mt-1">What can be done: {plants.common(view.taxon)}</h1>
       <p className="text-[var(--soft)]">{areaText(view.areaM2)}, {STAGES[view.stage]}, {view.waterDistanceM === null ? "no water mapped near" : `${Math.round(view.waterDistanceM)} m from water`}. Today is {fullDay(view.today)}.</p>
       {view.barred ? <p role="alert" className="border-2 border-[var(--ink)] p-4 mt-4 max-w-[70ch]"><strong>No work can be planned.</strong> {view.barred} A specialist may overrule it in writing on the finding.</p> : null}
       {view.overruling ? <p className="border-2 border-dashed border-[var(--madder)] p-3 mt-4 max-w-[70ch]"><strong>Overruled in writing</strong> by {view.overruling.by}: “{view.overruling.reason}”</p> : null}
@@ -58,7 +59,7 @@ function Method({ advice, view, mayPlan }: { advice: MethodAdvice; view: Plannin
                   <input type="hidden" name="findingId" value={view.findingId} /><input type="hidden" name="method" value={method.id} />
                   <Field name="intendedOn" label="Day" hint={`${shortDay(window.from)} to ${shortDay(window.to)}`}><input type="date" name="intendedOn" min={window.from} max={window.to} defaultValue={window.from} required /></Field>
                   <Field name="personId" label="Who does it"><select name="personId" required defaultValue=""><option value="">choose</option>{view.people.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}</select></Field>
-                  <div className="sm:col-span-2"><Field name="followedBy" label="What follows, and for how many years" hint={`seed lives about ${seedYears(view.taxon)}`}><textarea name="followedBy" required /></Field></div>
+                  <div className="sm:col-span-2"><Field name="followedBy" label="What follows, and for how many years" hint={`seed lives about ${view.seedYears ? `${view.seedYears[0]} to ${view.seedYears[1]} years in the ground` : "an unknown time"}`}><textarea name="followedBy" required /></Field></div>
                   <button type="submit" className="button press">Put it in the season</button>
                 </ActionForm>
               </details>
@@ -70,7 +71,3 @@ function Method({ advice, view, mayPlan }: { advice: MethodAdvice; view: Plannin
   );
 }
 const KINDS = { hand: "by hand", machine: "by machine", product: "by product", cover: "by cover", grazing: "by grazing" } as const;
-const seedYears = (taxon: string) => {
-  const years = taxonByName(taxon)?.seedYears;
-  return years ? `${years[0]} to ${years[1]} years in the ground` : "an unknown time";
-};

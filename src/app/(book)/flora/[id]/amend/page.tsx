@@ -3,14 +3,13 @@ import { notFound, redirect } from "next/navigation";
 import { amendAction } from "@/app/actions";
 import { ActionForm } from "@/components/ui/action-form";
 import { VerdictChanges } from "@/components/verdict-changes";
-import { POSITIONS, STAGES } from "@/core/identify";
-import { type Amendment, scoreKey, scoreText } from "@/core/pack";
+import { plainName, POSITIONS, STAGES } from "@/core/identify";
+import { type Amendment, scoreKey, lineText } from "@/core/pack";
 import { Drawing } from "@/drawings/render";
 import { drawState } from "@/drawings/states";
 import { modelOf, readAmendment } from "@/server/amendments";
 import { changedVerdicts } from "@/server/changed-verdicts";
 import { toRefusal } from "@/server/faults";
-import { commonName } from "@/server/flora";
 import { asMember, memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Correct a score" };
@@ -33,7 +32,7 @@ export default async function AmendPage({ params, searchParams }: { params: Prom
   const scored = [...new Set(model.flora.scores.filter((s) => s.taxon === index).map((s) => scoreKey(model.flora, s)))];
   return (
     <div className="px-4 md:px-6 py-5 max-w-[920px]">
-      <p className="small"><Link href={`/flora/${id}`}>{commonName(taxon.name)}</Link></p>
+      <p className="small"><Link href={`/flora/${id}`}>{plainName({ model }, index)}</Link></p>
       <h1 className="mt-1">Correct a score <span className="latin font-normal text-[21px]">{taxon.name}</span></h1>
       <p className="text-[var(--soft)]">Your district’s word over the shipped flora, with your reason; it can be taken back. A score is changed because of plants that were looked at, never to make one finding come out.</p>
       {!character ? (
@@ -77,9 +76,9 @@ export default async function AmendPage({ params, searchParams }: { params: Prom
   );
 }
 
-function nowSays(flora: Parameters<typeof scoreText>[0], taxon: string, key: string): string | null {
+function nowSays(flora: Parameters<typeof lineText>[0], taxon: string, key: string): string | null {
   try {
-    return scoreText(flora, taxon, key);
+    return lineText(flora, taxon, key);
   } catch {
     return null;
   }
