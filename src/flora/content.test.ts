@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { parse } from "yaml";
-import { STAGES } from "@/core/identify";
+import { buildModel, recordingOf, STAGES, usuallySeen, variation } from "@/core/identify";
 import { currentFlora } from "@/flora/load";
 import { loadList } from "./load";
 
@@ -64,6 +64,9 @@ describe("every set", () => {
   });
 });
 
+/** Stations of which a look tells the plant rather than its place or its bearing. */
+const PLAIN = ["collar", "head", "grass-seedling", "underground", "seedling", "flower", "umbel", "composite", "fruit", "water"];
+
 describe("pairs that people take for one another", () => {
   const written = flora.pairs.filter((p) => !p.found);
   it("say the mistake in words, and each pair once", () => {
@@ -73,6 +76,19 @@ describe("pairs that people take for one another", () => {
   });
   it("have a decider at some stage, unless it is said why nobody can part them", () => {
     for (const p of written) if (!p.inseparable) expect(p.deciders.some((d) => d.characters.length > 0), `${p.a} ${p.b}`).toBe(true);
+  });
+  it("say at each stage of both by what they part then, where a look at the plant itself does", () => {
+    const model = buildModel(flora);
+    const silent: string[] = [];
+    for (const p of written.filter((p) => !p.unheld)) {
+      const [a, b] = [p.a, p.b].map((id) => flora.taxa.findIndex((t) => t.id === id));
+      for (const stage of STAGES.filter((s) => flora.taxa[a].calendar[s] && flora.taxa[b].calendar[s])) {
+        const parting = flora.characters.filter((ch, c) => PLAIN.includes(ch.station) && !ch.touch && !ch.destroys && !ch.compares && ch.stages.includes(stage) && [a, b].every((t) => usuallySeen(model, t, c, stage) && recordingOf(model, t, c) === "recorded") && variation({ model }, c, a, b, STAGES.indexOf(stage)) >= 0.6);
+        const listed = p.deciders.filter((d) => d.stage === stage || d.stage === "any").flatMap((d) => d.characters);
+        if (parting.length > 0 && listed.length === 0) silent.push(`${p.a} / ${p.b}, ${stage}: ${parting.map((ch) => ch.id).join(", ")}`);
+      }
+    }
+    expect(silent).toEqual([]);
   });
   it("decide only by what can be seen at that stage", () => {
     const wrong: string[] = [];
