@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
+import { currentFlora, loadList } from "@/flora/load";
 import { worthTowardsName } from "./next-check";
-import { type Case, buildModel, foreseeChecks, judge, laterChecks, towardsName, weightsOfEvidence } from "./index";
+import { type Case, buildModel, caseSchema, foreseeChecks, judge, laterChecks, mostlyCarried, towardsAction, towardsName, weightsOfEvidence, worthTowardsAction } from "./index";
 
 const model = buildModel(tinyFlora());
 const id = (c: number) => model.flora.characters[c].id;
@@ -78,5 +79,37 @@ describe("next check", () => {
     expect(edge.decibans).toBeGreaterThan(3);
     expect(hair.decibans).toBeLessThan(-3);
     expect(sap.decibans).toBe(0);
+  });
+});
+
+describe("towards an action", () => {
+  /** Two targets alike in all; two plants to keep, each parted from them by one look; a third look that half parts all. */
+  const flora = tinyFlora();
+  const shares = (...rows: number[]) => rows.map((p) => [p, 1 - p]);
+  const rows: Record<string, number[][]> = { edge: shares(0.98, 0.98, 0.98, 0.02), hair: shares(0.98, 0.98, 0.02, 0.98), sap: shares(0.9, 0.9, 0.15, 0.15) };
+  const scores = Object.entries(rows).flatMap(([name, own]) => own.map((row, taxon) => ({ taxon, character: flora.characters.findIndex((c) => c.id === name), confidence: 0.99, shares: row })));
+  const two = buildModel({ ...flora, scores, characters: flora.characters.map((c) => ({ ...c, mistake: "nominal" as const })) });
+  const list = { "Malus prima": "target", "Malus secunda": "target", "Bonus prima": "kept", "Bonus rara": "kept" } as const;
+
+  it("follows a look to the one after: two that end it together come before one that tells more by itself", () => {
+    const j = judge(two, tinyCase([], { list }));
+    const checks = foreseeChecks(j);
+    const best = [...checks].sort((a, b) => worthTowardsAction(j, b) - worthTowardsAction(j, a))[0];
+    expect(id(best.character)).toBe("sap");
+    expect(["edge", "hair"]).toContain(id(towardsAction(j, checks)[0].character));
+  });
+  it("takes one look at a time where the plants to keep lead, and under a lens", () => {
+    const leading = judge(two, tinyCase([], { list, confirmed: { "Bonus prima": 50, "Bonus rara": 50 } }));
+    expect(id(towardsAction(leading, foreseeChecks(leading))[0].character)).toBe("sap");
+    const j = judge(two, tinyCase([], { list }));
+    expect(id(towardsAction(j, foreseeChecks(j), "touch")[0].character)).toBe("sap");
+  });
+  it("offers the same checks in whatever order, on the shipped flora", () => {
+    const shipped = buildModel(currentFlora());
+    const j = judge(shipped, caseSchema.parse({ day: "2026-06-10", stage: "vegetative", list: loadList("otter-valley").status, observations: [{ character: "plant-kind", states: ["herb"] }, { character: "leaf-order", states: ["opposite"] }] }));
+    const checks = foreseeChecks(j);
+    const ordered = towardsAction(j, checks).map((c) => c.character);
+    expect([...ordered].sort()).toEqual(mostlyCarried(checks).map((c) => c.character).sort());
+    expect(towardsAction(j, checks).map((c) => c.character)).toEqual(ordered);
   });
 });

@@ -6,8 +6,8 @@ import { conditionShare, type Judgement, likeliestStage, type Posterior, soundSh
 import { stageBegins } from "./season";
 import { farthestFromClear, GROUP_SHARE, KEEP_SHARE, keptLimit, looksBeforeClear, type Standpoint, topOnSide } from "./verdict";
 
-export interface Check {
-  character: number;
+/** What a look is expected to tell. */
+interface Gain {
   /** expected bits about the plant's name */
   bits: number;
   /** expected rise of the chance that the plant ranked first is the right one */
@@ -16,6 +16,10 @@ export interface Check {
   saved: number;
   /** expected bits about kept side and action group */
   partBits: number;
+}
+
+export interface Check extends Gain {
+  character: number;
   seconds: number;
   /** share of what still fits that carries the part */
   carried: number;
@@ -73,15 +77,8 @@ const HARM_SHARE = 0.02;
 /** Share of a plant's conditions below which one is not foreseen. */
 const LEAST_CONDITION = 1e-3;
 
-interface Active {
-  taxa: number[];
-  /** the likely conditions of each of `taxa`, those of the i-th from `firstOf[i]` on, each with its share within its plant */
-  conditions: Int32Array;
-  weights: Float64Array;
-  firstOf: Int32Array;
-  share: Float64Array;
-  /** crosses that stand high enough to be foreseen */
-  crosses: number[];
+/** What may stand there, by share, and how it is parted by what is to be done. */
+interface Standing {
   /** shares of the plants, then of the crosses, and, last, the unknown plant, summing to 1 */
   shares: Float64Array;
   /** the same from the standpoint that is farthest from Clear, and as a verdict of Clear is measured there */
@@ -96,6 +93,20 @@ interface Active {
   guardedPrior: Float64Array;
   desk: Desk;
 }
+
+interface Active extends Standing {
+  taxa: number[];
+  /** the likely conditions of each of `taxa`, those of the i-th from `firstOf[i]` on, each with its share within its plant */
+  conditions: Int32Array;
+  weights: Float64Array;
+  firstOf: Int32Array;
+  share: Float64Array;
+  /** crosses that stand high enough to be foreseen */
+  crosses: number[];
+}
+
+/** What was worked out to foresee the checks of a judgement, for the orders that follow them further. */
+const foreseen = new WeakMap<Judgement, Active>();
 
 /** Arrays that foreseeing one character after another is worked out in: made once for all of them. */
 interface Desk {
@@ -117,6 +128,7 @@ function newDesk(model: Model, plants: number, partitions: number): Desk {
  */
 export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[] {
   const active = activePlants(judgement, only);
+  if (!only) foreseen.set(judgement, active);
   const answered = new Set(judgement.case.observations.map((o) => o.character));
   const harm = contactShare(judgement);
   const wanted = only ? new Map<number, string[]>() : looksBeforeClear(judgement);
@@ -125,16 +137,16 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
     if (character.compares || answered.has(character.id) || !character.kit.every((k) => judgement.case.kit.includes(k)) || ruledOut(judgement, c)) return;
     const caution = handling(judgement, c, harm);
     if (caution === "never") return;
-    const { carried, visible } = standing(judgement, active, c);
+    const { carried, visible } = carriedAndSeen(judgement, active, c);
     if (carried < APPLIES_SHARE.name || visible < VISIBLE_SHARE) return;
-    const gain = gainOf(judgement, active, c);
+    const gain = gainOf(judgement, active, c, foreseenAnswers(judgement, active, c));
     if (only || gain.bits > 1e-4 || wanted.has(c)) checks.push({ character: c, seconds: character.seconds, carried, ...gain, ...(wanted.has(c) ? { first: wanted.get(c) } : {}), ...(caution ? { caution } : {}) });
   });
   return checks;
 }
 
 /** Bits count what is learnt of all plants alike, the least likely too; a name is found when the first is the right one. */
-export const worthTowardsName = (check: Check): number => check.bits + RISE_BITS * check.rise;
+export const worthTowardsName = (gain: Gain): number => gain.bits + RISE_BITS * gain.rise;
 
 export function towardsName(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
   return order(judgement, checks, lens, worthTowardsName, OVERHEAD_SECONDS.name);
@@ -144,15 +156,16 @@ export function towardsName(judgement: Judgement, checks: Check[], lens: Lens = 
  * Hours saved if an answer can end the matter at once, and bits about what to do at the price of the hours that
  * a whole visit costs: looking only one answer ahead would else pass over checks that end it in two.
  */
-export function worthTowardsAction(judgement: Judgement, check: Check): number {
-  return check.saved + BIT_PRICE * judgement.case.costs.hold * (check.partBits + NAME_SHARE * check.bits);
+export function worthTowardsAction(judgement: Judgement, gain: Gain): number {
+  return gain.saved + BIT_PRICE * judgement.case.costs.hold * (gain.partBits + NAME_SHARE * gain.bits);
 }
 
 /** Checks whose part most of what still fits carries: those among which the next towards an action is chosen. */
 export const mostlyCarried = (checks: Check[]): Check[] => checks.filter((check) => check.carried >= APPLIES_SHARE.action);
 
 export function towardsAction(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
-  const ordered = order(judgement, mostlyCarried(checks), lens, (check) => worthTowardsAction(judgement, check), OVERHEAD_SECONDS.action);
+  const plain = order(judgement, mostlyCarried(checks), lens, (check) => worthTowardsAction(judgement, check), OVERHEAD_SECONDS.action);
+  const ordered = lens ? plain : followed(judgement, plain);
   return [...ordered.filter((check) => check.first), ...ordered.filter((check) => !check.first)];
 }
 
@@ -164,6 +177,83 @@ function order(judgement: Judgement, checks: Check[], lens: Lens, value: (check:
     return (weight * value(check)) / (check.seconds + overheadSeconds);
   };
   return [...checks].sort((a, b) => rate(b) - rate(a));
+}
+
+/** Checks at the head of the order towards an action that are followed one look further, and those among which the look after is sought. */
+const FOLLOWED = 5;
+const SOUGHT = 16;
+/** So many plants, the likeliest, are followed beside the unknown one. */
+const FOLLOWED_PLANTS = 80;
+/** Answers less likely than this are not followed. */
+const LEAST_FOLLOWED = 0.03;
+/** Looks are followed only where the kept side holds less than this: a plant to be left is soonest known one look at a time. */
+const KEPT_LEADS = 0.55;
+
+/**
+ * The first few checks of the order towards an action, put in the order of what they are worth together with the best look
+ * after them, on the mean of their answers, per second of both: looks that only end the matter in two are found by it. An
+ * answer that ends it needs no second look.
+ */
+function followed(judgement: Judgement, ordered: Check[]): Check[] {
+  const active = foreseen.get(judgement);
+  if (!active || active.prior[0] >= KEPT_LEADS || ordered.length < 3) return ordered;
+  const { now, plants } = likeliest(active);
+  const looks = ordered.slice(0, SOUGHT).map((check) => ({ check, time: check.seconds + OVERHEAD_SECONDS.action, rows: rowsOf(foreseenAnswers(judgement, active, check.character), plants, judgement.model.answers[check.character]) }));
+  const rates = new Map(looks.slice(0, FOLLOWED).map(({ check, rows, time }) => {
+    const n = judgement.model.answers[check.character];
+    let worth = worthTowardsAction(judgement, check);
+    let seconds = time;
+    for (let o = 0; o < n; o++) {
+      const { chance, after } = standingAfter(now, rows, n, o);
+      if (chance < LEAST_FOLLOWED || isEnded(judgement, after)) continue;
+      const next = bestOf(looks.filter((look) => look.check !== check).map((look) => ({ worth: worthTowardsAction(judgement, gainOf(judgement, after, look.check.character, look.rows)), seconds: look.time })));
+      worth += chance * next.worth;
+      seconds += chance * next.seconds;
+    }
+    return [check, worth / seconds] as const;
+  }));
+  const first = [...rates.keys()].sort((a, b) => (rates.get(b) as number) - (rates.get(a) as number));
+  return [...first, ...ordered.slice(first.length)];
+}
+
+/** True where the best act is to treat or to leave, and not to come back. */
+const isEnded = (judgement: Judgement, { standpoint, guardedPrior, partitions }: Standing): boolean => costOfAct(judgement, standpoint.limitTimes, guardedPrior, 0, partitions, 1) < judgement.case.costs.hold;
+
+const bestOf = <T extends { worth: number; seconds: number }>(looks: T[]): T => looks.reduce((best, look) => (look.worth * best.seconds > best.worth * look.seconds ? look : best));
+
+/** The rows of some plants, in their order. */
+function rowsOf(all: Float64Array, plants: number[], n: number): Float64Array {
+  const rows = new Float64Array(plants.length * n);
+  plants.forEach((i, at) => {
+    rows.set(all.subarray(i * n, (i + 1) * n), at * n);
+  });
+  return rows;
+}
+
+/** What may stand there, but for the plants that all but cannot. */
+function likeliest(active: Active): { now: Standing; plants: number[] } {
+  const last = active.shares.length - 1;
+  const highest = active.shares.subarray(0, last).map((share, i) => Math.max(share, active.sided[i], active.guarded[i]));
+  const plants = [...largestFirst(highest, FOLLOWED_PLANTS), last];
+  const take = (of: Float64Array) => Float64Array.from(plants, (i) => of[i]);
+  const now = { ...active, shares: take(active.shares), sided: take(active.sided), guarded: take(active.guarded), parted: Int32Array.from(plants, (i) => active.parted[i]) };
+  return { now, plants };
+}
+
+/** What may stand there after an answer, and how likely that answer is. */
+function standingAfter(now: Standing, rows: Float64Array, n: number, answer: number): { chance: number; after: Standing } {
+  const times = (of: Float64Array) => of.map((share, i) => share * rows[i * n + answer]);
+  const shares = times(now.shares);
+  const [sided, guarded] = [normalised(times(now.sided)), normalised(times(now.guarded))];
+  const chance = shares.reduce((a, b) => a + b, 0);
+  return { chance, after: { ...now, shares: normalised(shares), sided, guarded, prior: heldBy(now, sided), guardedPrior: heldBy(now, guarded) } };
+}
+
+/** What each side holds. */
+function heldBy({ parted, partitions }: Pick<Standing, "parted" | "partitions">, shares: Float64Array): Float64Array {
+  const held = new Float64Array(partitions);
+  for (let i = 0; i < shares.length; i++) held[parted[i]] += shares[i];
+  return held;
 }
 
 /** Answers per station that told nothing. */
@@ -231,15 +321,13 @@ function activePlants(judgement: Judgement, only?: Set<number>): Active {
   const shares = sharesUnder(local);
   const sided = standpoint.posterior === local ? shares : sharesUnder(standpoint.posterior);
   const guarded = sharesUnder(standpoint.guarded);
-  const held = (of: Float64Array) => of.reduce((sums, value, i) => {
-    sums[parted[i]] += value;
-    return sums;
-  }, new Float64Array(names.length));
-  return { taxa, crosses, ...likelyConditions(judgement, taxa), share: own, shares, sided, guarded, standpoint, parted, partitions: names.length, prior: held(sided), guardedPrior: held(guarded), desk: newDesk(judgement.model, shares.length, names.length) };
+  const sides = { parted, partitions: names.length };
+  return { taxa, crosses, ...likelyConditions(judgement, taxa), share: own, shares, sided, guarded, standpoint, ...sides, prior: heldBy(sides, sided), guardedPrior: heldBy(sides, guarded), desk: newDesk(judgement.model, shares.length, names.length) };
 }
 
-function normalised(values: number[]): Float64Array {
-  const total = values.reduce((a, b) => a + b, 0);
+function normalised(values: number[] | Float64Array): Float64Array {
+  let total = 0;
+  for (const value of values) total += value;
   return Float64Array.from(values, (value) => value / total);
 }
 
@@ -258,7 +346,7 @@ function likelyConditions(judgement: Judgement, taxa: number[]): Pick<Active, "c
 export function askableCharacters(judgement: Judgement): string[] {
   const active = activePlants(judgement);
   return judgement.model.flora.characters.filter((_, c) => {
-    const { carried, visible } = standing(judgement, active, c);
+    const { carried, visible } = carriedAndSeen(judgement, active, c);
     return !ruledOut(judgement, c) && carried >= APPLIES_SHARE.action && visible >= VISIBLE_SHARE;
   }).map((character) => character.id);
 }
@@ -272,7 +360,7 @@ function keptNow(judgement: Judgement, c: number): boolean {
 }
 
 /** Shares of what still fits that carry the part, and that show it at this stage. */
-function standing(judgement: Judgement, active: Active, c: number): { carried: number; visible: number } {
+function carriedAndSeen(judgement: Judgement, active: Active, c: number): { carried: number; visible: number } {
   const { model } = judgement;
   const { conditions, weights, firstOf } = active;
   let total = 0;
@@ -377,12 +465,11 @@ const LEAST_MISSING = 0.01;
  * Expected bits about the name, expected rise of the first plant's chance, expected fall in cost (hours), and expected bits
  * about what to do. To the answers of the character comes one more, "no such part here", with what a plant's other answers leave over.
  */
-function gainOf(judgement: Judgement, active: Active, c: number): { bits: number; rise: number; saved: number; partBits: number } {
+function gainOf(judgement: Judgement, standing: Standing, c: number, rows: Float64Array): Gain {
   const named = judgement.model.answers[c];
   const n = named + 1;
-  const rows = foreseenAnswers(judgement, active, c);
-  const { shares, sided, guarded, parted, prior, guardedPrior, partitions, standpoint } = active;
-  const { sums, first, parts, guardedParts } = active.desk;
+  const { shares, sided, guarded, parted, prior, guardedPrior, partitions, standpoint } = standing;
+  const { sums, first, parts, guardedParts } = standing.desk;
   for (const array of [sums, first, parts, guardedParts]) array.fill(0);
   const unknown = shares.length - 1;
   let firstNow = 0;
