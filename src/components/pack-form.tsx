@@ -63,7 +63,7 @@ export function PackForm() {
           ) : (
             <VerdictChanges changed={preview.verdicts} reckoned={preview.reckoned} />
           )}
-          {added.length > 0 ? <p className="mt-5"><strong>{added.length === 1 ? "A plant is added" : `${added.length} plants are added`}:</strong> <span className="latin">{added.join(", ")}</span>. Until it stands on the list it counts as kept.</p> : null}
+          {preview.refused.length === 0 && added.length > 0 ? <p className="mt-5"><strong>{added.length === 1 ? "A plant is added" : `${added.length} plants are added`}:</strong> <span className="latin">{added.join(", ")}</span>. Until it stands on the list it counts as kept.</p> : null}
           {preview.thin.map((t) => <p key={t.taxon} className="mt-2"><span className="latin">{t.taxon}</span>: only {t.scores} characters are scored. It will fit much of what is seen, and keep its look-alikes from being cleared, until more is known of it.</p>)}
           <h3 className="ruled mt-5">Changes<span className="small">{preview.changes.length + preview.more} · {preview.same} rows say what the flora says already</span></h3>
           {preview.changes.length === 0 ? <p className="small py-3">The pack changes nothing.</p> : (
