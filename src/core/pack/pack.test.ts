@@ -173,8 +173,13 @@ describe("a plant that is held", () => {
     const now = amendFlora(flora, changes);
     const taxon = now.taxa.find((t) => t.name === hogweed);
     expect(taxon?.calendar.flowering).toEqual([[5, 6]]);
+    expect(packTables(now, new Set([hogweed])).plants[0].flowering).toBe("5 to 6");
     expect(taxon?.common[0]).toBe("hogweed");
     expect(now.scores).toEqual([...flora.scores].sort((a, b) => a.taxon - b.taxon || a.character - b.character));
+  });
+  it.each(["5-6", "5 to 6", "5 – 6", "5 to 6, 8 to 10", "5-6 8-10"])("has months read as %s, as a table or a file writes them", (flowering) => {
+    const { changes } = readPackRows(flora, fileRows("plants", [{ ...plant, flowering }]));
+    expect(amendFlora(flora, changes).taxa.find((t) => t.name === hogweed)?.calendar.flowering?.[0]).toEqual([5, 6]);
   });
   it("cannot become another kind of plant, whose scores it does not have", () => {
     expect(readPackRows(flora, fileRows("plants", [{ ...plant, "life-form": "tree" }])).refused[0]).toMatchObject({ field: "life-form" });

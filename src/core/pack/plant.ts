@@ -2,7 +2,7 @@ import { z } from "zod";
 import { InputError } from "../errors";
 import { type CompiledFlora, LIFE_FORMS, type MonthRange, STAGES, type Stage, type Taxon } from "../identify/flora-types";
 
-const months = (what: string) => z.string().default("").describe(`months ${what}, north: 4-6, or 4-6 9-10; empty: not seen so`);
+const months = (what: string) => z.string().default("").describe(`months ${what}, north: 4 to 6, or 4 to 6, 9 to 10; empty: not seen so`);
 const list = (what: string) => z.string().default("").describe(`${what}, with commas between`);
 
 /** What a plant is, as one row of a spreadsheet. All of it is text, so that the same row goes into a table and into JSON. */
@@ -23,7 +23,7 @@ export const plantRowSchema = z.object({
   spread: list("how it spreads"),
   sprouts: list("what it sprouts from when it is cut: root, stump"),
   fragments: z.string().default("").describe("what grows from pieces; empty: nothing"),
-  "seed-years": z.string().default("").describe("years that seed lives in the ground: 2-8"),
+  "seed-years": z.string().default("").describe("years that seed lives in the ground: 2 to 8"),
   people: z.string().default("").describe("how it harms people"),
   stock: z.string().default("").describe("how it harms stock"),
   handling: z.string().default("").describe("what to mind when it is handled"),
@@ -105,6 +105,10 @@ function readCalendar(raw: Record<string, string>, say: Say): Taxon["calendar"] 
   return calendar;
 }
 
+/** Ranges as the flora files write them. In a table they stand with "to": a spreadsheet would make a date of 4-6. */
+const ranges = (text: string): string => text.replace(/\s*(?:to|–|-)\s*/g, "-").split(/[\s,;]+/).filter(Boolean).join(" ");
+const rangeText = ([low, high]: [number, number]): string => `${low} to ${high}`;
+
 const words = (text: string): string[] => text.split(",").map((w) => w.trim()).filter(Boolean);
 
 /**
@@ -115,12 +119,12 @@ export function plantOfRow(flora: CompiledFlora, row: PlantRow): Taxon {
   const fail: Say = (field, got, wanted) => {
     throw new InputError("unreadable-plant", field, got, wanted);
   };
-  const calendar = Object.fromEntries(STAGES.filter((s) => row[s].trim()).map((s) => [s, row[s]]));
+  const calendar = Object.fromEntries(STAGES.filter((s) => row[s].trim()).map((s) => [s, ranges(row[s])]));
   const hazards = Object.fromEntries((["people", "stock", "handling", "contact"] as const).filter((h) => row[h].trim()).map((h) => [h, row[h].trim()]));
   const plain = (text: string) => text.trim() || undefined;
   const taxon = readPlant(
     row.taxon.trim(),
-    { rank: plain(row.rank), family: plain(row.family), "life-form": row["life-form"].trim(), cycle: row.cycle.trim(), "seed-years": row["seed-years"].trim(), fragments: plain(row.fragments), common: words(row.common), synonyms: words(row.synonyms), spread: words(row.spread), sprouts: words(row.sprouts), interfertile: words(row.interfertile), calendar, hazards, forms: readForms(row.forms, fail) },
+    { rank: plain(row.rank), family: plain(row.family), "life-form": row["life-form"].trim(), cycle: row.cycle.trim(), "seed-years": ranges(row["seed-years"]), fragments: plain(row.fragments), common: words(row.common), synonyms: words(row.synonyms), spread: words(row.spread), sprouts: words(row.sprouts), interfertile: words(row.interfertile), calendar, hazards, forms: readForms(row.forms, fail) },
     words(row.sets),
     fail,
   );
@@ -157,7 +161,7 @@ function checkPlace(flora: CompiledFlora, taxon: Taxon, fail: Say): void {
 
 /** A plant of the flora as a row; `plantOfRow` of it gives the same plant. */
 export function plantToRow(taxon: Taxon, reason = ""): PlantRow {
-  const calendar = Object.fromEntries(STAGES.map((s) => [s, (taxon.calendar[s] ?? []).map((r) => r.join("-")).join(" ")])) as Record<Stage, string>;
+  const calendar = Object.fromEntries(STAGES.map((s) => [s, (taxon.calendar[s] ?? []).map(rangeText).join(", ")])) as Record<Stage, string>;
   const { people = "", stock = "", handling = "", contact = "" } = taxon.hazards;
   return {
     taxon: taxon.name,
@@ -172,7 +176,7 @@ export function plantToRow(taxon: Taxon, reason = ""): PlantRow {
     spread: taxon.spread.join(", "),
     sprouts: taxon.sprouts.join(", "),
     fragments: taxon.fragments,
-    "seed-years": taxon.seedYears.join("-"),
+    "seed-years": rangeText(taxon.seedYears),
     people,
     stock,
     handling,
