@@ -180,10 +180,10 @@ function order(judgement: Judgement, checks: Check[], lens: Lens, value: (check:
 }
 
 /** Checks at the head of the order towards an action that are followed one look further, and those among which the look after is sought. */
-const FOLLOWED = 5;
-const SOUGHT = 16;
+const FOLLOWED = 4;
+const SOUGHT = 12;
 /** So many plants, the likeliest, are followed beside the unknown one. */
-const FOLLOWED_PLANTS = 80;
+const FOLLOWED_PLANTS = 40;
 /** Answers less likely than this are not followed. */
 const LEAST_FOLLOWED = 0.03;
 /** Looks are followed only where the kept side holds less than this: a plant to be left is soonest known one look at a time. */
@@ -198,7 +198,11 @@ function followed(judgement: Judgement, ordered: Check[]): Check[] {
   const active = foreseen.get(judgement);
   if (!active || active.prior[0] >= KEPT_LEADS || ordered.length < 3) return ordered;
   const { now, plants } = likeliest(active);
-  const looks = ordered.slice(0, SOUGHT).map((check) => ({ check, time: check.seconds + OVERHEAD_SECONDS.action, rows: rowsOf(foreseenAnswers(judgement, active, check.character), plants, judgement.model.answers[check.character]) }));
+  const looks = ordered.slice(0, SOUGHT).map((check) => {
+    const n = judgement.model.answers[check.character];
+    const rows = rowsOf(foreseenAnswers(judgement, active, check.character), plants, n);
+    return { check, time: check.seconds + OVERHEAD_SECONDS.action, rows, nats: natsOf(rows, n) };
+  });
   const rates = new Map(looks.slice(0, FOLLOWED).map(({ check, rows, time }) => {
     const n = judgement.model.answers[check.character];
     let worth = worthTowardsAction(judgement, check);
@@ -206,7 +210,7 @@ function followed(judgement: Judgement, ordered: Check[]): Check[] {
     for (let o = 0; o < n; o++) {
       const { chance, after } = standingAfter(now, rows, n, o);
       if (chance < LEAST_FOLLOWED || isEnded(judgement, after)) continue;
-      const next = bestOf(looks.filter((look) => look.check !== check).map((look) => ({ worth: worthTowardsAction(judgement, gainOf(judgement, after, look.check.character, look.rows)), seconds: look.time })));
+      const next = bestOf(looks.filter((look) => look.check !== check).map((look) => ({ worth: worthTowardsAction(judgement, gainOf(judgement, after, look.check.character, look.rows, look.nats)), seconds: look.time })));
       worth += chance * next.worth;
       seconds += chance * next.seconds;
     }
@@ -228,6 +232,20 @@ function rowsOf(all: Float64Array, plants: number[], n: number): Float64Array {
     rows.set(all.subarray(i * n, (i + 1) * n), at * n);
   });
   return rows;
+}
+
+/** Sum of chance × log chance over the answers of each row, "no such part" with them. */
+function natsOf(rows: Float64Array, n: number): Float64Array {
+  const nats = new Float64Array(rows.length / n);
+  for (let i = 0; i < nats.length; i++) {
+    let left = 1;
+    for (let o = 0; o <= n; o++) {
+      const chance = o < n ? rows[i * n + o] : Math.max(LEAST_MISSING, left);
+      left -= chance;
+      if (chance > 0) nats[i] += chance * Math.log(chance);
+    }
+  }
+  return nats;
 }
 
 /** What may stand there, but for the plants that all but cannot. */
@@ -464,8 +482,9 @@ const LEAST_MISSING = 0.01;
 /**
  * Expected bits about the name, expected rise of the first plant's chance, expected fall in cost (hours), and expected bits
  * about what to do. To the answers of the character comes one more, "no such part here", with what a plant's other answers leave over.
+ * @param rowNats `natsOf` the rows, where they are weighed more than once
  */
-function gainOf(judgement: Judgement, standing: Standing, c: number, rows: Float64Array): Gain {
+function gainOf(judgement: Judgement, standing: Standing, c: number, rows: Float64Array, rowNats?: Float64Array): Gain {
   const named = judgement.model.answers[c];
   const n = named + 1;
   const { shares, sided, guarded, parted, prior, guardedPrior, partitions, standpoint } = standing;
@@ -480,13 +499,14 @@ function gainOf(judgement: Judgement, standing: Standing, c: number, rows: Float
     const sidedShare = sided[i];
     const guardedShare = guarded[i];
     const part = parted[i];
+    if (rowNats) nats += share * rowNats[i];
     let left = 1;
     for (let o = 0; o < n; o++) {
       const chance = o < named ? rows[i * named + o] : Math.max(LEAST_MISSING, left);
       if (!(chance > 0)) continue;
       left -= chance;
       const joint = share * chance;
-      nats += joint * Math.log(chance);
+      if (!rowNats) nats += joint * Math.log(chance);
       sums[o] += joint;
       if (i < unknown && joint > first[o]) first[o] = joint;
       parts[o * partitions + part] += sidedShare * chance;
