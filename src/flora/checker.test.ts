@@ -50,8 +50,8 @@ describe("what the checker finds in the pairs", () => {
   });
   it("of a twin that is not held: a decider of which nothing is said, a state that is none, numbers the wrong way round", () => {
     const tearthumb = (from: string, to: string) => said("pairs.yaml", (text) => text.replace(from, to), "whole");
-    expect(tearthumb('shows: { ocrea: "papery, fringed" }', 'shows: { sap: "clear" }')).toContain('shows: nothing of "ocrea"');
-    expect(tearthumb('shows: { ocrea: "papery, fringed" }', 'shows: { ocrea: "paper" }')).toContain('unknown state "paper" of ocrea');
+    expect(tearthumb('shows: { ocrea: "papery, fringed",', 'shows: { sap: "clear",')).toContain('shows: nothing of "ocrea"');
+    expect(tearthumb('shows: { ocrea: "papery, fringed",', 'shows: { ocrea: "paper",')).toContain('unknown state "paper" of ocrea');
     expect(tearthumb('leaf-ratio: "1.2-2.8"', 'leaf-ratio: "2.8-1.2"')).toContain("write leaf-ratio as low-high");
   });
   it("a pair without the mistake that people make", () => {

@@ -11,7 +11,7 @@ import { asOwner, member, PINE, uuidv7 } from "../support/database";
 const specialist = member(["specialist", "keeper"], PINE);
 const HOGWEED = "Heracleum mantegazzianum";
 /** A giant hogweed that was looked at closely: clear to act, and not by much. */
-const MORE = [["leaf-tip", "drawn-out"], ["leaf-edge", "coarse"], ["stem-hollow", "hollow"], ["stalk-foot", "bladder"]] as const;
+const MORE = [["leaf-kind", "three"], ["leaf-tip", "drawn-out"], ["leaf-edge", "coarse"], ["stem-hollow", "hollow"], ["stalk-foot", "bladder"]] as const;
 const clear = { ...EXAMPLES[1], observations: [...EXAMPLES[1].observations, ...MORE.map(([character, state]) => ({ character, states: [state] })), { character: "leaf-length", value: 110 }] };
 const COSTS = { hour: 1, wrongClear: 500, missedTarget: 10, hold: 10 };
 let site = "";
