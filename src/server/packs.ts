@@ -2,11 +2,12 @@ import { parse as parseCsv } from "csv-parse/sync";
 import { stringify } from "csv-stringify/sync";
 import { LineCounter, parseDocument } from "yaml";
 import type { CompiledFlora } from "@/core/identify";
-import { amendmentTables, type FileRow, PACK_FORMAT, PACK_TABLES, type Pack, type PackReading, type PackTable, packSchema, packTables, readPackRows, TABLE_COLUMNS } from "@/core/pack";
+import { type Amendment, amendFlora, amendmentTables, type FileRow, PACK_FORMAT, PACK_TABLES, type Pack, type PackReading, type PackTable, packSchema, packTables, readPackRows, TABLE_COLUMNS } from "@/core/pack";
 import type { ChangedVerdict } from "@/core/records";
 import { activeAmendments, amendmentHistory, districtModel, storeAmendments } from "./amendments";
 import { changedVerdicts } from "./changed-verdicts";
 import { Refusal } from "./faults";
+import { shippedFlora } from "./flora";
 import { asMember, type Member } from "./session";
 
 export type PackScope = "all" | "amendments" | { set: string } | { plant: string };
@@ -26,7 +27,10 @@ export async function makePack(member: Member, scope: PackScope): Promise<Pack> 
       return { ...base, title: `${title}, ${member.name}`, ...packTables(flora, new Set(names)) };
     }
     const reasons = new Map((await amendmentHistory(tx)).reverse().filter((a) => !a.revertedAt).map((a) => [`${a.taxon} ${a.key}`, a.reason]));
-    const amendments = (await activeAmendments(tx)).map((a) => ({ ...a, reason: reasons.get(`${a.taxon} ${a.key}`) ?? "" }));
+    const active = await activeAmendments(tx);
+    const silent = new Set<Amendment>();
+    amendFlora(shippedFlora(), active, (a) => silent.add(a));
+    const amendments = active.filter((a) => !silent.has(a)).map((a) => ({ ...a, reason: reasons.get(`${a.taxon} ${a.key}`) ?? "" }));
     return { ...base, title: `Amendments of ${member.name}`, ...amendmentTables(amendments) };
   });
 }

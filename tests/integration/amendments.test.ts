@@ -173,6 +173,8 @@ describe("a plant of the district's own", () => {
     await revertAmendments(specialist, [own?.id as string]);
     expect((await modelOf(specialist)).flora.taxa.some((t) => t.name === name)).toBe(false);
     expect((await findNames(specialist, "new hogweed")).plants.some((p) => p.name === name)).toBe(false);
+    // What is left of it says nothing, and goes out in no pack, which another district would have to refuse.
+    expect(await makePack(specialist, "amendments")).toMatchObject({ plants: [], twins: [], scores: [] });
     await asOwner((client) => client.query("DELETE FROM list_entry WHERE district_id = $1 AND taxon = $2", [PINE, name]));
     await clean();
   });
