@@ -69,6 +69,10 @@ const RISE_BITS = 3;
 /** At most this many plants, the likeliest, are foreseen: all of the shipped flora; of a flora of thousands fewer, so that it stays quick. */
 const mostActive = (model: Model): number => (model.flora.taxa.length <= 800 ? 400 : 100);
 const VISIBLE_SHARE = 0.5;
+/** The same two where all else tells less than so many bits, while no plant holds so much. */
+const SELDOM_SHARE = 0.03;
+const DRY_BITS = 0.03;
+const SETTLED_SHARE = 0.9;
 /** Parts of the unknown plant below this share are not foreseen. */
 const LEAST_PART = 1e-6;
 /** Share of plants that harm the hand above which a bare-handed check is not asked. */
@@ -133,17 +137,29 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
   const harm = contactShare(judgement);
   const wanted = only ? new Map<number, string[]>() : looksBeforeClear(judgement);
   const checks: Check[] = [];
+  const seldomSeen: (() => Check)[] = [];
   judgement.model.flora.characters.forEach((character, c) => {
     if (character.compares || answered.has(character.id) || !character.kit.every((k) => judgement.case.kit.includes(k)) || ruledOut(judgement, c)) return;
     const caution = handling(judgement, c, harm);
     if (caution === "never") return;
     const { carried, visible } = carriedAndSeen(judgement, active, c);
-    if (carried < APPLIES_SHARE.name || visible < VISIBLE_SHARE) return;
-    const gain = gainOf(judgement, active, c, foreseenAnswers(judgement, active, c));
-    if (only || gain.bits > 1e-4 || wanted.has(c)) checks.push({ character: c, seconds: character.seconds, carried, ...gain, ...(wanted.has(c) ? { first: wanted.get(c) } : {}), ...(caution ? { caution } : {}) });
+    const foresee = (): Check => ({ character: c, seconds: character.seconds, carried, ...gainOf(judgement, active, c, foreseenAnswers(judgement, active, c)), ...(wanted.has(c) ? { first: wanted.get(c) } : {}), ...(caution ? { caution } : {}) });
+    if (carried >= APPLIES_SHARE.name && visible >= VISIBLE_SHARE) {
+      const check = foresee();
+      if (only || check.bits > 1e-4 || wanted.has(c)) checks.push(check);
+    } else if (carried >= SELDOM_SHARE && visible >= SELDOM_SHARE) seldomSeen.push(() => lessBy(visible, foresee()));
   });
-  return checks;
+  return !only && hasRunDry(active, checks) ? [...checks, ...seldomSeen.map((foresee) => foresee())] : checks;
 }
+
+/** A look at a part that few of what fits show tells as much less as it is likely to find nothing. */
+const lessBy = (share: number, check: Check): Check => ({ ...check, bits: check.bits * share, rise: check.rise * share, saved: check.saved * share, partBits: check.partBits * share });
+
+/**
+ * True where no look at what most of what fits shows tells anything, and still nothing is settled: one answer that was wrong,
+ * the kind of plant above all, can lead to plants of which nothing is left to be seen. Then the others are asked about.
+ */
+const hasRunDry = (active: Active, checks: Check[]): boolean => active.shares.every((share) => share < SETTLED_SHARE) && checks.every((check) => check.bits < DRY_BITS);
 
 /** Bits count what is learnt of all plants alike, the least likely too; a name is found when the first is the right one. */
 export const worthTowardsName = (gain: Gain): number => gain.bits + RISE_BITS * gain.rise;
@@ -161,7 +177,10 @@ export function worthTowardsAction(judgement: Judgement, gain: Gain): number {
 }
 
 /** Checks whose part most of what still fits carries: those among which the next towards an action is chosen. */
-export const mostlyCarried = (checks: Check[]): Check[] => checks.filter((check) => check.carried >= APPLIES_SHARE.action);
+export function mostlyCarried(checks: Check[]): Check[] {
+  const most = checks.filter((check) => check.carried >= APPLIES_SHARE.action);
+  return most.some((check) => check.bits >= DRY_BITS || check.saved > 0) ? most : checks;
+}
 
 export function towardsAction(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
   const plain = order(judgement, mostlyCarried(checks), lens, (check) => worthTowardsAction(judgement, check), OVERHEAD_SECONDS.action);

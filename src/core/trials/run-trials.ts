@@ -49,15 +49,14 @@ export function runBatch(flora: CompiledFlora, lists: TrialList[], options: Tria
     const start = drawStart(model, lists, options.seed * 1e6 + i, { stage: options.stage });
     if (!start) continue;
     const removed = i % REMOVED_EVERY === 0;
-    const towardsName = i % 3 === 0;
     if (removed) {
       const unaware = { ...walker, model: modelWithout(flora, start.taxon, options, withoutTaxon) };
       const unlisted = withoutPlant(start, flora.taxa[start.taxon].name);
       batch.removed.push(walkRemoved(unaware, start, unlisted));
-      if (towardsName) batch.names.push(walkToName(unaware, unlisted));
+      batch.names.push(walkToName(unaware, unlisted));
     } else {
       batch.actions.push(walkToAction(walker, start, "engine"));
-      if (towardsName) batch.names.push(walkToName(walker, start));
+      batch.names.push(walkToName(walker, start));
     }
   }
   return batch;
