@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { currentFlora } from "@/flora/load";
 import { loadList } from "@/flora/load";
 import { readNotes } from "@/flora/read-notes";
-import { buildModel, caseSchema, decide, describeScore, foreseeChecks, identify, judge, laterChecks, type Observation, STAGES, towardsAction, towardsName } from "./index";
+import { buildModel, caseSchema, decide, describeScore, foreseeChecks, identify, judge, laterChecks, mostlyCarried, type Observation, STAGES, towardsAction, towardsName, usualLook } from "./index";
 import { farthestFromClear } from "./verdict";
 
 const flora = currentFlora();
@@ -33,14 +33,15 @@ describe("what is asked next, on real notes", () => {
     );
   });
 
-  it("holds all checks towards a name, and towards an action those whose part most of what fits carries", () => {
+  it("holds all checks towards a name, and towards an action those whose part most of what fits carries, where one of these tells something", () => {
     fc.assert(
       fc.property(anyNote, anyDepth, (note, depth) => {
         const judgement = judge(model, caseOf(note, depth));
         const checks = foreseeChecks(judgement);
         const ids = (order: typeof checks) => order.map((c) => c.character).sort((a, b) => a - b);
         expect(ids(towardsName(judgement, checks))).toEqual(ids(checks));
-        expect(ids(towardsAction(judgement, checks))).toEqual(ids(checks.filter((c) => c.carried >= 0.7)));
+        expect(ids(towardsAction(judgement, checks))).toEqual(ids(mostlyCarried(checks)));
+        expect(mostlyCarried(checks).every((c) => c.carried >= 0.7) || checks.filter((c) => c.carried >= 0.7).every((c) => c.bits < 0.03)).toBe(true);
       }),
       { seed: 172, numRuns: 25 },
     );
@@ -55,6 +56,36 @@ describe("what is asked next, on real notes", () => {
       }),
       { seed: 173, numRuns: 25 },
     );
+  });
+});
+
+describe("a first answer that was wrong", () => {
+  const PLACE = ["ground", "light", "wetness"];
+  /** Twelve looks at a seedling that somebody called a water plant, each as it usually is, or not to be seen yet. */
+  const looksAt = (name: string, stage: "seedling" | "vegetative") => {
+    const taxon = model.taxonIndex.get(name) as number;
+    const look = (c: number) => usualLook(model, taxon, c, "seedling");
+    const observations: Observation[] = [...PLACE.flatMap((id) => look(model.characterIndex.get(id) as number) ?? []), { character: "plant-kind", answer: "seen", states: ["water-plant"], join: "any", sure: "sure" }];
+    const judged = () => judge(model, caseSchema.parse({ day: "2026-05-05", stage, list: list.status, observations }));
+    const told = observations.length;
+    for (let i = 0; i < 12; i++) {
+      const judgement = judged();
+      const next = towardsName(judgement, foreseeChecks(judgement))[0];
+      if (!next) break;
+      const character = flora.characters[next.character];
+      observations.push(look(next.character) ?? { character: character.id, answer: character.stages.includes("seedling") ? "absent" : "not-there-yet", join: "any", sure: "sure" });
+    }
+    const { taxa } = judged().flat;
+    return { asked: observations.length - told, rank: taxa.filter((share) => share > taxa[taxon]).length + 1, looks: observations.map((o) => o.character).join(" ") };
+  };
+  it.each([
+    ["Nassella trichotoma", "vegetative"],
+    ["Elymus repens", "vegetative"],
+    ["Typha latifolia", "seedling"],
+  ] as const)("leaves something to ask about %s, called %s, until it is found", (name, stage) => {
+    const { asked, rank, looks } = looksAt(name, stage);
+    expect(asked, looks).toBe(12);
+    expect(rank, looks).toBeLessThanOrEqual(3);
   });
 });
 

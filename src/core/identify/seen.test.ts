@@ -20,6 +20,17 @@ describe("what is seen in winter", () => {
     expect(inWinter("Setaria faberi", "head-kind")).toBe(true);
     expect(inWinter("Hordeum murinum", "head-kind")).toBe(false);
   });
+  it("are how the flowers stood and how tall it grew, where dead stalks stand, but not the height of straw, which snow lays", () => {
+    for (const id of ["cluster", "height", "joints"]) expect(inWinter("Dipsacus fullonum", id), id).toBe(true);
+    expect(inWinter("Stellaria media", "cluster")).toBe(false);
+    expect(inWinter("Schizachyrium scoparium", "head-length")).toBe(true);
+    expect(inWinter("Schizachyrium scoparium", "height")).toBe(false);
+    expect(usualState(model, at("Pastinaca sativa"), "cluster", "winter")).toBe(usualState(model, at("Pastinaca sativa"), "cluster", "fruiting"));
+  });
+  it("is the length of a dry fruit that hangs on, not of a berry that shrivels", () => {
+    expect(inWinter("Robinia pseudoacacia", "fruit-length")).toBe(true);
+    expect(inWinter("Rhamnus cathartica", "fruit-length")).toBe(false);
+  });
   it("is no rule where only some of a kind keep their leaves", () => {
     expect(inWinter("Ligustrum vulgare", "leaf-shape")).toBe(true);
     expect(usuallySeen(model, at("Senecio vulgaris"), part("leaf-edge"), "winter")).toBe(false);
