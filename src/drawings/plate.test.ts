@@ -31,6 +31,10 @@ describe("a plate", () => {
     expect(parts("Festuca idahoensis", "winter").has("Collar")).toBe(true);
     expect(parts("Setaria faberi", "winter").has("Collar")).toBe(false);
     expect(parts("Setaria faberi", "winter").has("Head still standing")).toBe(true);
+    expect(parts("Dipsacus fullonum", "winter").has("Old heads on them")).toBe(true);
+    expect(parts("Dipsacus fullonum", "winter").get("Last year's stems")?.measures).toContain("tall");
+    expect(parts("Stellaria media", "winter").has("Old heads on them")).toBe(false);
+    expect(parts("Stellaria media", "winter").get("Last year's stems")?.measures).toBe("");
   });
   it("gives a fruit the plant's own colour, and none where it varies", () => {
     const tints = (name: string, stage: "fruiting" | "winter", part: string) => new Set(parts(name, stage).get(part)?.shapes?.map((s) => s.tint));

@@ -67,12 +67,13 @@ const STALKS = ["canes", "ribbed", "woody"];
 
 function winter(lifeForm: string, at: At, state: State): Panel[] {
   if (lifeForm === "shrub" || lifeForm === "tree" || lifeForm === "liana") return [state("In winter", "evergreen"), state("Buds", "buds"), state("Order of the buds", "bud-order"), state("End of the twig", "end-bud"), state("Leaf scar", "leaf-scar"), state("Pith", "twig-pith"), state("Bark", "bark"), state("Twig", "twig-skin"), state("Arms", "arms"), fruitPanel("Fruit still on it", at, state)];
-  return [state("In winter", "evergreen"), state("Last year's stems", "dead-stems", ...(STALKS.includes(at("dead-stems") ?? "") ? ["height"] : [])), state("How it stands", "clump"), state("Underground", "root-kind")];
+  const stalks = [state("Last year's stems", "dead-stems", ...(STALKS.includes(at("dead-stems") ?? "") ? ["height"] : [])), state("Old heads on them", "cluster")];
+  return [state("In winter", "evergreen"), ...stalks.filter((panel, i) => i === 0 || panel.shapes), state("How it stands", "clump"), state("Underground", "root-kind")];
 }
 
 /** What is drawn of a plant that keeps its leaves, or whose dead head stands; nothing of another. */
 function keptInWinter(lifeForm: string, at: At, state: State, leaves: () => Panel[]): Panel[] {
-  const kept = lifeForm === "grass" || lifeForm === "rush" ? [{ part: "Collar", shapes: collarOf(at), measures: "" }, state("Blade", "blade-form", "blade-width", "blade-length"), state("Head still standing", "head-kind", "head-length")] : [state("Old heads on them", "cluster"), ...leaves()];
+  const kept = lifeForm === "grass" || lifeForm === "rush" ? [{ part: "Collar", shapes: collarOf(at), measures: "" }, state("Blade", "blade-form", "blade-width", "blade-length"), state("Head still standing", "head-kind", "head-length")] : leaves();
   return kept.filter((panel) => panel.shapes);
 }
 

@@ -102,7 +102,7 @@ export default async function TaxonPage({ params, searchParams }: { params: Prom
               </ActionForm>
             </>
           ) : null}
-          <h2 className="ruled mt-6">Where it stands here<span className="small">{patches.length} patches</span></h2>
+          <h2 className="ruled mt-6">Where it stands here<span className="small">{patches.length} {patches.length === 1 ? "patch" : "patches"}</span></h2>
           <ul>
             {patches.slice(0, 6).map((p) => <li key={p.id} className="row py-1.5"><Link href={`/ground/patch/${p.id}`}>{p.name}</Link> <span className="small">{p.siteName} · {p.state}</span></li>)}
             {findings.map((f) => <li key={f.id} className="row py-1.5"><Link href={`/findings/${f.id}`}>F-{f.number}</Link> <span className="small">{f.siteName} · {fullDay(f.day)} · {f.verdict}</span></li>)}
