@@ -240,6 +240,7 @@ function BarButton({ children, onClick, pressed, disabled }: { children: React.R
 function todoFor(found: Identification, characters: Character[]): string | undefined {
   const first = found.next.action[0];
   const name = characters.find((c) => c.id === first?.character)?.name.toLowerCase();
+  if (found.verdict === "hold" && first?.seldom) return "Little is left to ask of what fits. Look again at your first answers.";
   if (found.verdict === "hold" && name) return `One look that may settle it: ${name}.`;
   if (found.verdict === "hold" && found.next.later[0]) return `Come back from ${found.next.later[0].from}.`;
   if (found.verdict === "clear") return found.reportFirst ? "Save it, and report it." : "Save it, then mark the patch.";

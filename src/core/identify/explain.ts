@@ -105,6 +105,7 @@ export function checkReason(judgement: Judgement, check: Check, ranked = likelie
   const kit = model.flora.characters[check.character].kit;
   const needs = kit.length > 0 ? ` ${kit.join(" and ")} needed.`.replace(/^ ./, (s) => s.toUpperCase()) : "";
   if (check.first) return `Parts ${plainName(judgement, ranked[0])} from ${check.first.join(" and ")}, which this flora does not hold.${needs}`;
+  if (check.seldom) return `Few of what still fits show this now, and there is nothing else left to ask of them. Look again at your first answers too.${needs}`;
   if (!best) return `Parts what still fits into smaller groups.${needs}`;
   return `Parts ${plainName(judgement, best.a)} (${best.words[0]}) from ${plainName(judgement, best.b)} (${best.words[1]}).${needs}`;
 }

@@ -4,6 +4,7 @@ import { currentFlora } from "@/flora/load";
 import { loadList } from "@/flora/load";
 import { readNotes } from "@/flora/read-notes";
 import { buildModel, caseSchema, decide, describeScore, foreseeChecks, identify, judge, laterChecks, mostlyCarried, type Observation, STAGES, towardsAction, towardsName, usualLook } from "./index";
+import { checkReason } from "./explain";
 import { farthestFromClear } from "./verdict";
 
 const flora = currentFlora();
@@ -68,24 +69,28 @@ describe("a first answer that was wrong", () => {
     const observations: Observation[] = [...PLACE.flatMap((id) => look(model.characterIndex.get(id) as number) ?? []), { character: "plant-kind", answer: "seen", states: ["water-plant"], join: "any", sure: "sure" }];
     const judged = () => judge(model, caseSchema.parse({ day: "2026-05-05", stage, list: list.status, observations }));
     const told = observations.length;
+    const reasons: string[] = [];
     for (let i = 0; i < 12; i++) {
       const judgement = judged();
       const next = towardsName(judgement, foreseeChecks(judgement))[0];
       if (!next) break;
+      if (next.seldom) reasons.push(checkReason(judgement, next));
       const character = flora.characters[next.character];
       observations.push(look(next.character) ?? { character: character.id, answer: character.stages.includes("seedling") ? "absent" : "not-there-yet", join: "any", sure: "sure" });
     }
     const { taxa } = judged().flat;
-    return { asked: observations.length - told, rank: taxa.filter((share) => share > taxa[taxon]).length + 1, looks: observations.map((o) => o.character).join(" ") };
+    return { asked: observations.length - told, rank: taxa.filter((share) => share > taxa[taxon]).length + 1, reasons, looks: observations.map((o) => o.character).join(" ") };
   };
   it.each([
     ["Nassella trichotoma", "vegetative"],
     ["Elymus repens", "vegetative"],
     ["Typha latifolia", "seedling"],
   ] as const)("leaves something to ask about %s, called %s, until it is found", (name, stage) => {
-    const { asked, rank, looks } = looksAt(name, stage);
+    const { asked, rank, looks, reasons } = looksAt(name, stage);
     expect(asked, looks).toBe(12);
     expect(rank, looks).toBeLessThanOrEqual(3);
+    expect(reasons.length).toBeGreaterThan(0);
+    for (const reason of reasons) expect(reason).toContain("Look again at your first answers");
   });
 });
 

@@ -17,6 +17,8 @@ export interface NamedCheck {
   character: string;
   seconds: number;
   why: string;
+  /** most of what fits does not show it now: asked because nothing else is left to tell */
+  seldom?: true;
   caution?: "gloves";
 }
 
@@ -63,7 +65,7 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
   const id = (c: number) => model.flora.characters[c].id;
   const name = (t: number) => model.flora.taxa[t].name;
   const ranked = likeliest(judgement);
-  const named = (check: Check): NamedCheck => ({ character: id(check.character), seconds: check.seconds, why: checkReason(judgement, check, ranked), ...(check.caution ? { caution: check.caution } : {}) });
+  const named = (check: Check): NamedCheck => ({ character: id(check.character), seconds: check.seconds, why: checkReason(judgement, check, ranked), ...(check.seldom ? { seldom: true as const } : {}), ...(check.caution ? { caution: check.caution } : {}) });
   return {
     id: judgement.case.id,
     candidates: ranking(judgement, judgement.local.taxa),

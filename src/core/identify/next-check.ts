@@ -25,6 +25,8 @@ export interface Check extends Gain {
   carried: number;
   /** asked before anything else towards an action: it parts what is found from these twins, which the flora does not hold */
   first?: string[];
+  /** most of what fits does not show it now: asked because nothing else is left to tell */
+  seldom?: true;
   /** a caution to show with the question */
   caution?: "gloves";
 }
@@ -153,7 +155,7 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
 }
 
 /** A look at a part that few of what fits show tells as much less as it is likely to find nothing. */
-const lessBy = (share: number, check: Check): Check => ({ ...check, bits: check.bits * share, rise: check.rise * share, saved: check.saved * share, partBits: check.partBits * share });
+const lessBy = (share: number, check: Check): Check => ({ ...check, seldom: true, bits: check.bits * share, rise: check.rise * share, saved: check.saved * share, partBits: check.partBits * share });
 
 /**
  * True where no look at what most of what fits shows tells anything, and still nothing is settled: one answer that was wrong,
