@@ -6,7 +6,7 @@ import { currentFlora } from "@/flora/load";
 import { seededChance } from "../random";
 import { figuresOf } from "./figures";
 import { drawDay, perturb, SimulatedPlant } from "./plants";
-import { removeTaxon } from "./run-trials";
+import { mergeBatches, removeTaxon, runBatch } from "./run-trials";
 import { Scout } from "./scout";
 import { isSeparable, looksSuffice, usualLooks } from "./separable";
 import { syntheticFlora } from "./synthetic";
@@ -154,6 +154,17 @@ describe("a plant taken out", () => {
     expect(less.taxa.map((t) => t.name)).toEqual(["Malus prima", "Bonus prima", "Bonus rara"]);
     const shares = (f: typeof flora, name: string) => f.scores.filter((s) => f.taxa[s.taxon].name === name).map((s) => s.shares ?? s.points);
     for (const name of ["Malus prima", "Bonus prima", "Bonus rara"]) expect(shares(less, name)).toEqual(shares(flora, name));
+  });
+});
+
+describe("a batch of walks", () => {
+  const options = { walks: 40, error: 0.05, assumed: 0.05, seed: 3, orderWalks: 0, placeTold: false, twinsListed: true };
+  it("goes from each start to a name and to an action, one in twenty on a plant taken out, and in parts as in one", () => {
+    const whole = runBatch(flora, lists, options, "perturbed", 0, 40);
+    expect(whole.names).toHaveLength(40);
+    expect([whole.actions.length, whole.removed.length]).toEqual([38, 2]);
+    expect(whole.names.filter((walk) => walk.rank === null)).toHaveLength(2);
+    expect(mergeBatches([runBatch(flora, lists, options, "perturbed", 0, 20), runBatch(flora, lists, options, "perturbed", 20, 40)])).toEqual(whole);
   });
 });
 
