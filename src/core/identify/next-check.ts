@@ -71,10 +71,12 @@ const RISE_BITS = 3;
 /** At most this many plants, the likeliest, are foreseen: all of the shipped flora; of a flora of thousands fewer, so that it stays quick. */
 const mostActive = (model: Model): number => (model.flora.taxa.length <= 800 ? 400 : 100);
 const VISIBLE_SHARE = 0.5;
-/** The same two where all else tells less than so many bits, while no plant holds so much. */
-const SELDOM_SHARE = 0.03;
+/** Below so many bits a look tells nothing. */
 const DRY_BITS = 0.03;
+/** Share of one plant above which nothing more need be asked. */
 const SETTLED_SHARE = 0.9;
+/** Share that must carry a part, and show it, where no other look tells anything and nothing is settled. */
+const SELDOM_SHARE = 0.03;
 /** Parts of the unknown plant below this share are not foreseen. */
 const LEAST_PART = 1e-6;
 /** Share of plants that harm the hand above which a bare-handed check is not asked. */
