@@ -7,7 +7,7 @@ import { STATUS_WORDS, StatusMark } from "./marks";
 interface Found {
   text: string;
   plants: { id: string; name: string; common: string; matched: string | null; unheld: boolean; status: Status }[];
-  ambiguous: { plants: number; check: { ask: string; stage: Stage } | null } | null;
+  ambiguous: { name: string; plants: number; check: { ask: string; stage: Stage } | null } | null;
 }
 const WHEN: Record<Stage, string> = { seedling: "as a seedling", vegetative: "in leaf", flowering: "in flower", fruiting: "in seed", winter: "in winter" };
 
@@ -36,7 +36,7 @@ export function NameFinder({ start }: { start: string }) {
       <div aria-live="polite">
         {found && wanted.length >= 2 ? (
           <>
-            {found.ambiguous ? <p className="mt-3 border-l-4 border-[var(--ochre,var(--line))] pl-3"><strong>{found.ambiguous.plants} plants carry the name “{found.text}”.</strong> {found.ambiguous.check ? `What parts them first, ${WHEN[found.ambiguous.check.stage]}: ${found.ambiguous.check.ask}` : "Open one and see what it is taken for."}</p> : null}
+            {found.ambiguous ? <p className="mt-3 border-l-4 border-[var(--ochre,var(--line))] pl-3"><strong>{found.ambiguous.plants} plants carry the name “{found.ambiguous.name}”.</strong> {found.ambiguous.check ? `What parts them first, ${WHEN[found.ambiguous.check.stage]}: ${found.ambiguous.check.ask}` : "Open one and see what it is taken for."}</p> : null}
             <ul className="mt-2">
               {found.plants.map((p) => (
                 <li key={p.id} className="row"><Link href={`/flora/${p.id}`} style={{ textDecoration: "none" }} className="flex gap-3 items-center py-1.5 min-h-[46px] hover:underline"><StatusMark status={p.status} size={18} /><span><span className="font-semibold">{p.common}</span> <span className="latin">{p.name}</span> <span className="small">{p.unheld ? `${p.matched} is taken for it, and is not in this flora · ` : p.matched ? `also ${p.matched} · ` : ""}{STATUS_WORDS[p.status]}</span></span></Link></li>

@@ -73,7 +73,7 @@ export function PackForm() {
           {preview.refused.length === 0 && preview.changes.length > 0 ? (
             <div className="grid gap-3 mt-4 max-w-[560px]">
               <label className="field"><span className="label">Whose pack it is, and why it is taken in</span><input value={reason} onChange={(e) => setReason(e.target.value)} /></label>
-              <button type="button" className="button press justify-self-start" disabled={step.at === "taking" || reason.trim().length < 10} onClick={() => send(true, preview)}>{step.at === "taking" ? "Taking in …" : `Take in ${preview.changes.length + preview.more} changes`}</button>
+              <button type="button" className="button press justify-self-start" disabled={step.at === "taking" || reason.trim().length < 10} onClick={() => send(true, preview)}>{step.at === "taking" ? "Taking in …" : takeIn(preview.changes.length + preview.more)}</button>
             </div>
           ) : null}
         </section>
@@ -81,3 +81,5 @@ export function PackForm() {
     </div>
   );
 }
+
+const takeIn = (changes: number): string => `Take in ${changes} ${changes === 1 ? "change" : "changes"}`;

@@ -46,7 +46,7 @@ export function floraFigures(flora: CompiledFlora, problems: Problem[], root: st
   const without = flora.pairs.filter((pair) => !hasWorkingDecider(model, pair));
   const confused = confusedUnlisted(model);
   const sorted = [...counts].sort((a, b) => a - b);
-  const found = [...problems, ...taxaWithoutTwin(flora), ...without.filter((p) => !p.inseparable).map((p) => ({ file: "flora/pairs.yaml", line: 1, what: `${p.a} / ${p.b}: no decider separates them` }))];
+  const found = [...problems, ...taxaWithoutTwin(flora), ...without.filter((p) => !p.inseparable).map((p) => ({ file: "flora/pairs.yaml", line: 1, what: `${p.a} / ${p.b}: no decider separates them` })), ...unseenDeciders(model)];
   return {
     sets: flora.sets.length,
     taxa: flora.taxa.length,
@@ -69,6 +69,16 @@ export function floraFigures(flora: CompiledFlora, problems: Problem[], root: st
     compiledKb: Math.round(gzipSync(JSON.stringify(flora)).length / 1024),
     problems: [...found, ...drawings.missing.map((what) => ({ file: "src/drawings/states.ts", line: 1, what: `no drawing for ${what}` })), ...drawings.alike.map((what) => ({ file: "src/drawings/states.ts", line: 1, what: `drawn alike: ${what}` })), ...readingFaults(flora, root)],
   };
+}
+
+/** Deciders named for a stage at which one of the pair, though it has the part, does not show it: nobody could look at them then. */
+export function unseenDeciders(model: Model): Problem[] {
+  const { flora, characterIndex } = model;
+  const shows = (t: number, c: number, stage: Stage) => t < 0 || recordingOf(model, t, c) === "not-applicable" || usuallySeen(model, t, c, stage);
+  return flora.pairs.filter((pair) => !pair.found).flatMap((pair) => {
+    const plants = [pair.a, pair.b].map((id) => flora.taxa.findIndex((taxon) => taxon.id === id));
+    return pair.deciders.flatMap(({ stage, characters }) => (stage === "any" ? [] : characters.filter((id) => !plants.every((t) => shows(t, characterIndex.get(id) as number, stage))).map((id) => ({ file: "flora/pairs.yaml", line: 1, what: `${pair.a} / ${pair.b}: ${id} is not seen ${stage}` }))));
+  });
 }
 
 /** Scores of each plant that differ from at least one set-mate: only these tell anything. */

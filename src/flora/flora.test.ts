@@ -3,7 +3,8 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { changedFlora } from "../../tests/support/changed-flora";
 import { compileFlora } from "./compile";
-import { differingScores } from "./figures";
+import { buildModel } from "@/core/identify";
+import { differingScores, unseenDeciders } from "./figures";
 import { taxonId } from "@/core/pack";
 import { readScore, SHARE_WORDS } from "@/core/pack";
 
@@ -35,6 +36,12 @@ describe("the shipped flora", () => {
   const { flora, problems } = compileFlora("flora");
   it("compiles without a fault", () => expect(problems).toEqual([]));
   it("gives every plant at least 25 scores that differ from a set-mate", () => expect(Math.min(...differingScores(flora))).toBeGreaterThanOrEqual(25));
+  it("names no decider for a stage that does not show it, and would say so of one", () => {
+    expect(unseenDeciders(buildModel(flora))).toEqual([]);
+    const pair = flora.pairs.find((p) => !p.found && !p.unheld) as (typeof flora.pairs)[number];
+    const [told] = unseenDeciders(buildModel({ ...flora, pairs: [{ ...pair, deciders: [{ stage: "seedling", characters: ["head-kind"] }] }] }));
+    expect(told.what).toContain("head-kind is not seen seedling");
+  });
   it("has at least 100 characters and 130 plants", () => {
     expect(flora.characters.length).toBeGreaterThanOrEqual(100);
     expect(flora.taxa.length).toBeGreaterThanOrEqual(130);

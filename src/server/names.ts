@@ -20,7 +20,7 @@ export interface FoundNames {
   text: string;
   plants: FoundName[];
   /** where the name is carried by several plants: how many, and the first check that parts them */
-  ambiguous: { plants: number; check: { ask: string; stage: Stage } | null } | null;
+  ambiguous: { name: string; plants: number; check: { ask: string; stage: Stage } | null } | null;
 }
 
 /** More carriers than this are not parted by one check. */
@@ -31,13 +31,13 @@ export async function findNames(member: Member, text: string): Promise<FoundName
   const { list, model } = await asMember(member, async (tx) => ({ list: await listFor(tx, null), model: await districtModel(tx) }));
   const { taxa } = model.flora;
   const known = plantsIn(model.flora);
-  const { matches, carriers } = resolveName(known.names(), text, list.status, 20);
+  const { matches, carriers, carried } = resolveName(known.names(), text, list.status, 20);
   const order = [...new Set([...matches.map((m) => m.taxon), ...carriers])];
   const plants = order.map((t) => {
     const { matched = null, kind } = matches.find((m) => m.taxon === t) ?? {};
     return { id: taxa[t].id, name: taxa[t].name, common: known.common(taxa[t].name), matched: matched && matched !== taxa[t].name && matched !== taxa[t].common[0] ? matched : null, unheld: kind === "unheld", status: list.status[taxa[t].name] ?? ("kept" as const) };
   });
-  return { text, plants, ambiguous: carriers.length > 1 ? { plants: carriers.length, check: firstCheck(model, carriers) } : null };
+  return { text, plants, ambiguous: carriers.length > 1 ? { name: carried, plants: carriers.length, check: firstCheck(model, carriers) } : null };
 }
 
 /** The check that tells most about which of these it is, at the stage at which it tells most. */

@@ -1,4 +1,4 @@
-import { caseSchema, type Climate, describeScore, judge, type Model, partingChecks, partLater, perils, plainName, STAGES, stageShares, dayOfYear, type Stage, type Status, twinsOf } from "@/core/identify";
+import { caseSchema, type Climate, describeScore, judge, type Model, type Parting, partingChecks, partLater, perils, plainName, STAGES, stageShares, dayOfYear, type Stage, type Status, twinsOf, usuallySeen } from "@/core/identify";
 import { district } from "@/db/schema";
 import { todayIn } from "./clock";
 import { modelOf } from "./amendments";
@@ -14,7 +14,7 @@ export interface TwinsView {
   stage: Stage;
   stages: Stage[];
   plants: { index: number; id: string; name: string; common: string; status: Status }[];
-  rows: { character: string; name: string; ask: string; seconds: number; parts: boolean; cells: string[] }[];
+  rows: { character: string; name: string; ask: string; seconds: number; parts: boolean; cells: { words: string; apart: boolean }[] }[];
   later: { stage: Stage; from: string; name: string; ask: string }[];
   sameTreatment: boolean;
   mistake: string | null;
@@ -42,9 +42,9 @@ export async function compareTwins(member: Member, ids: string[], asked: Stage |
     stage,
     stages,
     plants: taxa.map((index) => ({ index, id: model.flora.taxa[index].id, name: model.flora.taxa[index].name, common: plainName({ model }, index), status: list.status[model.flora.taxa[index].name] ?? "kept" })),
-    rows: partingChecks(model, taxa, stage).slice(0, MOST_ROWS).map(({ character, bits, seconds }) => {
+    rows: partingChecks(model, taxa, stage).slice(0, MOST_ROWS).map(({ character, bits, seconds, apart }) => {
       const c = model.flora.characters[character];
-      return { character: c.id, name: c.name, ask: c.ask, seconds, parts: bits >= WELL * full, cells: taxa.map((t) => describeScore({ model }, t, character, stage) || "varies") };
+      return { character: c.id, name: c.name, ask: c.ask, seconds, parts: bits >= WELL * full, cells: taxa.map((t, k) => ({ words: describeScore({ model }, t, character, stage) || "varies", apart: apart[k] })) };
     }),
     later: partLater(model, taxa, stage, day, here).map((l) => ({ stage: l.stage, from: l.from, name: model.flora.characters[l.check.character].name, ask: model.flora.characters[l.check.character].ask })),
     sameTreatment: taxa.every((t) => !judgement.keptSide[t] && judgement.group[t] === judgement.group[taxa[0]]),
@@ -87,7 +87,7 @@ export interface SetCard {
   stage: Stage;
   stages: Stage[];
   lines: { target: CardPlant; kept: CardPlant; likeness: number; looks: { character: string; name: string; target: string; kept: string }[] }[];
-  /** plants to keep that the flora does not hold, and what the target shows at this stage that they do not: "ocrea saucer" */
+  /** plants to keep that the flora does not hold, and what the target shows at this stage that they do not: "ocrea: saucer" */
   unheld: { target: CardPlant; name: string; common: string; looks: string[] }[];
   hazards: string[];
 }
@@ -124,17 +124,20 @@ export async function setCard(member: Member, id: string, asked: Stage | undefin
       target: plant(target),
       kept: plant(kept),
       likeness,
-      looks: checks
-        .map(({ character }) => {
-          const { id: c, name } = model.flora.characters[character];
-          return { character: c, name, target: mostly(model, target, character, stage), kept: mostly(model, kept, character, stage) };
-        })
-        .filter((look) => look.target !== look.kept)
-        .slice(0, CARD_LOOKS),
+      looks: cardLooks(checks).map(({ character }) => {
+        const { id: c, name } = model.flora.characters[character];
+        return { character: c, name, target: mostly(model, target, character, stage), kept: mostly(model, kept, character, stage) };
+      }).filter((look) => look.target !== look.kept),
     })),
     unheld: targets.flatMap((t) => unheldOn(model, t, stage).map((twin) => ({ target: plant(t), ...twin }))),
     hazards: hazardsOf(model, targets),
   };
+}
+
+/** The best looks in which the two stand apart; where there is none, the best there is. */
+function cardLooks(checks: Parting[]): Parting[] {
+  const telling = checks.filter(({ apart }) => apart[0]);
+  return (telling.length > 0 ? telling : checks.slice(0, 1)).slice(0, CARD_LOOKS);
 }
 
 /** Plants to keep that the flora does not hold and that are taken for this one, with what it shows and they do not. */
@@ -143,8 +146,8 @@ function unheldOn(model: Model, taxon: number, stage: Stage): Omit<SetCard["unhe
     const now = new Set(deciders.filter((d) => d.stage === stage || d.stage === "any").flatMap((d) => d.characters));
     const looks = shows.flatMap(({ character }) => {
       const c = model.characterIndex.get(character) as number;
-      const words = now.has(character) ? describeScore({ model }, taxon, c, stage, 1) : "";
-      return words ? [`${model.flora.characters[c].name.toLowerCase()} ${words}`] : [];
+      const words = now.has(character) && usuallySeen(model, taxon, c, stage) ? describeScore({ model }, taxon, c, stage, 1) : "";
+      return words ? [`${model.flora.characters[c].name.toLowerCase()}: ${words}`] : [];
     });
     return { name, common, looks };
   });

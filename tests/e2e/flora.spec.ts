@@ -65,7 +65,7 @@ test("a set's field card stands what is acted on beside what stays, and prints o
     await page.goto(`/flora/sets/${set}?stage=vegetative`);
     expect(pagesOf(await page.pdf({ preferCSSPageSize: true })), set).toBe(1);
   }
-  await expect(page.getByRole("listitem").filter({ hasText: "Rosa carolina" })).toContainText("is taken for Multiflora rose, which alone has stipules joined to the stalk, cut like a comb");
+  await expect(page.getByRole("listitem").filter({ hasText: "Rosa carolina" })).toContainText("is taken for Multiflora rose, which alone shows stipules: joined to the stalk, cut like a comb");
   expect((await page.goto("/flora/sets/no-such-set"))?.status()).toBe(404);
 });
 
@@ -168,7 +168,7 @@ test.describe("the district's own word", () => {
     await expect(page.getByText("A plant is added:")).toBeVisible();
     expect(await serious(page)).toEqual([]);
     await page.getByLabel(/Whose pack it is/).fill("Made for the valley by two of us, plants looked at in June.");
-    await page.getByRole("button", { name: /^Take in \d+ changes/ }).click();
+    await page.getByRole("button", { name: /^Take in \d+ change/ }).click();
     await expect(page.getByText(/lines of the flora changed/)).toBeVisible();
     await page.goto("/flora");
     await page.getByRole("searchbox").fill("mirror thistle");

@@ -14,7 +14,7 @@ test("from a plant at the gate to a line in the ledger", async ({ browser, viewp
   const save = scout.getByRole("button", { name: "Save", exact: true });
   if (await save.isVisible()) await save.click();
   await scout.getByRole("textbox", { name: "Note" }).fill("By the ford, three plants.");
-  await scout.locator('input[type="file"]').setInputFiles({ name: "leaf.png", mimeType: "image/png", buffer: Buffer.from("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==", "base64") });
+  await scout.getByLabel("Add pictures").setInputFiles({ name: "leaf.png", mimeType: "image/png", buffer: Buffer.from("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==", "base64") });
   await scout.getByRole("button", { name: "Save the finding" }).click();
   await expect(scout).toHaveURL(/\/findings\//);
   await expect(tape(scout)).toContainText("Clear to act");

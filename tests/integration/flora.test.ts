@@ -3,7 +3,7 @@ import { closePools } from "@/db/client";
 import { shippedModel } from "@/server/flora";
 import { setStatus } from "@/server/list";
 import { findNames } from "@/server/names";
-import { compareTwins, findTwins } from "@/server/twins";
+import { compareTwins, findTwins, setCard } from "@/server/twins";
 import { member, PINE } from "../support/database";
 
 afterAll(closePools);
@@ -22,6 +22,11 @@ describe("names, where one stands", () => {
     expect(found.ambiguous?.plants).toBeGreaterThanOrEqual(3);
     expect(found.ambiguous?.check?.ask).toMatch(/\?/);
     expect(found.plants.map((p) => p.name)).toEqual(expect.arrayContaining(["Setaria viridis", "Setaria pumila", "Setaria faberi"]));
+  });
+  it("are as ambiguous when misspelt, by the name that was meant", async () => {
+    const found = await findNames(keeper, "mornin glory");
+    expect(found.ambiguous?.name).toBe("morning glory");
+    expect(found.ambiguous?.plants).toBe((await findNames(keeper, "morning glory")).ambiguous?.plants);
   });
   it("cost little beside one turn through the district's wall, over everything", async () => {
     await findNames(keeper, "warm up");
@@ -66,6 +71,17 @@ describe("twins side by side", () => {
     await setStatus(keeper, { taxon: "Reynoutria sachalinensis", status: "kept" });
     expect((await compareTwins(keeper, ids, "vegetative"))?.sameTreatment).toBe(false);
     await setStatus(keeper, { taxon: "Reynoutria sachalinensis", status: "target", action: "knotweeds" });
+  });
+});
+
+describe("the field card of a set", () => {
+  it("names a look that varies only where no other tells, and of what is not held only what the stage shows", async () => {
+    for (const stage of ["vegetative", "winter"] as const) {
+      const card = await setCard(keeper, "umbels", stage);
+      for (const line of card?.lines ?? []) if (line.looks.length > 1) for (const look of line.looks) expect([look.target, look.kept]).not.toContain("varies");
+      const angelica = card?.unheld.find((twin) => twin.name === "Angelica atropurpurea" && twin.target.name === "Heracleum mantegazzianum");
+      expect(angelica?.looks.some((look) => look.startsWith("lobes: "))).toBe(stage === "vegetative");
+    }
   });
 });
 

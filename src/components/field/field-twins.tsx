@@ -1,10 +1,9 @@
 "use client";
-import { describeScore, type Model, partingChecks, plainName, STAGES, usualState } from "@/core/identify";
-import { Drawing } from "@/drawings/render";
-import { drawState } from "@/drawings/states";
+import { describeScore, type Model, partingChecks, plainName, STAGES } from "@/core/identify";
 import type { BenchPack } from "../bench/pack";
 import { STAGE_WORDS } from "../bench/stage-question";
 import { STATUS_WORDS, StatusMark } from "../marks";
+import { TwinLook } from "../twin-look";
 
 const MOST_ROWS = 10;
 
@@ -22,9 +21,9 @@ export function FieldTwins({ model, pack, ids, asked }: { model: Model; pack: Be
       <div className="overflow-x-auto">
         <table className="w-full mt-4 text-left" aria-label="What parts them, best first">
           <thead><tr><th scope="col" className="small font-normal w-[26%]">What to look at</th>{plants.map((t) => { const { id, name } = model.flora.taxa[t]; const status = pack.status[name] ?? "kept"; return <th key={id} scope="col" className="pb-2"><span className="flex gap-2 items-center"><StatusMark status={status} size={16} /><a href={`/flora/${id}`}>{plainName({ model }, t)}</a></span><span className="small font-normal">{STATUS_WORDS[status]}</span></th>; })}</tr></thead>
-          <tbody>{partingChecks(model, plants, stage).slice(0, MOST_ROWS).map(({ character: c, seconds }) => {
+          <tbody>{partingChecks(model, plants, stage).slice(0, MOST_ROWS).map(({ character: c, seconds, apart }) => {
             const { id, name, ask } = model.flora.characters[c];
-            return <tr key={id} className="row align-top"><th scope="row" className="font-normal py-2 pr-3"><span className="font-bold">{name}</span><br /><span className="small">{ask} {seconds} s</span></th>{plants.map((t) => { const state = usualState(model, t, id, stage); const shapes = state ? drawState(id, state) : null; return <td key={t} className="py-2 pr-3">{shapes ? <span className="block w-[104px] h-[84px] bg-[#fdfbf5] border border-[var(--rule)]"><Drawing shapes={shapes} className="w-full h-full" /></span> : null}{describeScore({ model }, t, c, stage)}</td>; })}</tr>;
+            return <tr key={id} className="row align-top"><th scope="row" className="font-normal py-2 pr-3"><span className="font-bold">{name}</span><br /><span className="small">{ask} {seconds} s</span></th>{plants.map((t, k) => <TwinLook key={t} model={model} taxon={t} character={id} stage={stage} words={describeScore({ model }, t, c, stage)} apart={apart[k]} />)}</tr>;
           })}</tbody>
         </table>
       </div>

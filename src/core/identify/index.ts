@@ -8,7 +8,7 @@ export { percent } from "./percent";
 export { canBeMissing, saysPartIsMissing } from "./absent";
 export { minimumWidth, quantile } from "./measures";
 export { answersAt, buildModel, type Model, recordingOf, scoreFor, usuallySeen } from "./model";
-export { askableCharacters, type Check, foreseeChecks, type Lens, laterChecks, mostlyCarried, towardsAction, towardsName, variation, worthTowardsAction } from "./next-check";
+export { askableCharacters, type Check, foreseeChecks, type Lens, laterChecks, mostlyCarried, ruledOut, towardsAction, towardsName, variation, worthTowardsAction } from "./next-check";
 export { judge, type Judgement, likeliestStage, type Memory, newMemory } from "./posterior";
 export { type Climate, dayOfYear, type Hemisphere, inSeason, MOST_SHIFT, monthOf, REFERENCE, stageBegins, stageShares } from "./season";
 export { likeness, type Parting, partingChecks, partLater, type Peril, perils, type Twin, twinsOf } from "./twins";

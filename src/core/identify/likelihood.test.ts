@@ -14,12 +14,12 @@ const NAMES = ["Malus prima", "Malus secunda", "Bonus prima", "Bonus rara"];
 function chanceOf(taxon: string, observation: Observation): number {
   const t = NAMES.indexOf(taxon);
   const z = model.conditions.findIndex((c) => c.taxon === t && c.stage === 1);
-  return (evidenceOf(model, observation, 0) as NonNullable<ReturnType<typeof evidenceOf>>).chance[z];
+  return (evidenceOf(model, observation, 0, null) as NonNullable<ReturnType<typeof evidenceOf>>).chance[z];
 }
 
 function refusal(observation: Observation): InputError {
   try {
-    evidenceOf(model, observation, 2);
+    evidenceOf(model, observation, 2, null);
   } catch (error) {
     if (error instanceof InputError) return error;
   }
@@ -69,14 +69,14 @@ describe("what one observation says", () => {
     const inLeaf = chanceOf("Malus prima", petals);
     const t = NAMES.indexOf("Malus prima");
     const flowering = model.conditions.findIndex((c) => c.taxon === t && c.stage === 2);
-    const evidence = evidenceOf(model, petals, 0);
+    const evidence = evidenceOf(model, petals, 0, null);
     expect(inLeaf).toBeGreaterThan(0);
     expect(inLeaf).toBeLessThan((evidence?.chance[flowering] ?? 0) / 5);
   });
 
   it("says nothing where nothing was told", () => {
-    expect(evidenceOf(model, seen("sap", "milky", { answer: "cannot-tell" }), 0)).toBeNull();
-    expect(evidenceOf(model, seen("petals", "five", { answer: "not-there-yet" }), 0)).toBeNull();
+    expect(evidenceOf(model, seen("sap", "milky", { answer: "cannot-tell" }), 0, null)).toBeNull();
+    expect(evidenceOf(model, seen("petals", "five", { answer: "not-there-yet" }), 0, null)).toBeNull();
   });
 });
 

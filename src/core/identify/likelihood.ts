@@ -5,7 +5,7 @@ import { compare, COMPARED } from "./comparative";
 import type { Chances, Evidence } from "./evidence";
 import { type Character, LIFE_FORMS, STAGES } from "./flora-types";
 import { type FourPoints, leastHalfWidth, minimumWidth, readingChance, readingHalfWidth } from "./measures";
-import { missingPart } from "./missing-part";
+import { type BaseKnown, missingPart, weighByBase } from "./missing-part";
 import { answerChances, type Model, recordingOf, rowStart, scaleWhere, scoreFor, variesWithCondition } from "./model";
 import { confusionTable, grossErrorRate, widening } from "./observer";
 
@@ -36,8 +36,11 @@ function shutOut(a: Observation, b: Observation): boolean {
 /** Chance left to a part seen at a stage at which this plant does not show it. */
 const OUT_OF_STAGE = 0.05;
 
-/** @returns null where the observation says nothing about the plant (cannot tell, not there yet) */
-export function evidenceOf(model: Model, observation: Observation, index: number): Evidence | null {
+/**
+ * @param base what other looks say of what the part stands on (`baseKnown`)
+ * @returns null where the observation says nothing about the plant (cannot tell, not there yet)
+ */
+export function evidenceOf(model: Model, observation: Observation, index: number, base: BaseKnown): Evidence | null {
   const field = `observations.${index}`;
   const c = model.characterIndex.get(observation.character);
   if (c === undefined) throw new InputError("unknown-character", `${field}.character`, observation.character, "give a character of the vocabulary");
@@ -45,9 +48,10 @@ export function evidenceOf(model: Model, observation: Observation, index: number
   const character = model.flora.characters[c];
   checkKind(model, c, observation, field);
   if (character.compares) return comparativeEvidence(model, c, observation, field);
-  if (saysPartIsMissing(character, observation)) return { character: c, block: character.block, ...missingPart(model, c, observation.sure) };
+  if (saysPartIsMissing(character, observation)) return { character: c, block: character.block, ...missingPart(model, c, observation.sure, base) };
   const evidence = character.states.length > 0 ? stateEvidence(model, c, observation, field) : measureEvidence(model, c, observation, field);
   scaleWhere(model, c, false, evidence.chance, OUT_OF_STAGE);
+  if (!base) weighByBase(model, observation, evidence, c);
   return { character: c, block: character.block, ...evidence };
 }
 

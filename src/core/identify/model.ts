@@ -140,26 +140,30 @@ function indexScores(flora: CompiledFlora): Map<number, Score[]>[] {
 /** Recorded, not recorded or not applicable, for each taxon × character. */
 function recordings(flora: CompiledFlora, scoresOf: Map<number, Score[]>[]): Uint8Array {
   const result = new Uint8Array(flora.taxa.length * flora.characters.length);
+  const indexOf = new Map(flora.characters.map((c, i) => [c.id, i]));
   flora.taxa.forEach((taxon, t) => {
-    flora.characters.forEach((character, c) => {
-      const scores = scoresOf[t].get(c);
-      const inapplicable = scores ? scores.every((s) => s.notApplicable) : !character.applies.includes(taxon.lifeForm) || whenFails(flora, scoresOf[t], character);
-      result[t * flora.characters.length + c] = inapplicable ? 2 : scores ? 0 : 1;
+    const scores = scoresOf[t];
+    /** What the part stands on may be missing too: no leaf that is cut, no plan of its lobes, no angle between them. */
+    const lacks = (c: number): boolean => {
+      const { applies, when } = flora.characters[c];
+      const own = scores.get(c);
+      if (own) return own.every((s) => s.notApplicable);
+      if (!applies.includes(taxon.lifeForm)) return true;
+      const gate = when && indexOf.get(when.character);
+      return when !== undefined && gate !== undefined && (lacks(gate) || whenFails(flora.characters[gate], scores.get(gate), when.states));
+    };
+    flora.characters.forEach((_, c) => {
+      result[t * flora.characters.length + c] = lacks(c) ? 2 : scores.has(c) ? 0 : 1;
     });
   });
   return result;
 }
 
 /** True where the prerequisite is recorded and this plant all but never meets it. */
-function whenFails(flora: CompiledFlora, scores: Map<number, Score[]>, character: Character): boolean {
-  if (!character.when) return false;
-  const index = flora.characters.findIndex((c) => c.id === character.when?.character);
-  const base = scores.get(index)?.find((s) => !s.stage && !s.position && !s.form);
-  if (!base) return false;
-  if (base.notApplicable) return true;
-  if (!base.shares) return false;
-  const states = flora.characters[index].states;
-  return character.when.states.reduce((sum, id) => sum + (base.shares?.[states.findIndex((s) => s.id === id)] ?? 0), 0) < 0.1;
+function whenFails(gate: Character, scores: Score[] | undefined, states: string[]): boolean {
+  const base = scores?.find((s) => !s.stage && !s.position && !s.form);
+  if (!base?.shares) return base?.notApplicable ?? false;
+  return states.reduce((sum, id) => sum + (base.shares?.[gate.states.findIndex((s) => s.id === id)] ?? 0), 0) < 0.1;
 }
 
 export function recordingOf(model: Model, taxon: number, character: number): Recording {

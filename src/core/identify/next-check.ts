@@ -1,6 +1,7 @@
-import { LIFE_FORMS, STAGES, type Taxon } from "./flora-types";
+import { type Character, LIFE_FORMS, STAGES, type Taxon } from "./flora-types";
 import { crossKept } from "./hybrids";
 import { largestFirst } from "./largest";
+import { baseKnown, type Lacking, lacking } from "./missing-part";
 import { answersAt, applies, type Model, hasPart, recordingOf, variesWithCondition } from "./model";
 import { conditionShare, type Judgement, likeliestStage, type Posterior, soundShare } from "./posterior";
 import { stageBegins } from "./season";
@@ -77,6 +78,8 @@ const DRY_BITS = 0.03;
 const SETTLED_SHARE = 0.9;
 /** Share that must carry a part, and show it, where no other look tells anything and nothing is settled. */
 const SELDOM_SHARE = 0.03;
+/** A part that nothing left shows is asked about last of all, where every other answer was used up. */
+const LEAST_VISIBLE = 1e-6;
 /** Parts of the unknown plant below this share are not foreseen. */
 const LEAST_PART = 1e-6;
 /** Share of plants that harm the hand above which a bare-handed check is not asked. */
@@ -142,6 +145,7 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
   const wanted = only ? new Map<number, string[]>() : looksBeforeClear(judgement);
   const checks: Check[] = [];
   const seldomSeen: (() => Check)[] = [];
+  const hardlySeen: (() => Check)[] = [];
   judgement.model.flora.characters.forEach((character, c) => {
     if (character.compares || answered.has(character.id) || !character.kit.every((k) => judgement.case.kit.includes(k)) || ruledOut(judgement, c)) return;
     const caution = handling(judgement, c, harm);
@@ -151,9 +155,10 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
     if (carried >= APPLIES_SHARE.name && visible >= VISIBLE_SHARE) {
       const check = foresee();
       if (only || check.bits > 1e-4 || wanted.has(c)) checks.push(check);
-    } else if (carried >= SELDOM_SHARE && visible >= SELDOM_SHARE) seldomSeen.push(() => lessBy(visible, foresee()));
+    } else (carried >= SELDOM_SHARE && visible >= SELDOM_SHARE ? seldomSeen : hardlySeen).push(() => lessBy(Math.max(visible, LEAST_VISIBLE), foresee()));
   });
-  return !only && hasRunDry(active, checks) ? [...checks, ...seldomSeen.map((foresee) => foresee())] : checks;
+  if (only || !hasRunDry(active, checks)) return checks;
+  return [...checks, ...(seldomSeen.length > 0 ? seldomSeen : hardlySeen).map((foresee) => foresee())];
 }
 
 /** A look at a part that few of what fits show tells as much less as it is likely to find nothing. */
@@ -308,13 +313,16 @@ function fruitlessAnswers(judgement: Judgement): Map<string, number> {
   return counts;
 }
 
-/** True where the part was seen to be missing: the question says nothing and is not asked. */
-function ruledOut(judgement: Judgement, c: number): boolean {
-  const when = judgement.model.flora.characters[c].when;
+/** True where the part, or another that stands on just the same, was seen to be missing: the question says nothing and is not asked. */
+export function ruledOut(judgement: Judgement, c: number): boolean {
+  const { characters } = judgement.model.flora;
+  const when = characters[c].when;
   if (!when) return false;
-  const seen = judgement.case.observations.find((o) => o.character === when.character && o.answer !== "cannot-tell" && o.answer !== "not-there-yet");
-  if (!seen) return false;
-  return seen.answer === "absent" || !(seen.states ?? []).some((s) => when.states.includes(s));
+  const { observations } = judgement.case;
+  const seen = observations.find((o) => o.character === when.character && o.answer !== "cannot-tell" && o.answer !== "not-there-yet");
+  if (seen) return seen.answer === "absent" || !(seen.states ?? []).some((s) => when.states.includes(s));
+  const alike = (other: Character) => other.when?.character === when.character && other.when.states.join() === when.states.join() && !other.states.some((s) => s.id === "none");
+  return observations.some((o) => o.answer === "absent" && !o.states && alike(characters[judgement.model.characterIndex.get(o.character) as number]));
 }
 
 function contactShare(judgement: Judgement): { sap: number; skin: number } {
@@ -409,6 +417,7 @@ function carriedAndSeen(judgement: Judgement, active: Active, c: number): { carr
   let visible = 0;
   const carries = LIFE_FORMS.map((form) => applies(model, c, form));
   const leftInWinter = keptNow(judgement, c);
+  const part = baseKnown(model, c, judgement.case.observations, false) ? null : lacking(model, c);
   const seen = model.seen[c];
   const stages = STAGES.length;
   const winter = WINTER;
@@ -416,9 +425,12 @@ function carriedAndSeen(judgement: Judgement, active: Active, c: number): { carr
     const t = active.taxa[i];
     const share = active.share[i];
     total += share;
-    if (carries[model.taxonLifeForm[t]] && hasPart(model, t, c)) applicable += share;
+    const carried = carries[model.taxonLifeForm[t]] && hasPart(model, t, c);
+    if (carried && !part) applicable += share;
     for (let k = firstOf[i]; k < firstOf[i + 1]; k++) {
-      const stage = model.conditionStage[conditions[k]];
+      const z = conditions[k];
+      if (carried && part) applicable += share * weights[k] * (1 - part.base[z]);
+      const stage = model.conditionStage[z];
       if (seen[t * stages + stage] && (leftInWinter || stage !== winter)) visible += share * weights[k];
     }
   }
@@ -440,27 +452,33 @@ function foreseenAnswers(judgement: Judgement, active: Active, c: number): Float
   const background = model.background[c];
   const seen = model.seen[c];
   const stages = STAGES.length;
+  const part = baseKnown(model, c, judgement.case.observations, false) ? null : lacking(model, c);
   for (let i = 0; i < active.taxa.length; i++) {
     const t = active.taxa[i];
+    const shownOfForm = part?.shownByForm[model.taxonLifeForm[t]] ?? 1;
     const from = model.taxonLifeForm[t] * n;
     const varies = variesWithCondition(model, t, c);
     const first = model.firstCondition[t];
     const row = model.firstRow[c][t] * n;
     let own = 0;
+    let bare = 0;
     let other = 0;
     for (let k = firstOf[i]; k < firstOf[i + 1]; k++) {
       const z = conditions[k];
       const sound = seen[t * stages + model.conditionStage[z]] ? weights[k] * (block ? soundShare(model, block, z) : freshShare) : 0;
-      own += sound;
+      const told = part ? sound * part.shown[z] : sound;
+      own += told;
+      bare += sound - told;
       other += weights[k] - sound;
-      if (varies) for (let o = 0; o < n; o++) rows[i * n + o] += sound * table[row + (z - first) * n + o];
+      if (varies) for (let o = 0; o < n; o++) rows[i * n + o] += told * table[row + (z - first) * n + o];
     }
-    for (let o = 0; o < n; o++) rows[i * n + o] += (varies ? 0 : own * table[row + o]) + other * background[from + o];
+    for (let o = 0; o < n; o++) rows[i * n + o] += (varies ? 0 : own * table[row + o]) + other * shownOfForm * background[from + o];
+    if (part && part.none >= 0) rows[i * n + part.none] += bare + other * (1 - shownOfForm);
   }
   active.crosses.forEach((x, i) => {
     crossRow(judgement, x, c, freshShare, rows.subarray((active.taxa.length + i) * n, (active.taxa.length + i + 1) * n));
   });
-  unknownRow(judgement, active, rows, c, rows.subarray((active.taxa.length + active.crosses.length) * n));
+  unknownRow(judgement, active, rows, c, part, rows.subarray((active.taxa.length + active.crosses.length) * n));
   return rows;
 }
 
@@ -476,7 +494,7 @@ function crossRow(judgement: Judgement, cross: number, c: number, sound: number,
 }
 
 /** The unknown plant's answers: its life forms' backgrounds and its listed relatives' rows, each by its share. */
-function unknownRow(judgement: Judgement, active: Active, rows: Float64Array, c: number, out: Float64Array): void {
+function unknownRow(judgement: Judgement, active: Active, rows: Float64Array, c: number, part: Lacking | null, out: Float64Array): void {
   const { model, unknownParts } = judgement;
   const n = out.length;
   const background = model.background[c];
@@ -486,7 +504,8 @@ function unknownRow(judgement: Judgement, active: Active, rows: Float64Array, c:
     const weight = unknownParts.byForm[form];
     if (weight < LEAST_PART) continue;
     total += weight;
-    for (let o = 0; o < n; o++) out[o] += weight * (0.7 * background[form * n + o] + 0.3 / n);
+    const shown = part?.shownByForm[form] ?? 1;
+    for (let o = 0; o < n; o++) out[o] += weight * (0.7 * shown * background[form * n + o] + 0.3 / n);
   }
   for (let i = 0; i < active.taxa.length; i++) {
     const t = active.taxa[i];
@@ -494,7 +513,8 @@ function unknownRow(judgement: Judgement, active: Active, rows: Float64Array, c:
     if (weight < LEAST_PART) continue;
     const from = model.taxonLifeForm[t] * n;
     total += weight;
-    for (let o = 0; o < n; o++) out[o] += weight * (likeness * rows[i * n + o] + (1 - likeness) * background[from + o]);
+    const shown = part?.shownByForm[model.taxonLifeForm[t]] ?? 1;
+    for (let o = 0; o < n; o++) out[o] += weight * (likeness * rows[i * n + o] + (1 - likeness) * shown * background[from + o]);
   }
   for (let o = 0; o < n; o++) out[o] = total > 0 ? out[o] / total : 1 / n;
 }

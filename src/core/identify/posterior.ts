@@ -6,6 +6,7 @@ import { crossBlockChance, crossChanceOf, crossPrior, crossStageChance } from ".
 import { guardKept } from "./guard";
 import type { Evidence } from "./evidence";
 import { checkTogether, evidenceOf } from "./likelihood";
+import { type BaseKnown, baseKnown } from "./missing-part";
 import { type Model, scaleWhere } from "./model";
 import { dayOfYear, stageShares, stageStatedChance } from "./season";
 
@@ -49,7 +50,7 @@ export const soundShare = (model: Model, block: Block, z: number): number => 1 -
 
 /** What was worked out for earlier cases under one model, to be used again for the observations that stayed. */
 export interface Memory {
-  evidence: WeakMap<Observation, Evidence | null>;
+  evidence: WeakMap<Observation, { item: Evidence | null; base: BaseKnown }>;
   blocks: Map<string, { items: Evidence[]; block: Block }>;
 }
 
@@ -118,10 +119,11 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
   const { status, group } = statuses(model, given);
   const keptSide = new Uint8Array(status.length).map((_, t) => (status[t] === "target" || status[t] === "watch" ? 0 : 1));
   const evidence = given.observations.map((observation, i) => {
+    const base = baseOf(model, observation, given.observations);
     const known = memory?.evidence.get(observation);
-    if (known !== undefined) return known;
-    const item = evidenceOf(model, observation, i);
-    memory?.evidence.set(observation, item);
+    if (known?.base === base) return known.item;
+    const item = evidenceOf(model, observation, i, base);
+    memory?.evidence.set(observation, { item, base });
     return item;
   });
   const season = seasonOf(model, given);
@@ -145,6 +147,11 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
   const guardedLikelihoods = { ...likelihoods, taxa: guardKept({ model, keptSide, evidence, blocks, local, flat }, likelihoods.taxa, (z) => weight[z]) };
   const guarded = { local: posterior(model, guardedLikelihoods, priorLocal, keptSide), flat: posterior(model, guardedLikelihoods, priorFlat, keptSide) };
   return { model, case: given, status, group, keptSide, evidence, blocks, conditionChance, weight, kin, likelihoods, crossStage, unknownParts: unknownPartsOf(model, kin, unknown), priorLocal, priorFlat, local, flat, guarded };
+}
+
+function baseOf(model: Model, observation: Observation, all: Observation[]): BaseKnown {
+  const c = model.characterIndex.get(observation.character);
+  return c === undefined ? null : baseKnown(model, c, all, true);
 }
 
 const scaleLogOf = (blocks: Iterable<Block>): number => [...blocks].reduce((sum, block) => sum + Math.log(block.scale), 0);

@@ -12,6 +12,20 @@ const index = (name: string) => whole.taxonIndex.get(name) as number;
 const anyPlant = fc.nat(whole.flora.taxa.length - 1);
 const anyStage = fc.constantFrom("seedling", "vegetative", "flowering", "fruiting", "winter" as const);
 
+describe("what parts several plants", () => {
+  it("marks the one that stands apart, and of two both or none", () => {
+    const bushes = ["Lonicera maackii", "Lonicera canadensis", "Lonicera morrowii", "Lonicera tatarica"].map(index);
+    const pith = partingChecks(whole, bushes, "winter").find((p) => whole.flora.characters[p.character].id === "twig-pith");
+    expect(pith?.apart).toEqual([false, true, false, false]);
+    fc.assert(
+      fc.property(anyPlant, anyPlant, anyStage, (a, b, stage) => {
+        for (const { apart } of partingChecks(whole, [a, b], stage as "winter")) expect(apart[0]).toBe(apart[1]);
+      }),
+      { seed: 152, numRuns: 40 },
+    );
+  });
+});
+
 describe("likeness of two plants", () => {
   it("is 1 with itself, the same both ways, and between 0 and 1", () => {
     fc.assert(

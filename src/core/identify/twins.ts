@@ -5,6 +5,8 @@ import { type Climate, stageBegins } from "./season";
 /** Looks that a person makes before naming a plant. */
 const LOOKS = 6;
 /** Below this a character does not part two plants. */
+/** Mean total variation from the others at which a plant stands apart. */
+const APART = 0.5;
 const PARTS_BITS = 0.02;
 /** Seconds that turning to any check costs beside the look itself. */
 const OVERHEAD_SECONDS = 25;
@@ -14,6 +16,8 @@ export interface Parting {
   /** bits that the answer tells about which of the plants it is, from 0 to log₂ of their number */
   bits: number;
   seconds: number;
+  /** of each plant, whether it differs from the others by at least half */
+  apart: boolean[];
 }
 
 /** True where a plant has the part, the flora says how it looks, and this stage shows it. */
@@ -101,9 +105,16 @@ export function partingChecks(model: Model, taxa: number[], stage: Stage): Parti
       const mean = rows.reduce((sum, row) => sum + row[o], 0) / rows.length;
       for (const row of rows) if (row[o] > 0) bits += (row[o] / rows.length) * Math.log2(row[o] / mean);
     }
-    if (bits > PARTS_BITS) found.push({ character: c, bits, seconds });
+    if (bits > PARTS_BITS) found.push({ character: c, bits, seconds, apart: rows.map((row) => standsApart(row, rows)) });
   }
   return found.sort((x, y) => y.bits / (y.seconds + OVERHEAD_SECONDS) - x.bits / (x.seconds + OVERHEAD_SECONDS));
+}
+
+/** True where a plant differs from the mean of the others: of two either both do or none, of four it may be one. */
+function standsApart(row: ArrayLike<number>, rows: ArrayLike<number>[]): boolean {
+  const others = rows.filter((other) => other !== row);
+  const distance = (other: ArrayLike<number>) => Array.from(row).reduce((sum, p, o) => sum + Math.abs(p - other[o]), 0) / 2;
+  return others.reduce((sum, other) => sum + distance(other), 0) >= APART * others.length;
 }
 
 /** The best check of each later stage that parts the plants better than any now, and the first day on which all show it. */

@@ -26,6 +26,7 @@ describe("a name", () => {
     ["johnsongras", "Sorghum halepense"],
     ["tree of heavan", "Ailanthus altissima"],
     ["leafy spurdge", "Euphorbia esula"],
+    ["burning bsh", "Euonymus alatus"],
   ])("is found though misspelt: %s", (text, name) => expect(first(text)).toBe(name));
 
   it("is found while it is typed", () => {
@@ -71,6 +72,12 @@ describe("an ambiguous name", () => {
   ])("%s is answered with all that carry it", (text, names) => {
     for (const name of names) expect(carriers(text)).toContain(name);
   });
+  it.each([["mornin glory", "morning glory"], ["bindwede", "bindweed"], ["hemlok", "hemlock"], ["buckthorne", "buckthorn"]])("%s, misspelt, is answered with all that carry %s", (text, name) => {
+    expect(carriers(text)).toEqual(carriers(name));
+    expect(carriers(text).length).toBeGreaterThan(1);
+    expect(resolveName(index, text).carried).toBe(name);
+  });
+  it("is none while one only begins to type it", () => expect(carriers("bindw")).toEqual([]));
   it("puts first, among equals, what is looked for where one stands", () => {
     const plain = resolveName(index, "goosegrass").matches.map((m) => index.taxa[m.taxon].name);
     const last = plain[1];

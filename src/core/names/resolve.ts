@@ -1,4 +1,4 @@
-import MiniSearch from "minisearch";
+import MiniSearch, { type SearchResult } from "minisearch";
 import type { Pair, Status, Taxon } from "../identify";
 
 export interface NameMatch {
@@ -16,6 +16,8 @@ export interface Resolution {
   matches: NameMatch[];
   /** plants that carry this very name, or a name that ends in it: two or more where the name is ambiguous */
   carriers: number[];
+  /** the name that they carry, folded: the text, or what it misspells */
+  carried: string;
 }
 
 export interface NameIndex {
@@ -55,16 +57,36 @@ export function indexNames(taxa: Taxon[], pairs: Pair[] = []): NameIndex {
  */
 export function resolveName(index: NameIndex, text: string, status: Record<string, Status> = {}, most = 12): Resolution {
   const wanted = foldName(text);
-  if (wanted.length < 2) return { matches: [], carriers: [] };
+  if (wanted.length < 2) return { matches: [], carriers: [], carried: wanted };
   const best = new Map<number, NameMatch>();
-  for (const hit of index.search.search(wanted, { prefix: true, fuzzy: (term) => (term.length > 3 ? 0.25 : false), combineWith: "AND", weights: { fuzzy: 0.35, prefix: 0.7 } })) {
+  for (const hit of hitsOf(index, wanted)) {
     const { taxon, name, kind } = index.entries[hit.id as number];
     const exact = foldName(name) === wanted;
     const score = hit.score * KIND_LIFT[kind] * STATUS_LIFT[status[index.taxa[taxon].name] ?? "kept"] * (exact ? 4 : 1);
     const known = best.get(taxon);
     if (!known || score > known.score) best.set(taxon, { taxon, matched: name, kind, exact, score });
   }
-  return { matches: [...best.values()].sort((a, b) => b.score - a.score).slice(0, most), carriers: carriersOf(index, wanted) };
+  const matches = [...best.values()].sort((a, b) => b.score - a.score).slice(0, most);
+  const carried = [wanted, ...misspeltNames(wanted, matches)].find((name) => carriersOf(index, name).length > 0) ?? wanted;
+  return { matches, carriers: carriersOf(index, carried), carried };
+}
+
+/** Names with every word, or, if there is none, with most of the text's letters in one of its words: "burning bsh". */
+function hitsOf(index: NameIndex, wanted: string): SearchResult[] {
+  const options = { prefix: true, fuzzy: (term: string) => (term.length > 3 ? 0.25 : false), weights: { fuzzy: 0.35, prefix: 0.7 } };
+  const all = index.search.search(wanted, { ...options, combineWith: "AND" });
+  const long = wanted.split(" ").filter((word) => 2 * word.length > wanted.length);
+  return all.length > 0 || long.length === 0 ? all : index.search.search(long[0], options);
+}
+
+/** Letters by which a name may be longer or shorter than what was typed and still be its misspelling. */
+const MISSPELT_BY = 2;
+
+/** Common names that may have been meant: "mornin glory" is as ambiguous as it is when spelt right. The beginning of a name is no misspelling. */
+function misspeltNames(wanted: string, matches: NameMatch[]): string[] {
+  const words = wanted.split(" ").length;
+  const meant = matches.filter((m) => m.kind === "common" && !m.exact).map((m) => foldName(m.matched).split(" ").slice(-words).join(" "));
+  return meant.filter((name) => Math.abs(name.length - wanted.length) <= MISSPELT_BY && !name.startsWith(wanted));
 }
 
 /** Plants with a common name that is this text or ends in it: "bindweed" is carried by field bindweed and hedge bindweed. */

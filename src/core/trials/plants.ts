@@ -39,6 +39,8 @@ export class SimulatedPlant {
   readonly taxon: number;
   readonly stage: Stage;
   private readonly shown = new Map<number, number>();
+  /** what other parts stand on, also where the stage does not show it */
+  private readonly bases = new Map<number, number | null>();
   private readonly nature: Model;
   private readonly chance: Chance;
   private readonly form: string;
@@ -67,7 +69,7 @@ export class SimulatedPlant {
   }
 
   private drawShown(c: number, character: Character): number | null {
-    if (recordingOf(this.nature, this.taxon, c) === "not-applicable") {
+    if (recordingOf(this.nature, this.taxon, c) === "not-applicable" || this.lacksBase(character)) {
       const none = character.states.findIndex((s) => s.id === "none");
       return none >= 0 ? none : null;
     }
@@ -80,6 +82,15 @@ export class SimulatedPlant {
     if (score?.shares) return this.chance.pick(score.shares);
     const answer = this.chance.pick(inheritedChances(this.nature, c, this.taxon, backgroundRow(this.nature, c, this.nature.taxonLifeForm[this.taxon])));
     return character.states.length > 0 ? answer : this.withinClass(c, answer);
+  }
+
+  /** Whether this one plant lacks what the part stands on: no plan of lobes on a leaf that is whole. */
+  private lacksBase({ when }: Character): boolean {
+    const base = when && this.nature.characterIndex.get(when.character);
+    if (!when || base === undefined) return false;
+    const shown = this.bases.get(base) ?? this.truth(base) ?? this.drawShown(base, this.nature.flora.characters[base]);
+    this.bases.set(base, shown);
+    return shown === null || !when.states.includes(this.nature.flora.characters[base].states[shown].id);
   }
 
   /** Whether this one plant has kept over winter what the part belongs to. */

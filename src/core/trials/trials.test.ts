@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { tinyFlora } from "../../../tests/support/tiny-flora";
-import { buildModel, judge } from "../identify";
+import { buildModel, caseSchema, judge, type ObservationInput } from "../identify";
 import { currentFlora } from "@/flora/load";
 import { seededChance } from "../random";
 import { figuresOf } from "./figures";
@@ -10,7 +10,7 @@ import { mergeBatches, removeTaxon, runBatch } from "./run-trials";
 import { Scout } from "./scout";
 import { isSeparable, looksSuffice, usualLooks } from "./separable";
 import { syntheticFlora } from "./synthetic";
-import { type ActionWalk, drawStart, type NameWalk, type Start, walkToAction, walkToName } from "./walks";
+import { type ActionWalk, drawStart, type NameWalk, standsOnSheet, type Start, walkToAction, walkToName } from "./walks";
 
 const flora = tinyFlora();
 const model = buildModel(flora);
@@ -33,6 +33,49 @@ describe("seeded chance", () => {
     const chance = seededChance(3);
     const hits = Array.from({ length: 6000 }, () => chance.pick([1, 3])).filter((x) => x === 1).length;
     expect(hits / 6000).toBeCloseTo(0.75, 1);
+  });
+});
+
+describe("the parts of a simulated plant", () => {
+  it("shows no part of what it does not have: no plan of lobes on a leaf that is whole", () => {
+    const shipped = buildModel(currentFlora());
+    const gated = shipped.flora.characters.filter((c) => c.when && shipped.characterIndex.has(c.when.character) && c.stages.includes("flowering"));
+    const lacked = new Set<string>();
+    fc.assert(
+      fc.property(fc.constantFrom(...gated), fc.nat(shipped.flora.taxa.length - 1), fc.nat(1e6), (character, t, seed) => {
+        const plant = new SimulatedPlant(shipped, t, "flowering", seededChance(seed));
+        const [base, part] = [character.when?.character as string, character.id].map((id) => shipped.characterIndex.get(id) as number);
+        const [under, shown] = [plant.truth(base), plant.truth(part)];
+        const none = character.states.findIndex((s) => s.id === "none");
+        if (under === null || character.when?.states.includes(shipped.flora.characters[base].states[under].id)) return;
+        lacked.add(character.id);
+        expect(shown === null || shown === none).toBe(true);
+      }),
+      { seed: 62, numRuns: 2000 },
+    );
+    expect(lacked.size).toBeGreaterThan(10);
+  });
+});
+
+describe("a printed list of looks", () => {
+  const shipped = buildModel(currentFlora());
+  const at = (id: string) => shipped.characterIndex.get(id) as number;
+  const told = (observations: ObservationInput[], stage: "vegetative" | "winter" = "vegetative") => judge(shipped, caseSchema.parse({ day: "2026-06-12", stage, kit: ["lens", "ruler", "knife", "trowel"], observations }));
+  it("skips what is answered, what the stage does not show, what the kind of plant or an answer rules out, and nothing else", () => {
+    const open = told([]);
+    expect(["leaf-shape", "ligule-kind", "lobe-plan", "flower-colour"].map((id) => standsOnSheet(open, at(id)))).toEqual([true, true, true, false]);
+    const herb = told([{ character: "plant-kind", states: ["herb"] }, { character: "leaf-lobes", states: ["none"] }]);
+    expect(["leaf-shape", "ligule-kind", "lobe-plan", "leaf-lobes", "plant-kind"].map((id) => standsOnSheet(herb, at(id)))).toEqual([true, false, false, false, false]);
+    const without = judge(shipped, caseSchema.parse({ day: "2026-06-12", stage: "vegetative", kit: [], observations: [] }));
+    expect(standsOnSheet(without, at("leaf-length"))).toBe(false);
+  });
+  it("is walked in its order, whatever else would tell more", () => {
+    const order = ["plant-kind", "leaf-order", "leaf-edge", "stem-hair"].map(at);
+    const asked: string[] = [];
+    const start = { set: "creepers", taxon: shipped.taxonIndex.get("Galium aparine") as number, stage: "vegetative", day: "2026-05-10", list: { id: "half", status: Object.fromEntries(shipped.flora.taxa.filter((_, t) => t % 2 === 0).map((taxon) => [taxon.name, "target"])), actions: {} }, seed: 5 } satisfies Start;
+    walkToAction({ model: shipped, nature: shipped, error: 0, placeTold: false }, start, "fixed", order, (judgement) => asked.push(judgement.case.observations.at(-1)?.character ?? ""));
+    expect(["plant-kind", "leaf-order", "leaf-edge", "stem-hair"].slice(0, asked.length)).toEqual(asked);
+    expect(asked.length).toBeGreaterThan(1);
   });
 });
 

@@ -1,5 +1,5 @@
 import { argMax } from "../identify/verdict";
-import { type Case, decide, foreseeChecks, judge, type Judgement, type Model, mostlyCarried, newMemory, type Stage, type Status, towardsAction, towardsName, type Verdict } from "../identify";
+import { type Case, decide, foreseeChecks, judge, type Judgement, type LifeForm, type Model, mostlyCarried, newMemory, ruledOut, type Stage, type Status, towardsAction, towardsName, type Verdict } from "../identify";
 import { placeCharacters } from "../identify/place";
 import { stageStatedChance } from "../identify/season";
 import { type Chance, seededChance } from "../random";
@@ -30,7 +30,11 @@ export interface Start {
   seed: number;
 }
 
-export type Order = "engine" | "bits" | "random" | "fixed";
+/**
+ * fixed: a printed list, from which only what the answers rule out is skipped; fitted: the same list, but of what most of
+ * what still fits carries, which nobody knows without an engine.
+ */
+export type Order = "engine" | "bits" | "random" | "fixed" | "fitted";
 
 export interface NameWalk {
   start: Start;
@@ -100,25 +104,50 @@ export interface Walker {
   placeTold: boolean;
 }
 
-/** Twelve checks chosen by the engine towards a name, then the rank of the truth. */
-export function walkToName(walker: Walker, start: Start): NameWalk {
-  const chance = seededChance(start.seed + 0.5);
+/** A case that is looked through, look by look. */
+export interface OpenCase {
+  given: Case;
+  judgement: Judgement;
+  look: (c: number) => void;
+  chance: Chance;
+}
+
+/** The standing plant before the first check. @param lot between 0 and 1, apart for each kind of walk: its plant and its scout */
+export function openCase(walker: Walker, start: Start, lot: number): OpenCase {
+  const chance = seededChance(start.seed + lot);
   const plant = new SimulatedPlant(walker.nature, start.taxon, start.stage, chance);
   const scout = new Scout(walker.error, chance);
   const given = beginCase(walker, start, plant, scout, chance);
   const memory = newMemory();
+  const open: OpenCase = {
+    given,
+    chance,
+    judgement: judge(walker.model, given, memory),
+    look: (c) => {
+      given.observations.push(scout.look(walker.nature, plant, c));
+      open.judgement = judge(walker.model, given, memory);
+    },
+  };
+  return open;
+}
+
+/** Lots of the two kinds of walk. */
+const NAME_LOT = 0.5;
+export const ACTION_LOT = 0.25;
+
+/** Twelve checks chosen by the engine towards a name, then the rank of the truth. */
+export function walkToName(walker: Walker, start: Start): NameWalk {
+  const open = openCase(walker, start, NAME_LOT);
   const truth = walker.model.taxonIndex.get(walker.nature.flora.taxa[start.taxon].name) ?? -1;
   const confidence: NameWalk["confidence"] = [];
-  let judgement = judge(walker.model, given, memory);
   for (let i = 0; i < NAME_CHECKS; i++) {
-    const next = towardsName(judgement, foreseeChecks(judgement))[0];
+    const next = towardsName(open.judgement, foreseeChecks(open.judgement))[0];
     if (!next) break;
-    given.observations.push(scout.look(walker.nature, plant, next.character));
-    judgement = judge(walker.model, given, memory);
-    if (i < 8) confidence.push(confidenceOf(judgement, truth));
+    open.look(next.character);
+    if (i < 8) confidence.push(confidenceOf(open.judgement, truth));
   }
   if (truth < 0) return { start, rank: null, confidence };
-  const shares = judgement.flat.taxa;
+  const shares = open.judgement.flat.taxa;
   let rank = 1;
   for (const share of shares) if (share > shares[truth]) rank++;
   return { start, rank, confidence };
@@ -139,34 +168,30 @@ function confidenceOf(judgement: Judgement, truth: number) {
  * @param watch sees the judgement after every check
  */
 export function walkToAction(walker: Walker, start: Start, order: Order, fixed: number[] = [], watch?: (judgement: Judgement) => void): ActionWalk {
-  const chance = seededChance(start.seed + 0.25);
-  const plant = new SimulatedPlant(walker.nature, start.taxon, start.stage, chance);
-  const scout = new Scout(walker.error, chance);
-  const given = beginCase(walker, start, plant, scout, chance);
-  const memory = newMemory();
+  const open = openCase(walker, start, ACTION_LOT);
+  const { taxa } = walker.model.flora;
   const truthName = walker.nature.flora.taxa[start.taxon].name;
   const truthStatus = start.list.status[truthName] ?? "kept";
   const truthKept = truthStatus !== "target" && truthStatus !== "watch";
-  let judgement = judge(walker.model, given, memory);
   const truthAt = walker.model.taxonIndex.get(truthName);
-  const truthGroup = truthAt === undefined ? "none" : judgement.group[truthAt];
-  const separable = truthAt === undefined ? null : isSeparable(walker.model, given, truthAt, start.stage, truthKept);
+  const truthGroup = truthAt === undefined ? "none" : open.judgement.group[truthAt];
+  const separable = truthAt === undefined ? null : isSeparable(walker.model, open.given, truthAt, start.stage, truthKept);
   const told = { start, truthGroup, truthKept, separable };
-  let seconds = given.observations.length > 0 ? PLACE_SECONDS : 0;
+  let seconds = open.given.observations.length > 0 ? PLACE_SECONDS : 0;
   for (let checks = 1; checks <= MOST_CHECKS; checks++) {
-    const c = chooseCheck(judgement, order, fixed, chance);
+    const c = chooseCheck(open.judgement, order, fixed, open.chance);
     if (c === null) break;
     seconds += walker.model.flora.characters[c].seconds + 4;
-    given.observations.push(scout.look(walker.nature, plant, c));
-    judgement = judge(walker.model, given, memory);
-    watch?.(judgement);
-    const result = decide(judgement);
-    if (result.verdict === "clear" || result.verdict === "keep") return { ...told, verdict: result.verdict, cleared: result.verdict === "clear" ? walker.model.flora.taxa[result.about].name : null, group: result.group, checks, seconds };
+    open.look(c);
+    watch?.(open.judgement);
+    const result = decide(open.judgement);
+    if (result.verdict === "clear" || result.verdict === "keep") return { ...told, verdict: result.verdict, cleared: result.verdict === "clear" ? taxa[result.about].name : null, group: result.group, checks, seconds };
   }
-  return { ...told, verdict: decide(judgement).verdict, cleared: null, group: null, checks: MOST_CHECKS, seconds };
+  return { ...told, verdict: decide(open.judgement).verdict, cleared: null, group: null, checks: MOST_CHECKS, seconds };
 }
 
 function chooseCheck(judgement: Judgement, order: Order, fixed: number[], chance: Chance): number | null {
+  if (order === "fixed") return fixed.find((c) => standsOnSheet(judgement, c)) ?? null;
   const checks = mostlyCarried(foreseeChecks(judgement));
   if (checks.length === 0) return null;
   if (order === "engine") return towardsAction(judgement, checks)[0].character;
@@ -174,4 +199,20 @@ function chooseCheck(judgement: Judgement, order: Order, fixed: number[], chance
   if (order === "random") return checks[chance.below(checks.length)].character;
   const place = (c: number) => (fixed.indexOf(c) < 0 ? Number.POSITIVE_INFINITY : fixed.indexOf(c));
   return [...checks].sort((a, b) => place(a.character) - place(b.character))[0].character;
+}
+
+/** Life forms that a printed list has a sheet for, by the kind of plant that the scout states. */
+const SHEETS: Record<string, LifeForm[]> = { grasslike: ["grass", "rush"], herb: ["herb"], climber: ["vine", "liana"], shrub: ["shrub"], tree: ["tree", "shrub"], "water-plant": ["aquatic"] };
+
+/**
+ * Whether a printed list has a question for this case: it is not answered yet, the kit is there, the stage that the scout
+ * states shows the part, and neither the kind of plant nor an answer rules it out.
+ */
+export function standsOnSheet(judgement: Judgement, c: number): boolean {
+  const { model, case: given } = judgement;
+  const { id, compares, kit, stages, winter, applies } = model.flora.characters[c];
+  if (compares || given.observations.some((o) => o.character === id) || !kit.every((k) => given.kit.includes(k)) || ruledOut(judgement, c)) return false;
+  if (given.stage && !stages.includes(given.stage) && !(given.stage === "winter" && winter)) return false;
+  const kind = given.observations.find((o) => o.character === "plant-kind")?.states?.[0];
+  return !kind || SHEETS[kind].some((form) => applies.includes(form));
 }

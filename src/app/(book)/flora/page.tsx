@@ -1,6 +1,7 @@
 import Link from "next/link";
-import { STATUS_WORDS, StatusMark } from "@/components/marks";
+import { STATUS_WORDS } from "@/components/marks";
 import { NameFinder } from "@/components/name-finder";
+import { SetRows } from "@/components/set-rows";
 import { LIFE_FORMS, STATUSES } from "@/core/identify";
 import { districtModel } from "@/server/amendments";
 import { shippedFlora } from "@/server/flora";
@@ -9,9 +10,6 @@ import { plantsIn } from "@/server/plants";
 import { asMember, memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Flora" };
-
-/** Of a small plate, in its set's row of them. */
-const PLATE_WIDTH = 70;
 
 type Search = { q?: string; status?: string; form?: string; family?: string; hazard?: string };
 
@@ -23,6 +21,7 @@ export default async function FloraPage({ searchParams }: { searchParams: Promis
   const shipped = new Set(shippedFlora().taxa.map((t) => t.name));
   const statusOf = (name: string) => list.status[name] ?? "kept";
   const shown = (t: (typeof flora.taxa)[number]) => (!status || statusOf(t.name) === status) && (!form || t.lifeForm === form) && (!family || t.family === family) && (!hazard || t.hazards[hazard === "stock" ? "stock" : "people"] !== undefined);
+  const wordsOf = (t: (typeof flora.taxa)[number]) => [STATUS_WORDS[statusOf(t.name)], t.hazards.people && "harms people", t.hazards.stock && "harms stock", !shipped.has(t.name) && "added here"].filter(Boolean).join(" · ");
   const families = [...new Set(flora.taxa.map((t) => t.family))].sort();
   const count = flora.taxa.filter(shown).length;
   return (
@@ -40,8 +39,8 @@ export default async function FloraPage({ searchParams }: { searchParams: Promis
       {flora.sets.map((set) => {
         const taxa = flora.taxa.filter((t) => t.sets.includes(set.id) && shown(t));
         return taxa.length === 0 ? null : (
-          <section key={set.id} className="mt-6 part-of-many"><h2 className="ruled">{set.name}<span className="small">{taxa.length} · <Link href={`/flora/sets/${set.id}`} aria-label={`Field card: ${set.name}`}>field card</Link></span></h2>
-            <ul className="grid sm:grid-cols-2 xl:grid-cols-3 gap-x-8">{taxa.map((t) => <li key={t.id} className="row"><Link href={`/flora/${t.id}`} style={{ textDecoration: "none" }} className="flex gap-3 items-center py-2 min-h-[64px] hover:underline"><span aria-hidden data-plate className="flex-none w-[72px] h-[58px] border border-[var(--rule)] bg-[#fdfbf5] bg-no-repeat" style={{ backgroundImage: `url(/api/v1/sets/${set.id}/plates)`, backgroundSize: "auto 56px", backgroundPosition: `${-PLATE_WIDTH * set.taxa.indexOf(t.id)}px 0` }} /><StatusMark status={list.status[t.name] ?? "kept"} size={18} /><span><span className="font-semibold">{plants.common(t.name)}</span> <span className="latin">{t.name}</span><br /><span className="small">{STATUS_WORDS[list.status[t.name] ?? "kept"]}{t.hazards.people ? " · harms people" : ""}{t.hazards.stock ? " · harms stock" : ""}{shipped.has(t.name) ? "" : " · added here"}</span></span></Link></li>)}</ul>
+          <section key={set.id} className="mt-6 part-of-many"><h2 className="ruled">{set.name}<span className="small">{taxa.length} · <Link href={`/flora/sets/${set.id}`} prefetch={false} aria-label={`Field card: ${set.name}`}>field card</Link></span></h2>
+            <SetRows set={set.id} rows={taxa.map((t) => ({ id: t.id, common: plants.common(t.name), name: t.name, status: statusOf(t.name), words: wordsOf(t), place: set.taxa.indexOf(t.id) }))} />
           </section>
         );
       })}

@@ -2,9 +2,8 @@ import Link from "next/link";
 import { STATUS_WORDS, StatusMark } from "@/components/marks";
 import { shortDay } from "@/components/dates";
 import { PrintButton } from "@/components/print-button";
-import { STAGES, type Stage, usualState } from "@/core/identify";
-import { drawState } from "@/drawings/states";
-import { Drawing } from "@/drawings/render";
+import { TwinLook } from "@/components/twin-look";
+import { STAGES, type Stage } from "@/core/identify";
 import { compareTwins } from "@/server/twins";
 import { memberOrSignIn } from "@/server/session";
 
@@ -36,11 +35,7 @@ export default async function TwinsPage({ searchParams }: { searchParams: Promis
             {view.rows.map((row, i) => (
               <tr key={row.character} className={`row align-top ${i >= CARD_ROWS ? "no-print" : ""}`}>
                 <th scope="row" className="font-normal py-2 pr-3"><span className={row.parts ? "font-bold" : ""}>{row.name}</span><br /><span className="small">{row.ask} {row.seconds} s{row.parts ? " · parts them well" : ""}</span></th>
-                {row.cells.map((cell, k) => {
-                  const state = usualState(view.model, view.plants[k].index, row.character, view.stage);
-                  const shapes = state ? drawState(row.character, state) : null;
-                  return <td key={view.plants[k].id} className="py-2 pr-3">{shapes ? <span className={`block w-[104px] h-[84px] bg-[#fdfbf5] border ${row.parts ? "border-2 border-[var(--ink)]" : "border-[var(--rule)]"}`}><Drawing shapes={shapes} className="w-full h-full" /></span> : null}<span className={row.parts ? "font-semibold" : ""}>{cell}</span></td>;
-                })}
+                {row.cells.map((cell, k) => <TwinLook key={view.plants[k].id} model={view.model} taxon={view.plants[k].index} character={row.character} stage={view.stage} {...cell} />)}
               </tr>
             ))}
           </tbody>

@@ -29,7 +29,7 @@ export default async function ListPage({ searchParams }: { searchParams: Promise
         <label className="field"><span className="label">Show</span><select name="site" defaultValue={chosen?.id ?? ""}><option value="">the whole list</option>{sites.map((s) => <option key={s.id} value={s.id}>what is otherwise on {s.name}</option>)}</select></label>
         <button type="submit" className="button">Show it</button><span className="small">{shown.length} of {lines.length} plants listed, of {plants.flora.taxa.length} in the flora</span>
       </form>
-      {mayChange ? <ChangeForm sites={sites} plants={plants} /> : null}
+      {mayChange ? <ChangeForm sites={sites} site={chosen?.id ?? ""} plants={plants} /> : null}
       {groups.map((group) => (
         <section key={group.status} className="mt-7">
           <h2 className="ruled"><span className="inline-flex gap-2 items-center"><StatusMark status={group.status} />{STATUS_WORDS[group.status].replace(/^./, (c) => c.toUpperCase())}</span><span className="small">{group.lines.length}</span></h2>
@@ -65,7 +65,7 @@ function TakeOff({ id, label }: { id: string; label: string }) {
   return <ActionForm action={takeOffListAction} label={label} className="no-print inline"><input type="hidden" name="id" value={id} /><button type="submit" className="plain-button small min-h-[44px]" aria-label={label}>take off</button></ActionForm>;
 }
 
-function ChangeForm({ sites, plants }: { sites: { id: string; name: string }[]; plants: Plants }) {
+function ChangeForm({ sites, site, plants }: { sites: { id: string; name: string }[]; site: string; plants: Plants }) {
   return (
     <details className="no-print mt-4 border-b border-[var(--line)] pb-3">
       <summary className="min-h-[44px] flex items-center"><span className="plain-button">Put a plant on it, or change one</span></summary>
@@ -73,7 +73,7 @@ function ChangeForm({ sites, plants }: { sites: { id: string; name: string }[]; 
         <Field name="taxon" label="Plant" hint="accepted name"><input name="taxon" list="list-taxa" autoComplete="off" required /></Field>
         <datalist id="list-taxa">{plants.flora.taxa.map((t) => <option key={t.id} value={t.name}>{plants.common(t.name)}</option>)}</datalist>
         <Field name="status" label="Is here"><select name="status" defaultValue="target">{STATUSES.map((s) => <option key={s} value={s}>{STATUS_WORDS[s]}</option>)}</select></Field>
-        <Field name="siteId" label="Where"><select name="siteId" defaultValue=""><option value="">everywhere in the district</option>{sites.map((s) => <option key={s.id} value={s.id}>only on {s.name}</option>)}</select></Field>
+        <Field name="siteId" label="Where"><select name="siteId" defaultValue={site}><option value="">everywhere in the district</option>{sites.map((s) => <option key={s.id} value={s.id}>only on {s.name}</option>)}</select></Field>
         <Field name="action" label="Treated together as"><input name="action" maxLength={80} /></Field>
         <button type="submit" className="button press">Put it on the list</button>
       </ActionForm>
