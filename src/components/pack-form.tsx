@@ -52,7 +52,7 @@ export function PackForm() {
         <button type="button" className="button press" disabled={files.length === 0 || step.at === "reading" || step.at === "taking"} onClick={() => send(false)}>{step.at === "reading" ? "Reading …" : "Show what it changes"}</button>
       </div>
       {step.at === "refused" ? <div role="alert" className="fault mt-3">{step.why.map((w) => <p key={w}>{w}</p>)}</div> : null}
-      {step.at === "taken" ? <p role="status" className="mt-3 font-semibold">{step.taken === 0 ? "Nothing was to be changed." : `${step.taken} lines of the flora changed. `}<Link href="/flora/packs">They can be taken back below.</Link></p> : null}
+      {step.at === "taken" ? <p role="status" className="mt-3 font-semibold">{step.taken === 0 ? "Nothing was to be changed." : `${step.taken} ${step.taken === 1 ? "line" : "lines"} of the flora changed. `}<Link href="/flora/packs">They can be taken back below.</Link></p> : null}
       {preview ? (
         <section aria-label="What the pack changes" className="mt-5">
           {preview.refused.length > 0 ? (

@@ -40,6 +40,20 @@ test("the flora is narrowed by status, form and hazard, and shows a small drawin
   expect(size[0] / size[1]).toBeGreaterThan(5);
 });
 
+test("the list of the flora, scrolled to its end, asks for the pictures of sets and for no plant ahead", async ({ page }) => {
+  const asked: string[] = [];
+  page.on("request", (request) => asked.push(new URL(request.url()).pathname));
+  await page.goto("/flora");
+  const plants = page.getByRole("link").filter({ has: page.locator("[data-plate]") });
+  const names = await plants.count();
+  expect(names).toBeGreaterThan(300);
+  for (let k = 0; k < names; k += 25) await plants.nth(k).scrollIntoViewIfNeeded();
+  await plants.last().scrollIntoViewIfNeeded();
+  await page.waitForLoadState("networkidle");
+  expect(asked.filter((path) => /^\/api\/v1\/sets\/[^/]+\/plates$/.test(path)).length).toBeGreaterThan(10);
+  expect(asked.filter((path) => /^\/flora\/./.test(path))).toEqual([]);
+});
+
 test("from a plant to its twins, and to the card that parts them", async ({ page }) => {
   await page.goto("/flora/brachypodium-sylvaticum?stage=vegetative");
   await expect(page.getByText("Collar", { exact: true }).first()).toBeVisible();
@@ -85,6 +99,11 @@ test("the list: an exception is made for one site, seen on the sheet, and taken 
   expect(await serious(page)).toEqual([]);
   await row.getByRole("button", { name: /Let Fern Wood follow/ }).click();
   await expect(row.getByText("tolerated on Fern Wood")).toHaveCount(0);
+  await page.getByLabel("Show", { exact: true }).selectOption({ label: "what is otherwise on Upper Oaks" });
+  await page.getByRole("button", { name: "Show it" }).click();
+  await expect(page).toHaveURL(/site=/);
+  await page.getByText("Put a plant on it, or change one").click();
+  await expect(form.getByLabel("Where").locator("option:checked")).toHaveText("only on Upper Oaks");
 });
 
 test("two targets with one treatment need not be parted, and one plant alone is no pair", async ({ page }) => {
@@ -149,6 +168,10 @@ test.describe("the district's own word", () => {
     await send(table);
     await expect(page.getByText("The pack changes nothing.")).toBeVisible();
     expect(await serious(page)).toEqual([]);
+    const milk = table.findIndex((line) => /^[^,]+,sap,/.test(line));
+    expect(milk).toBeGreaterThan(0);
+    await send(table.map((line, i) => (i === milk ? line.replace(/^([^,]*,[^,]*,[^,]*),.*/, '$1,"milky always",') : line)));
+    await expect(page.getByRole("button", { name: "Take in 1 change", exact: true })).toBeVisible();
   });
 
   test("a plant is added by three tables made of its twin's, is found by its name, fits on the Bench's flora, and is taken back", async ({ page }) => {

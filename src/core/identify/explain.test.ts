@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { read, seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
 import type { Observation } from "./case";
-import { checkReason, describeObservation, plainName, untested, verdictReason, weightsOfEvidence } from "./explain";
+import { checkReason, describeObservation, describeScore, namedStates, plainName, untested, verdictReason, weightsOfEvidence } from "./explain";
 import { buildModel } from "./index";
 import { foreseeChecks } from "./next-check";
 import { judge, taxonLog } from "./posterior";
@@ -101,5 +101,22 @@ describe("reasons", () => {
     const sap = foreseeChecks(judgement).find((c) => model.flora.characters[c.character].id === "sap");
     expect(sap).toBeDefined();
     if (sap) expect(checkReason(judgement, sap)).toMatch(/^Parts .+ \(.+\) from .+ \(.+\)\./);
+  });
+});
+
+describe("what a plant shows, in words", () => {
+  const [edge, sap, length] = [0, 2, 4];
+  it("names the commonest states first, and those that are drawn beside them are the same", () => {
+    expect(describeScore({ model }, rare, edge, "vegetative")).toBe("smooth or teeth");
+    expect(namedStates(model, rare, edge, "vegetative")).toEqual(["smooth", "teeth"]);
+    expect(namedStates(model, rare, edge, "vegetative", 1)).toEqual(["smooth"]);
+    expect(describeScore({ model }, kept, edge, "vegetative")).toBe("teeth");
+    expect(namedStates(model, kept, edge, "vegetative")).toEqual(["teeth"]);
+  });
+  it("has no states for a measure, and says nothing where nothing is recorded", () => {
+    expect(namedStates(model, kept, length, "vegetative")).toEqual([]);
+    expect(describeScore({ model }, kept, length, "vegetative")).toBe("10 to 14 cm");
+    expect(namedStates(model, rare, sap, "vegetative")).toEqual([]);
+    expect(describeScore({ model }, rare, sap, "vegetative")).toBe("");
   });
 });

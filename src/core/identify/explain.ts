@@ -1,8 +1,8 @@
-import type { Character, STAGES } from "./flora-types";
+import type { Character, Stage } from "./flora-types";
 import { saysPartIsMissing } from "./absent";
 import { percent } from "./percent";
 import { largestFirst } from "./largest";
-import { recordingOf, scoreFor } from "./model";
+import { type Model, recordingOf, scoreFor } from "./model";
 import type { Check } from "./next-check";
 import { type Judgement, likeliestStage, taxonLog, taxonLogWithout } from "./posterior";
 import type { OpenTwin } from "./open-twins";
@@ -72,7 +72,7 @@ export function untested(judgement: Judgement): { taxon: number; characters: str
  * What a plant shows for a character, in words; empty if not recorded.
  * @param most states named at most, the commonest first
  */
-export function describeScore(judgement: Pick<Judgement, "model">, taxon: number, c: number, stage: (typeof STAGES)[number], most = 2): string {
+export function describeScore(judgement: Pick<Judgement, "model">, taxon: number, c: number, stage: Stage, most = 2): string {
   const { model } = judgement;
   const character = model.flora.characters[c];
   const score = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id);
@@ -82,9 +82,19 @@ export function describeScore(judgement: Pick<Judgement, "model">, taxon: number
     const round = (x: number) => Number(x.toPrecision(2));
     return round(low) === round(high) ? `${round(low)} ${character.unit}` : `${round(low)} to ${round(high)} ${character.unit}`;
   }
-  const shares = score.shares as number[];
-  const shown = shares.map((share, s) => ({ share, s })).filter(({ share }) => share >= 0.2).sort((a, b) => b.share - a.share).slice(0, most);
-  return shown.map(({ s }) => stateName(character, character.states[s].id)).join(" or ");
+  return commonestStates(score.shares as number[], most).map((s) => stateName(character, character.states[s].id)).join(" or ");
+}
+
+/** Below this share a state is not named among what a plant shows. */
+const NAMED_SHARE = 0.2;
+
+const commonestStates = (shares: number[], most: number): number[] =>
+  shares.map((share, s) => ({ share, s })).filter(({ share }) => share >= NAMED_SHARE).sort((a, b) => b.share - a.share).slice(0, most).map(({ s }) => s);
+
+/** The states that `describeScore` names, the commonest first; none where the character is measured or counted, not recorded or does not apply. */
+export function namedStates(model: Model, taxon: number, c: number, stage: Stage, most = 2): string[] {
+  const { shares, notApplicable } = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id) ?? {};
+  return shares && !notApplicable ? commonestStates(shares, most).map((s) => model.flora.characters[c].states[s].id) : [];
 }
 
 /** Plants among which a check's reason is looked for. */

@@ -4,9 +4,9 @@ import { type Climate, stageBegins } from "./season";
 
 /** Looks that a person makes before naming a plant. */
 const LOOKS = 6;
-/** Below this a character does not part two plants. */
 /** Mean total variation from the others at which a plant stands apart. */
 const APART = 0.5;
+/** Below this a character does not part two plants. */
 const PARTS_BITS = 0.02;
 /** Seconds that turning to any check costs beside the look itself. */
 const OVERHEAD_SECONDS = 25;

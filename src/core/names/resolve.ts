@@ -23,7 +23,7 @@ export interface Resolution {
 export interface NameIndex {
   taxa: Taxon[];
   search: MiniSearch;
-  entries: { taxon: number; name: string; kind: NameMatch["kind"] }[];
+  entries: { taxon: number; name: string; folded: string; kind: NameMatch["kind"] }[];
 }
 
 /** Plants that are looked for on this ground come first among equals. */
@@ -43,14 +43,14 @@ export function indexNames(taxa: Taxon[], pairs: Pair[] = []): NameIndex {
     ...taxon.synonyms.map((name) => ({ taxon: t, name, kind: "synonym" as const })),
     ...taxon.common.map((name) => ({ taxon: t, name, kind: "common" as const })),
     ...unheld(taxon.id).map((name) => ({ taxon: t, name, kind: "unheld" as const })),
-  ]);
+  ]).map((entry) => ({ ...entry, folded: foldName(entry.name) }));
   const search = new MiniSearch({ fields: ["name"], processTerm: (term) => foldName(term) || null, tokenize: (text) => foldName(text).split(" ") });
   search.addAll(entries.map((entry, id) => ({ id, name: entry.name })));
   return { taxa, search, entries };
 }
 
 /**
- * What plant a person means: exact names first, then beginnings, then misspellings (a fifth of the letters may be wrong),
+ * What plant a person means: exact names first, then beginnings, then misspellings (a quarter of the letters may be wrong),
  * lifted by the status where one stands.
  * @param text as typed; anything, also the beginning of a word
  * @param status status by accepted name in this district
@@ -60,8 +60,8 @@ export function resolveName(index: NameIndex, text: string, status: Record<strin
   if (wanted.length < 2) return { matches: [], carriers: [], carried: wanted };
   const best = new Map<number, NameMatch>();
   for (const hit of hitsOf(index, wanted)) {
-    const { taxon, name, kind } = index.entries[hit.id as number];
-    const exact = foldName(name) === wanted;
+    const { taxon, name, folded, kind } = index.entries[hit.id as number];
+    const exact = folded === wanted;
     const score = hit.score * KIND_LIFT[kind] * STATUS_LIFT[status[index.taxa[taxon].name] ?? "kept"] * (exact ? 4 : 1);
     const known = best.get(taxon);
     if (!known || score > known.score) best.set(taxon, { taxon, matched: name, kind, exact, score });
@@ -92,9 +92,8 @@ function misspeltNames(wanted: string, matches: NameMatch[]): string[] {
 /** Plants with a common name that is this text or ends in it: "bindweed" is carried by field bindweed and hedge bindweed. */
 function carriersOf(index: NameIndex, wanted: string): number[] {
   const carriers = new Set<number>();
-  for (const { taxon, name, kind } of index.entries) {
+  for (const { taxon, folded, kind } of index.entries) {
     if (kind !== "common") continue;
-    const folded = foldName(name);
     if (folded === wanted || folded.endsWith(` ${wanted}`)) carriers.add(taxon);
   }
   return carriers.size > 1 ? [...carriers] : [];
