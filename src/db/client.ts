@@ -9,8 +9,11 @@ export type Transaction = Parameters<Parameters<Database["transaction"]>[0]>[0];
 /** A laptop that wakes, or a disk that stalls, may take some seconds to answer. */
 const CONNECTION_WAIT_MS = 15_000;
 const pools = new Map<string, pg.Pool>();
+/** One for each pool: making it reads the whole schema. */
+const databases = new Map<string, Database>();
+type Url = "DATABASE_APP_URL" | "DATABASE_AUTH_URL" | "DATABASE_VERIFY_URL";
 
-function pool(variable: "DATABASE_APP_URL" | "DATABASE_AUTH_URL" | "DATABASE_VERIFY_URL"): pg.Pool {
+function pool(variable: Url): pg.Pool {
   const url = process.env[variable];
   if (!url) throw new Error(`${variable} is not set; start with npm run demo or npm start`);
   const known = pools.get(variable);
@@ -21,16 +24,23 @@ function pool(variable: "DATABASE_APP_URL" | "DATABASE_AUTH_URL" | "DATABASE_VER
   return made;
 }
 
+function database(variable: Url): Database {
+  const made = databases.get(variable) ?? drizzle(pool(variable), { schema });
+  databases.set(variable, made);
+  return made;
+}
+
 /** As the application: owns nothing, sees only the district of the transaction. */
-export const appDatabase = (): Database => drizzle(pool("DATABASE_APP_URL"), { schema });
+export const appDatabase = (): Database => database("DATABASE_APP_URL");
 /** As sign-in: sees the auth schema only. */
-export const authDatabase = (): Database => drizzle(pool("DATABASE_AUTH_URL"), { schema });
+export const authDatabase = (): Database => database("DATABASE_AUTH_URL");
 /** As the verifier of ledgers: reads ledgers of all districts, writes nothing. */
-export const verifyDatabase = (): Database => drizzle(pool("DATABASE_VERIFY_URL"), { schema });
+export const verifyDatabase = (): Database => database("DATABASE_VERIFY_URL");
 
 export async function closePools(): Promise<void> {
   await Promise.all([...pools.values()].map((p) => p.end()));
   pools.clear();
+  databases.clear();
 }
 
 /**

@@ -7,10 +7,11 @@ import type { Transaction } from "@/db/client";
 import { amendment } from "@/db/schema";
 import { notFound, Refusal } from "./faults";
 import { shippedFlora, shippedModel } from "./flora";
+import { once } from "./once";
 import { asMember, type Member } from "./session";
 
 /** Models of amended floras, newest last: a district's model is built once for each set of amendments. */
-const models = new Map<string, Model>();
+const models = once("models", () => new Map<string, Model>());
 const MOST_MODELS = 4;
 
 /** The amendments that hold in this district: of several on one line the last that was not taken back. */

@@ -3,26 +3,14 @@ import { join } from "node:path";
 import { parse } from "yaml";
 import { type Method, methodSchema } from "@/core/control";
 import { buildModel, type CompiledFlora, type Model } from "@/core/identify";
+import { once } from "./once";
 
-let flora: CompiledFlora | undefined;
-let model: Model | undefined;
-let methods: Method[] | undefined;
+/** The shipped flora, as compiled. */
+export const shippedFlora = (): CompiledFlora => once("flora", () => JSON.parse(readFileSync(join(process.cwd(), "public", "flora.json"), "utf8")) as CompiledFlora);
 
-/** The shipped flora, as compiled. Read-only, so one copy per process is enough. */
-export function shippedFlora(): CompiledFlora {
-  flora ??= JSON.parse(readFileSync(join(process.cwd(), "public", "flora.json"), "utf8")) as CompiledFlora;
-  return flora;
-}
+export const shippedModel = (): Model => once("model", () => buildModel(shippedFlora()));
 
-export function shippedModel(): Model {
-  model ??= buildModel(shippedFlora());
-  return model;
-}
-
-export function shippedMethods(): Method[] {
-  methods ??= methodSchema.array().parse(parse(readFileSync(join(process.cwd(), "flora", "methods.yaml"), "utf8")));
-  return methods;
-}
+export const shippedMethods = (): Method[] => once("methods", () => methodSchema.array().parse(parse(readFileSync(join(process.cwd(), "flora", "methods.yaml"), "utf8"))));
 
 /** Version of the engine's rules, kept with every verdict. */
 export const ENGINE_VERSION = "2";

@@ -3,6 +3,7 @@ import { indexNames, type NameIndex } from "@/core/names";
 import type { Transaction } from "@/db/client";
 import { districtModel } from "./amendments";
 import { Refusal } from "./faults";
+import { once } from "./once";
 import { asMember, type Member } from "./session";
 
 /** The plants of a flora by their accepted names. */
@@ -44,7 +45,7 @@ export class Plants {
 }
 
 /** One for each flora: a district's stays as long as its model does. */
-const made = new WeakMap<CompiledFlora, Plants>();
+const made = once("plants", () => new WeakMap<CompiledFlora, Plants>());
 
 export function plantsIn(flora: CompiledFlora): Plants {
   const known = made.get(flora) ?? new Plants(flora);
