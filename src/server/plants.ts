@@ -6,11 +6,12 @@ import { Refusal } from "./faults";
 import { once } from "./once";
 import { asMember, type Member } from "./session";
 
+const indexes = once("name indexes", () => new WeakMap<CompiledFlora, NameIndex>());
+
 /** The plants of a flora by their accepted names. */
 export class Plants {
   readonly flora: CompiledFlora;
   private readonly held: Map<string, Taxon>;
-  private index: NameIndex | undefined;
 
   constructor(flora: CompiledFlora) {
     this.flora = flora;
@@ -34,8 +35,9 @@ export class Plants {
 
   /** Every name, ready to be searched. */
   names(): NameIndex {
-    this.index ??= indexNames(this.flora.taxa, this.flora.pairs);
-    return this.index;
+    const index = indexes.get(this.flora) ?? indexNames(this.flora.taxa, this.flora.pairs);
+    indexes.set(this.flora, index);
+    return index;
   }
 
   /** @throws {Refusal} if the flora holds no plant of this name */
@@ -45,7 +47,7 @@ export class Plants {
 }
 
 /** One for each flora: a district's stays as long as its model does. */
-const made = once("plants", () => new WeakMap<CompiledFlora, Plants>());
+const made = new WeakMap<CompiledFlora, Plants>();
 
 export function plantsIn(flora: CompiledFlora): Plants {
   const known = made.get(flora) ?? new Plants(flora);
