@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { read, seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
 import { InputError } from "../errors";
 import { buildModel, judge, newMemory, type Observation, STAGES } from "./index";
-import { conditionShare, taxonLog, taxonLogWithout, without } from "./posterior";
+import { conditionShare, taxonLog, taxonLogWithout, underBothPriors, unknownChance, without } from "./posterior";
 
 const model = buildModel(tinyFlora());
 const anyObservation = fc.oneof(
@@ -31,7 +31,7 @@ function byEnumeration(observations: Observation[]): number[] {
     }
     return sum * j.priorLocal[t];
   });
-  const total = weights.reduce((a, b) => a + b, 0) + 0.05 * j.likelihoods.unknown * Math.exp(j.likelihoods.scaleLog);
+  const total = weights.reduce((a, b) => a + b, 0) + 0.05 * unknownChance(j.likelihoods, j.foundHere) * Math.exp(j.likelihoods.scaleLog);
   return weights.map((w) => w / total);
 }
 
@@ -172,5 +172,24 @@ describe("one observation left out", () => {
     const second = judge(model, given, memory);
     expect([...second.local.taxa]).toEqual([...first.local.taxa]);
     expect([...second.local.taxa]).toEqual([...judge(model, given).local.taxa]);
+  });
+});
+
+describe("the unknown plant", () => {
+  it("is as likely to be a relative of what is found now as that itself is: out of season both are less likely", () => {
+    const flora = tinyFlora();
+    flora.taxa[0] = { ...flora.taxa[0], calendar: { vegetative: [[10, 11]], flowering: [[4, 6]] } };
+    const own = buildModel(flora);
+    const j = judge(own, tinyCase([seen("edge", "smooth"), seen("hair", "some")]));
+    expect(j.foundHere[0]).toBeLessThan(j.foundHere[1] / 2);
+    expect(unknownChance(j.likelihoods, j.foundHere)).toBeLessThan(unknownChance(j.likelihoods));
+    expect(j.foundHere.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+  });
+  it("is weighed alike with nothing left out as in the judgement, under both priors", () => {
+    const j = judge(model, tinyCase([seen("edge", "smooth"), seen("hair", "some")]));
+    const [local, flat] = underBothPriors(j, without(j, new Set()));
+    expect(local.unknown).toBeCloseTo(j.local.unknown, 9);
+    expect(flat.unknown).toBeCloseTo(j.flat.unknown, 9);
+    expect(local.keptSide).toBeCloseTo(j.local.keptSide, 9);
   });
 });

@@ -71,6 +71,8 @@ export interface Judgement {
   /** likelihood of each condition, evidence and season together, and the same of an unlisted relative, over exp(scaleLog) */
   weight: Float64Array;
   kin: Float64Array;
+  /** how likely each plant is to be found at such a place now, in shares: season and setting, without the list */
+  foundHere: Float64Array;
   likelihoods: Likelihoods;
   /** chance of each stage of each cross that may stand there, before the evidence */
   crossStage: Float64Array;
@@ -93,7 +95,10 @@ export interface UnknownParts {
 /** Likelihoods of all that may stand there, each over exp(scaleLog). */
 export interface Likelihoods {
   taxa: Float64Array;
-  unknown: number;
+  /** of an unlisted relative of each plant */
+  kin: Float64Array;
+  /** of an unknown plant of any life form, with states from the widened background, times the share of those among the unknown */
+  strangers: number;
   crosses: Float64Array;
   scaleLog: number;
 }
@@ -137,16 +142,17 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
       kin[z] *= block.kin[z];
     }
   }
-  const unknown = unknownLikelihood(model, total(kin), [...blocks.values()]);
+  const here = foundHere(model, given, season.findable);
+  const byForm = strangersByForm(model, [...blocks.values()]);
   const crossStage = crossStageChance(model, conditionChance);
-  const likelihoods = { taxa: sumConditions(model, weight), unknown: unknown.chance, crosses: crossChanceOf(model, crossStage, [...blocks.values()]), scaleLog: scaleLogOf(blocks.values()) };
-  const priorLocal = localPrior(model, given, status, season.findable);
+  const likelihoods = { taxa: sumConditions(model, weight), kin: sumConditions(model, kin), strangers: total(byForm), crosses: crossChanceOf(model, crossStage, [...blocks.values()]), scaleLog: scaleLogOf(blocks.values()) };
+  const priorLocal = localPrior(model, given, status, here);
   const priorFlat = new Float64Array(model.flora.taxa.length).fill((1 - UNKNOWN_PRIOR) / model.flora.taxa.length);
-  const local = posterior(model, likelihoods, priorLocal, keptSide);
+  const local = posterior(model, likelihoods, priorLocal, keptSide, here);
   const flat = posterior(model, likelihoods, priorFlat, keptSide);
   const guardedLikelihoods = { ...likelihoods, taxa: guardKept({ model, keptSide, evidence, blocks, local, flat }, likelihoods.taxa, (z) => weight[z]) };
-  const guarded = { local: posterior(model, guardedLikelihoods, priorLocal, keptSide), flat: posterior(model, guardedLikelihoods, priorFlat, keptSide) };
-  return { model, case: given, status, group, keptSide, evidence, blocks, conditionChance, weight, kin, likelihoods, crossStage, unknownParts: unknownPartsOf(model, kin, unknown), priorLocal, priorFlat, local, flat, guarded };
+  const guarded = { local: posterior(model, guardedLikelihoods, priorLocal, keptSide, here), flat: posterior(model, guardedLikelihoods, priorFlat, keptSide) };
+  return { model, case: given, status, group, keptSide, evidence, blocks, conditionChance, weight, kin, foundHere: here, likelihoods, crossStage, unknownParts: unknownPartsOf(likelihoods, byForm), priorLocal, priorFlat, local, flat, guarded };
 }
 
 function baseOf(model: Model, observation: Observation, all: Observation[]): BaseKnown {
@@ -160,7 +166,12 @@ const scaleLogOf = (blocks: Iterable<Block>): number => [...blocks].reduce((sum,
 export function guardedWithout(judgement: Judgement, dropped: Set<number>): [Posterior, Posterior] {
   const rest = without(judgement, dropped);
   const guarded = { ...rest, taxa: guardKept(judgement, rest.taxa, rest.weightAt, dropped) };
-  return [judgement.priorLocal, judgement.priorFlat].map((prior) => posterior(judgement.model, guarded, prior, judgement.keptSide)) as [Posterior, Posterior];
+  return underBothPriors(judgement, guarded);
+}
+
+/** The local posterior and the flat one, from other likelihoods than the judgement's own. */
+export function underBothPriors({ model, priorLocal, priorFlat, keptSide, foundHere }: Judgement, likelihoods: Likelihoods): [Posterior, Posterior] {
+  return [posterior(model, likelihoods, priorLocal, keptSide, foundHere), posterior(model, likelihoods, priorFlat, keptSide)];
 }
 
 function statuses(model: Model, given: Case): { status: Status[]; group: string[] } {
@@ -296,21 +307,27 @@ function sumConditions(model: Model, weight: Float64Array): Float64Array {
   return sums;
 }
 
+/** Likelihood of an unknown plant of each life form that is no relative of a plant held, with states from the widened background, times its share of the unknown. */
+function strangersByForm(model: Model, blocks: Block[]): Float64Array {
+  return Float64Array.from(model.plantsOfForm, (count, form) => blocks.reduce((product, b) => product * b.unknown[form], ((1 - KIN_SHARE) * Math.max(count, 0.5)) / model.flora.taxa.length));
+}
+
 /**
- * Likelihood of the unknown plant: of some life form with states from the widened background, or an unlisted relative of a
- * plant held, which keeps most of that plant's states. It keeps to one of these throughout.
- * @param kinTotal likelihood of such relatives, all conditions together
+ * Likelihood of the unknown plant: a stranger of some life form, or an unlisted relative of a plant held, which keeps most of
+ * that plant's states. It keeps to one of these throughout.
+ * @param foundHere shares of the plants by which their relatives are as likely to stand here; left out: all alike
  */
-function unknownLikelihood(model: Model, kinTotal: number, blocks: Block[]): { byForm: Float64Array; chance: number } {
-  const plants = model.flora.taxa.length;
-  const byForm = model.plantsOfForm.map((count, form) => blocks.reduce((product, b) => product * b.unknown[form], ((1 - KIN_SHARE) * Math.max(count, 0.5)) / plants));
-  return { byForm, chance: total(byForm) + (kinTotal * KIN_SHARE) / plants };
+export function unknownChance({ kin, strangers }: Likelihoods, foundHere?: Float64Array): number {
+  if (!foundHere) return strangers + (total(kin) * KIN_SHARE) / kin.length;
+  let here = 0;
+  for (let t = 0; t < kin.length; t++) here += kin[t] * foundHere[t];
+  return strangers + here * KIN_SHARE;
 }
 
 /** What the unknown plant may be, as shares of it. */
-function unknownPartsOf(model: Model, kin: Float64Array, { byForm, chance }: { byForm: Float64Array; chance: number }): UnknownParts {
-  const plants = model.flora.taxa.length;
-  return { byForm: byForm.map((value) => value / chance), kin: sumConditions(model, kin).map((value) => (value * KIN_SHARE) / plants / chance) };
+function unknownPartsOf(likelihoods: Likelihoods, byForm: Float64Array): UnknownParts {
+  const chance = unknownChance(likelihoods);
+  return { byForm: byForm.map((value) => value / chance), kin: likelihoods.kin.map((value) => (value * KIN_SHARE) / likelihoods.kin.length / chance) };
 }
 
 function total(values: Float64Array): number {
@@ -319,15 +336,18 @@ function total(values: Float64Array): number {
   return sum;
 }
 
-/** District status × confirmed here × setting × findable now, with a floor for every plant; a newcomer is never ruled out. */
-function localPrior(model: Model, given: Case, status: Status[], findable: Float64Array): Float64Array {
+/** Setting × findable now, in shares. */
+function foundHere(model: Model, given: Case, findable: Float64Array): Float64Array {
   const observed = new Set(given.observations.map((o) => o.character));
   const settings = Object.entries(given.setting).filter(([character]) => !observed.has(character) && model.characterIndex.has(character));
-  const weights = new Float64Array(model.flora.taxa.length).map((_, t) => {
-    let weight = STATUS_WEIGHT[status[t]] * findable[t];
-    for (const [character, states] of settings) weight *= settingWeight(model, t, character, states);
-    return weight;
-  });
+  const weights = findable.map((now, t) => settings.reduce((weight, [character, states]) => weight * settingWeight(model, t, character, states), now));
+  const all = total(weights);
+  return weights.map((weight) => weight / all);
+}
+
+/** District status × confirmed here × setting × findable now, with a floor for every plant; a newcomer is never ruled out. */
+function localPrior(model: Model, given: Case, status: Status[], here: Float64Array): Float64Array {
+  const weights = here.map((share, t) => STATUS_WEIGHT[status[t]] * share);
   for (const [name, times] of Object.entries(given.confirmed)) {
     const taxon = model.taxonIndex.get(name);
     if (taxon !== undefined) weights[taxon] *= 1 + Math.log1p(times);
@@ -346,9 +366,12 @@ function settingWeight(model: Model, taxon: number, character: string, states: s
   return SETTING_FLOOR + (1 - SETTING_FLOOR) * share;
 }
 
-/** Posterior over the plants, their crosses and the unknown plant, from likelihoods and a prior of the plants. */
-export function posterior(model: Model, likelihoods: Likelihoods, prior: Float64Array, keptSide: Uint8Array): Posterior {
-  const unknown = likelihoods.unknown * UNKNOWN_PRIOR;
+/**
+ * Posterior over the plants, their crosses and the unknown plant, from likelihoods and a prior of the plants.
+ * @param foundHere with the local prior: how likely each plant is to be found here now, and an unlisted relative of it as well
+ */
+export function posterior(model: Model, likelihoods: Likelihoods, prior: Float64Array, keptSide: Uint8Array, foundHere?: Float64Array): Posterior {
+  const unknown = unknownChance(likelihoods, foundHere) * UNKNOWN_PRIOR;
   const taxa = likelihoods.taxa.slice();
   const crosses = likelihoods.crosses.slice();
   let all = unknown;
@@ -384,14 +407,14 @@ export function without(judgement: Judgement, dropped: Set<number>): Likelihoods
     if (now) blocks.push(now);
   }
   const taxa = new Float64Array(model.flora.taxa.length);
-  let kinTotal = 0;
+  const ofKin = new Float64Array(taxa.length);
   for (let z = 0; z < weight.length; z++) {
     taxa[model.conditionTaxon[z]] += weightAt(z);
-    let ofKin = kin[z];
-    for (const { was, now } of changed) ofKin *= (now ? now.kin[z] : 1) / was.kin[z];
-    kinTotal += ofKin;
+    let own = kin[z];
+    for (const { was, now } of changed) own *= (now ? now.kin[z] : 1) / was.kin[z];
+    ofKin[model.conditionTaxon[z]] += own;
   }
-  return { taxa, unknown: unknownLikelihood(model, kinTotal, blocks).chance, crosses: crossChanceOf(model, judgement.crossStage, blocks), scaleLog: scaleLogOf(blocks), weightAt };
+  return { taxa, kin: ofKin, strangers: total(strangersByForm(model, blocks)), crosses: crossChanceOf(model, judgement.crossStage, blocks), scaleLog: scaleLogOf(blocks), weightAt };
 
   function weightAt(z: number): number {
     let own = weight[z];

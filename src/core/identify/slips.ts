@@ -1,7 +1,7 @@
 import { largestFirst } from "./largest";
 import { argMax, groupGate, KEEP_SHARE, twinsInTheWay, type VerdictResult } from "./verdict";
 import type { Evidence } from "./evidence";
-import { guardedWithout, type Judgement, type Likelihoods, posterior, taxonLog, taxonLogWithout, without } from "./posterior";
+import { guardedWithout, type Judgement, type Likelihoods, posterior, taxonLog, taxonLogWithout, underBothPriors, without } from "./posterior";
 
 /** An answer that deserves a second look. */
 export interface Slip {
@@ -39,7 +39,7 @@ export function slipsOf(judgement: Judgement, result: VerdictResult): Slip[] {
 
 function hangsOn(judgement: Judgement, rest: Likelihoods, observation: number, { verdict, group, limit }: VerdictResult): boolean {
   if (verdict !== "clear" && verdict !== "keep") return false;
-  if (verdict === "keep") return [judgement.priorLocal, judgement.priorFlat].some((prior) => posterior(judgement.model, rest, prior, judgement.keptSide).keptSide < KEEP_SHARE);
+  if (verdict === "keep") return underBothPriors(judgement, rest).some((p) => p.keptSide < KEEP_SHARE);
   if (guardedWithout(judgement, new Set([observation])).some((p) => groupGate(judgement, p, limit) !== group)) return true;
   const others = <T>(items: T[]) => items.filter((_, i) => i !== observation);
   return group !== null && twinsInTheWay({ ...judgement, case: { ...judgement.case, observations: others(judgement.case.observations) }, evidence: others(judgement.evidence) }, group).length > 0;

@@ -21,13 +21,25 @@ export function usualState(model: Model, taxon: number, character: string, stage
   return shares[best] >= USUAL_SHARE ? model.flora.characters[c].states[best].id : null;
 }
 
-/** One part as it usually is on a plant at a stage; null where that is not recorded, not seen then, or varies too much to be usual. */
+/**
+ * One part as it usually is on a plant at a stage; null where that is not recorded, not seen then, varies too much to be usual,
+ * or stands on a part that usually is not there: a leaf that is mostly whole has no usual plan of lobes.
+ */
 export function usualLook(model: Model, taxon: number, c: number, stage: Stage): Observation | null {
   const character = model.flora.characters[c];
-  if (character.compares || !usuallySeen(model, taxon, c, stage) || recordingOf(model, taxon, c) !== "recorded") return null;
+  if (character.compares || usuallyBare(model, taxon, c, stage) || !usuallySeen(model, taxon, c, stage) || recordingOf(model, taxon, c) !== "recorded") return null;
   const look = { character: character.id, answer: "seen" as const, join: "any" as const, sure: "sure" as const };
   const points = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id)?.points;
   if (points) return { ...look, value: (points[1] + points[2]) / 2 };
   const state = usualState(model, taxon, character.id, stage);
   return state ? { ...look, states: [state] } : null;
+}
+
+/** True where what a part stands on, or what that stands on, usually is otherwise on this plant. */
+function usuallyBare(model: Model, taxon: number, c: number, stage: Stage): boolean {
+  const { when } = model.flora.characters[c];
+  const base = when && model.characterIndex.get(when.character);
+  if (!when || base === undefined) return false;
+  const state = usualState(model, taxon, when.character, stage);
+  return (state !== null && !when.states.includes(state)) || usuallyBare(model, taxon, base, stage);
 }
