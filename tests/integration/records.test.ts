@@ -4,6 +4,7 @@ import { verifyChain } from "@/core/records";
 import { closePools, inDistrict } from "@/db/client";
 import { finding, findingEvent, label, ledgerEntry, membership, patch, plan } from "@/db/schema";
 import { overrule, saveFinding } from "@/server/findings";
+import { ENGINE_VERSION } from "@/server/flora";
 import { savePatch } from "@/server/ground";
 import { recordTreatment } from "@/server/ledger";
 import { acceptInvitation, invitationByToken, invite, needsSetUp, setRoles } from "@/server/people";
@@ -44,7 +45,7 @@ describe("a finding", () => {
     const siteId = await siteNamed("Otter Reach, river wood");
     const { id } = await saveFinding(scout, input(siteId, HOGWEED));
     const [event] = await inDistrict(OTTER, (tx) => tx.select().from(findingEvent).where(and(eq(findingEvent.findingId, id), eq(findingEvent.kind, "verdict"))));
-    expect(event.body).toMatchObject({ versions: { engine: "2", flora: expect.any(String), list: expect.any(String) } });
+    expect(event.body).toMatchObject({ versions: { engine: ENGINE_VERSION, flora: expect.any(String), list: expect.any(String) } });
     await expect(inDistrict(OTTER, (tx) => tx.execute(sql`UPDATE finding_event SET body = '{}' WHERE id = ${event.id}`))).rejects.toThrow();
     await expect(asOwner((c) => c.query("DELETE FROM finding_event WHERE id = $1", [event.id]))).rejects.toThrow(/append-only/);
   });
