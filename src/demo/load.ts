@@ -1,7 +1,7 @@
 import { eq, sql } from "drizzle-orm";
 import sharp from "sharp";
 import { adviseMethods, type Ground } from "@/core/control";
-import { type Case, REFERENCE, type Status } from "@/core/identify";
+import { type Case, DEFAULT_COSTS, REFERENCE, type Status } from "@/core/identify";
 import { type Chance, seededChance } from "@/core/random";
 import { followUpDays, restrictionsAfter, type Treatment } from "@/core/records";
 import { closePools, inDistrict, type Transaction } from "@/db/client";
@@ -25,7 +25,6 @@ const ENTRIES = 60;
 /** Days back at which work was done: three seasons, and lately. */
 const RECENT = 36;
 const SEASONS_BACK = [1010, 900, 760, 640, 540, 390, 270, 180, RECENT];
-const COSTS = { wrongClear: 500, missedTarget: 10, hold: 10 };
 
 /** Ids that are the same in every demonstration, so that a link to one holds. */
 let counter = 0;
@@ -77,7 +76,7 @@ async function loadOtter(tx: Transaction, people: Person[]): Promise<void> {
   const today = todayIn(ZONE);
   const list = loadList("otter-valley");
   const world: World = { tx, today, chance: seededChance(417), people, status: list.status, actions: list.actions, exceptions: list.sites };
-  await tx.insert(district).values({ districtId: OTTER, name: "Otter Valley Land Stewards", zone: ZONE, hemisphere: "north", costs: COSTS, listVersion: "1" });
+  await tx.insert(district).values({ districtId: OTTER, name: "Otter Valley Land Stewards", zone: ZONE, hemisphere: "north", costs: DEFAULT_COSTS, listVersion: "1" });
   await tx.insert(demonstration).values({ districtId: OTTER, madeFor: today });
   await addMembers(tx, OTTER, people, today);
   await tx.insert(feature).values(FEATURES.map((f) => ({ districtId: OTTER, id: id(), kind: f.kind, name: f.name, shape: f.shape as never })));
@@ -158,7 +157,7 @@ async function addFinding(world: World, place: Place, name: string, day: string,
   const model = shippedModel();
   const list = { ...world.status, ...(world.exceptions[place.spec.name] ?? {}) };
   const stage = likelyStage(model, name, day);
-  const base: Case = { id: name, day, hemisphere: "north", seasonShift: 0, stage, setting: place.spec.setting, kit: ["lens", "ruler", "knife", "trowel", "gloves"], list, actions: world.actions, confirmed: {}, costs: COSTS, observations: [] };
+  const base: Case = { id: name, day, hemisphere: "north", seasonShift: 0, stage, setting: place.spec.setting, kit: ["lens", "ruler", "knife", "trowel", "gloves"], list, actions: world.actions, confirmed: {}, costs: DEFAULT_COSTS, observations: [] };
   const observations = sampleObservations(model, base, name, options.most, number) as Case["observations"];
   const judged = judgeFinding(model, { ...base, observations });
   const findingId = id();
@@ -168,7 +167,7 @@ async function addFinding(world: World, place: Place, name: string, day: string,
   await world.tx.insert(finding).values({ districtId: OTTER, id: findingId, number: number + 1, siteId: place.id, patchId: options.patchId, place: point(at), day, stage, note: "", madeBy: by, createdAt: moment, ...judged.columns });
   await world.tx.insert(findingEvent).values([
     { districtId: OTTER, id: id(), findingId, kind: "observations", by, at: moment, body: { day, stage, kit: base.kit, observations } },
-    { districtId: OTTER, id: id(), findingId, kind: "verdict", by, at: moment, body: { identification: judged.identification, versions: { flora: judged.identification.flora, list: "demonstration", costs: COSTS, engine: ENGINE_VERSION } } },
+    { districtId: OTTER, id: id(), findingId, kind: "verdict", by, at: moment, body: { identification: judged.identification, versions: { flora: judged.identification.flora, list: "demonstration", costs: DEFAULT_COSTS, engine: ENGINE_VERSION } } },
   ]);
   if (number % 12 === 0) await addPicture(world, findingId, by, observations);
   return number + 1;
@@ -264,7 +263,7 @@ async function addEntry(world: World, p: { id: string; place: Place; name: strin
 
 async function loadPine(tx: Transaction, people: Person[]): Promise<void> {
   const today = todayIn(ZONE);
-  await tx.insert(district).values({ districtId: PINE, name: "Pine Ridge Watch", zone: ZONE, hemisphere: "north", costs: COSTS, listVersion: "1" });
+  await tx.insert(district).values({ districtId: PINE, name: "Pine Ridge Watch", zone: ZONE, hemisphere: "north", costs: DEFAULT_COSTS, listVersion: "1" });
   await tx.insert(demonstration).values({ districtId: PINE, madeFor: today });
   await addMembers(tx, PINE, people, today);
   await tx.insert(site).values({ districtId: PINE, id: id(), name: "Ridge Top", boundary: polygon([[-3000, 1800], [-2000, 1800], [-2000, 1000], [-3000, 1000]]), zone: ZONE, setting: { ground: ["bluff"], light: ["sun"], wetness: ["dry"] }, rules: {}, note: "Lies over the first district's sites on purpose: the wall between them must hold." });

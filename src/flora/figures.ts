@@ -1,7 +1,7 @@
 import { existsSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 import { join } from "node:path";
-import { answersAt, buildModel, type CompiledFlora, hasWorkingDecider, judge, type Model, recordingOf, scoreFor, type Stage, STAGES, usuallySeen, variation } from "@/core/identify";
+import { answersAt, buildModel, type CompiledFlora, DEFAULT_COSTS, hasWorkingDecider, judge, type Model, recordingOf, scoreFor, type Stage, STAGES, usuallySeen, variation } from "@/core/identify";
 import { NOT_DRAWN } from "@/drawings/not-drawn";
 import { drawState } from "@/drawings/states";
 import type { Problem } from "./read-yaml";
@@ -155,7 +155,7 @@ export function twinsAt(model: Model, taxon: number, stage: Stage, characters = 
   });
   const [first] = flora.taxa[taxon].calendar[stage]?.[0] ?? [6];
   const day = `2026-${String(first).padStart(2, "0")}-20`;
-  const judgement = judge(model, { id: "twins", day, hemisphere: "north", seasonShift: 0, stage, setting: {}, kit: [], list: {}, actions: {}, confirmed: {}, costs: { wrongClear: 500, missedTarget: 10, hold: 10 }, observations });
+  const judgement = judge(model, { id: "twins", day, hemisphere: "north", seasonShift: 0, stage, setting: {}, kit: [], list: {}, actions: {}, confirmed: {}, costs: DEFAULT_COSTS, observations });
   const own = judgement.flat.taxa[taxon];
   const described = (t: number) => useful.filter(({ c }) => model.scoresOf[t].has(c)).length >= DESCRIBED_SHARE * useful.length;
   return [...judgement.flat.taxa.keys()].filter((t) => t !== taxon && described(t) && judgement.flat.taxa[t] > CONFUSED_SHARE * Math.max(own, 1e-9) && judgement.flat.taxa[t] > CONFUSED_SHARE);

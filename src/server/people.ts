@@ -2,6 +2,7 @@ import { createHash, randomBytes, timingSafeEqual } from "node:crypto";
 import { desc, eq, isNull, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
+import { DEFAULT_COSTS } from "@/core/identify";
 import { appDatabase, inDistrict } from "@/db/client";
 import { demonstration, district, invitation, mail, membership, ROLES } from "@/db/schema";
 import { createPerson } from "./auth";
@@ -47,7 +48,7 @@ export async function setUp(raw: unknown): Promise<string> {
   const personId = await createPerson(input);
   const districtId = uuidv7();
   await inDistrict(districtId, async (tx) => {
-    await tx.insert(district).values({ districtId, name: input.districtName, zone: input.zone, hemisphere: input.hemisphere, costs: { wrongClear: 500, missedTarget: 10, hold: 10 }, listVersion: "1" });
+    await tx.insert(district).values({ districtId, name: input.districtName, zone: input.zone, hemisphere: input.hemisphere, costs: DEFAULT_COSTS, listVersion: "1" });
     await tx.insert(membership).values({ districtId, personId, name: input.name, email: input.email.toLowerCase(), roles: ["keeper", "specialist", "scout"] });
   });
   return districtId;

@@ -1,4 +1,5 @@
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
+import { DEFAULT_COSTS } from "@/core/identify";
 import { closePools } from "@/db/client";
 import { makeAmendment } from "@/server/amendments";
 import { costsOf, previewCosts, setCosts } from "@/server/costs";
@@ -13,7 +14,7 @@ const HOGWEED = "Heracleum mantegazzianum";
 /** A giant hogweed that was looked at closely: clear to act, and not by much. */
 const MORE = [["leaf-kind", "three"], ["leaf-tip", "drawn-out"], ["leaf-edge", "coarse"], ["stem-hollow", "hollow"], ["stalk-foot", "bladder"]] as const;
 const clear = { ...EXAMPLES[1], observations: [...EXAMPLES[1].observations, ...MORE.map(([character, state]) => ({ character, states: [state] })), { character: "leaf-length", value: 110 }] };
-const COSTS = { hour: 1, wrongClear: 500, missedTarget: 10, hold: 10 };
+const COSTS = { hour: 1, ...DEFAULT_COSTS };
 let site = "";
 
 const save = async () => {
@@ -117,7 +118,7 @@ describe("what a wrong act costs", () => {
     expect(preview.limitAfter).toBeLessThan(preview.limitBefore);
     expect(preview.examples).toHaveLength(EXAMPLES.length);
     expect(preview.changed.map((f) => f.id)).toContain(id);
-    expect((await costsOf(specialist)).input.wrongClear).toBe(500);
+    expect((await costsOf(specialist)).input.wrongClear).toBe(DEFAULT_COSTS.wrongClear);
   });
 
   it("makes no verdict laxer than 2 %, however dear a missed target", async () => {

@@ -1,13 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { caseSchema, observationSchema } from "./case";
+import { caseSchema, DEFAULT_COSTS, observationSchema } from "./case";
 
 const faults = (value: unknown) => caseSchema.safeParse(value).error?.issues.map((i) => i.path.join(".")) ?? [];
 const minimal = { day: "2026-05-01" };
 
 describe("a case as it comes from outside", () => {
   it("needs only a day; the rest has its defaults", () => {
-    expect(caseSchema.parse(minimal)).toMatchObject({ hemisphere: "north", stage: null, observations: [], costs: { wrongClear: 500, missedTarget: 10, hold: 10 } });
+    expect(caseSchema.parse(minimal)).toMatchObject({ hemisphere: "north", stage: null, observations: [], costs: DEFAULT_COSTS });
   });
 
   it.each([

@@ -20,13 +20,16 @@ export const observationSchema = z.object({
 export type Observation = z.output<typeof observationSchema>;
 export type ObservationInput = z.input<typeof observationSchema>;
 
+/** What a wrong act costs where a district has not said so, in hours of work. They imply that the kept side may hold 1.6 %. */
+export const DEFAULT_COSTS = { wrongClear: 600, missedTarget: 10, hold: 10 };
+
 export const costsSchema = z.object({
   /** harm of clearing a kept plant, in the district's own unit (hours of work) */
-  wrongClear: z.number().positive().default(500),
+  wrongClear: z.number().positive().default(DEFAULT_COSTS.wrongClear),
   /** harm of leaving a target standing */
-  missedTarget: z.number().positive().default(10),
+  missedTarget: z.number().positive().default(DEFAULT_COSTS.missedTarget),
   /** cost of coming back another day */
-  hold: z.number().positive().default(10),
+  hold: z.number().positive().default(DEFAULT_COSTS.hold),
 });
 export type Costs = z.output<typeof costsSchema>;
 
@@ -46,7 +49,7 @@ export const caseSchema = z.object({
   actions: z.record(z.string(), z.string()).default({}),
   /** how often each plant was confirmed in the district */
   confirmed: z.record(z.string(), z.number().int().nonnegative()).default({}),
-  costs: costsSchema.default({ wrongClear: 500, missedTarget: 10, hold: 10 }),
+  costs: costsSchema.default(DEFAULT_COSTS),
   observations: z.array(observationSchema).max(200).default([]),
 });
 export type Case = z.output<typeof caseSchema>;

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
 import { currentFlora, loadList } from "@/flora/load";
 import { readNotes } from "@/flora/read-notes";
-import { buildModel, caseSchema, decide, judge, verdictReason } from "./index";
+import { buildModel, caseSchema, decide, judge, type Judgement, verdictReason } from "./index";
 import { recordingOf } from "./model";
 
 const model = buildModel(currentFlora());
@@ -64,7 +64,10 @@ describe("kept plants of which little is recorded", () => {
   });
 
   it("are named with the reason, where nothing but the guard keeps them in the way", () => {
-    const held = notes.map(judgeNote).find((j) => decide(j).verdict === "hold" && !decide(j).leansOn && decide(j).stillFit.length > 0 && Math.max(j.local.keptSide, j.flat.keptSide) <= decide(j).limit);
+    const beginnings = notes.flatMap((note) => [...note.observations.keys()].slice(4).map((k) => ({ ...note, observations: note.observations.slice(0, k + 1) })));
+    const guardAlone = (j: Judgement) => decide(j).verdict === "hold" && !decide(j).leansOn && decide(j).stillFit.length > 0 && Math.max(j.local.keptSide, j.flat.keptSide) <= decide(j).limit;
+    const note = beginnings.find((beginning) => guardAlone(judgeNote(beginning)));
+    const held = note && judgeNote(note);
     expect(held).toBeDefined();
     if (held) expect(verdictReason(held, decide(held))).toMatch(/not recorded, so it cannot be ruled out by that/);
   });

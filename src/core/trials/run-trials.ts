@@ -1,4 +1,4 @@
-import { buildModel, type Check, type CompiledFlora, decide, foreseeChecks, judge, type Judgement, type Model, type Pair, type Shown, type Stage, worthTowardsAction } from "../identify";
+import { buildModel, type Check, type CompiledFlora, DEFAULT_COSTS, decide, foreseeChecks, judge, type Judgement, type Model, type Pair, type Shown, type Stage, worthTowardsAction } from "../identify";
 import { UNKNOWN_PRIOR } from "../identify/posterior";
 import { type Figures, figuresOf, mean, round } from "./figures";
 import { perturb } from "./plants";
@@ -223,7 +223,7 @@ function gainsAtFirst(model: Model, starts: Start[]): [Float64Array, Float64Arra
   const rate = new Float64Array(model.flora.characters.length);
   for (const start of starts) {
     for (const observations of [[], [{ character: "plant-kind", answer: "seen" as const, states: [mostLikelyKind(model, start.taxon)], join: "any" as const, sure: "sure" as const }]]) {
-      const judgement = judge(model, { id: "f", day: start.day, hemisphere: "north", seasonShift: 0, stage: start.stage, setting: {}, kit: ["lens", "ruler", "knife", "trowel", "gloves"], list: start.list.status, actions: start.list.actions, confirmed: {}, costs: { wrongClear: 500, missedTarget: 10, hold: 10 }, observations });
+      const judgement = judge(model, { id: "f", day: start.day, hemisphere: "north", seasonShift: 0, stage: start.stage, setting: {}, kit: ["lens", "ruler", "knife", "trowel", "gloves"], list: start.list.status, actions: start.list.actions, confirmed: {}, costs: DEFAULT_COSTS, observations });
       for (const check of foreseeChecks(judgement)) {
         gain[check.character] += check.bits;
         rate[check.character] += check.bits / (check.seconds + 4);

@@ -1,5 +1,5 @@
 import { argMax } from "../identify/verdict";
-import { type Case, decide, foreseeChecks, judge, type Judgement, type LifeForm, type Model, mostlyCarried, newMemory, ruledOut, type Stage, type Status, towardsAction, towardsName, type Verdict } from "../identify";
+import { type Case, DEFAULT_COSTS, decide, foreseeChecks, judge, type Judgement, type LifeForm, type Model, mostlyCarried, newMemory, ruledOut, type Stage, type Status, towardsAction, towardsName, type Verdict } from "../identify";
 import { placeCharacters } from "../identify/place";
 import { stageStatedChance } from "../identify/season";
 import { type Chance, seededChance } from "../random";
@@ -89,7 +89,7 @@ function beginCase({ nature, placeTold }: Walker, start: Start, plant: Simulated
     list: start.list.status,
     actions: start.list.actions,
     confirmed: {},
-    costs: { wrongClear: 500, missedTarget: 10, hold: 10 },
+    costs: DEFAULT_COSTS,
     observations: placeTold ? placeCharacters(nature.flora.characters).map((c) => scout.look(nature, plant, nature.characterIndex.get(c.id) as number)) : [],
   };
 }
