@@ -68,6 +68,10 @@ test("from a plant to its twins, and to the card that parts them", async ({ page
   await expect(page.getByText(/The mistake:/)).toBeVisible();
   expect(await serious(page)).toEqual([]);
   expect(pagesOf(await page.pdf({ preferCSSPageSize: true }))).toBe(1);
+  for (const plants of ["t=heracleum-mantegazzianum&t=heracleum-maximum", "t=conium-maculatum&t=daucus-carota&t=anthriscus-sylvestris", "t=conium-maculatum&t=daucus-carota&t=anthriscus-sylvestris&t=cicuta-maculata"]) {
+    await page.goto(`/twins?${plants}&stage=vegetative`);
+    expect(pagesOf(await page.pdf({ preferCSSPageSize: true })), plants).toBe(1);
+  }
 });
 
 test("a set's field card stands what is acted on beside what stays, and prints on one page of A5", async ({ page }) => {
