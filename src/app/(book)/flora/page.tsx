@@ -1,4 +1,5 @@
 import Link from "next/link";
+import { Suspense } from "react";
 import { STATUS_WORDS } from "@/components/marks";
 import { NameFinder } from "@/components/name-finder";
 import { SetRows } from "@/components/set-rows";
@@ -39,8 +40,8 @@ export default async function FloraPage({ searchParams }: { searchParams: Promis
       {flora.sets.map((set) => {
         const taxa = flora.taxa.filter((t) => t.sets.includes(set.id) && shown(t));
         return taxa.length === 0 ? null : (
-          <section key={set.id} className="mt-6 part-of-many"><h2 className="ruled">{set.name}<span className="small">{taxa.length} · <Link href={`/flora/sets/${set.id}`} prefetch={false} aria-label={`Field card: ${set.name}`}>field card</Link></span></h2>
-            <SetRows set={set.id} rows={taxa.map((t) => ({ id: t.id, common: plants.common(t.name), name: t.name, status: statusOf(t.name), words: wordsOf(t), place: set.taxa.indexOf(t.id) }))} />
+          <section key={set.id} className="mt-6"><h2 className="ruled">{set.name}<span className="small">{taxa.length} · <Link href={`/flora/sets/${set.id}`} prefetch={false} aria-label={`Field card: ${set.name}`}>field card</Link></span></h2>
+            <Suspense><SetRows set={set.id} rows={taxa.map((t) => ({ id: t.id, common: plants.common(t.name), name: t.name, status: statusOf(t.name), words: wordsOf(t), place: set.taxa.indexOf(t.id) }))} /></Suspense>
           </section>
         );
       })}
