@@ -1,4 +1,5 @@
 "use client";
+import { refusalWords } from "@/core/errors";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -38,7 +39,7 @@ export function PackForm() {
     }
     const response = await fetch("/api/v1/packs", { method: "POST", body: form }).catch(() => null);
     const answer = (await response?.json().catch(() => null)) as (Preview & { taken?: number; error?: { message: string; issues: { what: string }[] } }) | null;
-    if (!response?.ok || !answer) return setStep({ at: "refused", why: answer?.error ? [answer.error.message, ...answer.error.issues.map((i) => i.what)] : ["There is no connection. Nothing was taken in."] });
+    if (!response?.ok || !answer) return setStep({ at: "refused", why: answer?.error ? refusalWords(answer.error.message, answer.error.issues) : ["There is no connection. Nothing was taken in."] });
     if (!take) return setStep({ at: "preview", preview: answer });
     setStep({ at: "taken", taken: answer.taken ?? 0 });
     router.refresh();

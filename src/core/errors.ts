@@ -24,3 +24,6 @@ export class InputError extends Error {
     return { code: this.code, field: this.field, got: this.got ?? null, wanted: this.wanted };
   }
 }
+
+/** A refusal in words, for a person: its message, then what is wrong with each field, unless the message says so already. */
+export const refusalWords = (message: string, issues: { what: string }[]): string[] => [message, ...issues.map((issue) => issue.what).filter((what) => !message.includes(what))];

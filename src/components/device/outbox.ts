@@ -1,3 +1,4 @@
+import { refusalWords } from "@/core/errors";
 import { clashes, stepAfter } from "@/core/outbox";
 import type { Draft, OutboxItem, ServersWord, StoredPicture } from "./kept";
 import { openStore } from "./store";
@@ -95,7 +96,7 @@ async function ask(url: string, key: string, init: RequestInit): Promise<{ statu
     // A page that stands between (a hotel's sign-in, say) answers well without having stored anything.
     if (response.ok && body === null) return { status: null, message: "", body };
     const error = (body as { error?: { message: string; issues: { what: string }[] } } | null)?.error;
-    return { status: response.status, message: error ? [error.message, ...error.issues.map((i) => i.what)].join(" ") : `The server answered ${response.status}.`, body };
+    return { status: response.status, message: error ? refusalWords(error.message, error.issues).join(" ") : `The server answered ${response.status}.`, body };
   } catch {
     return { status: null, message: "", body: null };
   }

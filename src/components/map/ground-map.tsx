@@ -1,4 +1,5 @@
 "use client";
+import { refusalWords } from "@/core/errors";
 import { area as turfArea, circle as turfCircle, polygon as turfPolygon } from "@turf/turf";
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
@@ -97,7 +98,7 @@ export function GroundMap({ bounds, request, taxa, grounds }: { bounds: [number,
       if (response.ok && site) return location.assign("/ground");
       if (response.ok) return router.push(`/ground/patch/${id}`);
       const answer = (await response.json()) as { error: { message: string; issues: { what: string }[] } };
-      setFault([answer.error.message, ...answer.error.issues.map((i) => i.what)].join(" "));
+      setFault(refusalWords(answer.error.message, answer.error.issues).join(" "));
     } catch {
       setFault("There is no connection. The outline stays on the map; save again when there is.");
     }

@@ -4,7 +4,7 @@ import { largestFirst } from "./largest";
 import { baseKnown, type Lacking, lacking } from "./missing-part";
 import { answersAt, applies, type Model, hasPart, recordingOf, variesWithCondition } from "./model";
 import { conditionShare, type Judgement, likeliestStage, type Posterior, soundShare } from "./posterior";
-import { stageBegins } from "./season";
+import { allBegin } from "./season";
 import { farthestFromClear, GROUP_SHARE, KEEP_SHARE, keptLimit, looksBeforeClear, type Standpoint, topOnSide } from "./verdict";
 
 /** What a look is expected to tell. */
@@ -609,21 +609,20 @@ export function laterChecks(judgement: Judgement, most = 4): LaterCheck[] {
   const answered = new Set(judgement.case.observations.filter((o) => o.answer === "seen" || o.answer === "absent").map((o) => o.character));
   const now = new Set(foreseenStages(judgement, target).concat(foreseenStages(judgement, kept)));
   const found: (LaterCheck & { distance: number })[] = [];
-  const begins = [target, kept].map((t) => new Map(STAGES.map((stage) => [stage, stageBegins(model.flora.taxa[t], stage, judgement.case.day, judgement.case)])));
+  const both = [target, kept].map((t) => model.flora.taxa[t]);
+  const begins = new Map(STAGES.map((stage) => [stage, allBegin(both, stage, judgement.case.day, judgement.case)]));
   model.flora.characters.forEach((character, c) => {
     if (answered.has(character.id) || character.stages.some((stage) => now.has(stage)) || recordingOf(model, target, c) !== "recorded" || recordingOf(model, kept, c) !== "recorded") return;
     for (const stage of character.stages) {
       const distance = variation(judgement, c, target, kept, STAGES.indexOf(stage));
-      const days = begins.map((byStage) => byStage.get(stage));
-      if (distance < 0.5 || !days[0] || !days[1]) continue;
-      found.push({ character: c, from: laterDay(days[0], days[1]), parts: [target, kept], distance });
+      const from = begins.get(stage);
+      if (distance < 0.5 || !from) continue;
+      found.push({ character: c, from, parts: [target, kept], distance });
       break;
     }
   });
   return found.sort((a, b) => b.distance - a.distance).slice(0, most).map(({ distance: _, ...rest }) => rest);
 }
-
-const laterDay = (a: string, b: string): string => [a, b].sort()[1];
 
 /** Stages that hold at least a tenth of what the plant may be in now. */
 function foreseenStages(judgement: Judgement, taxon: number) {

@@ -1,8 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { currentFlora } from "@/flora/load";
 import { tinyFlora } from "../../../tests/support/tiny-flora";
 import { STAGES } from "./flora-types";
-import { type Climate, dayOfYear, monthOf, MOST_SHIFT, REFERENCE, stageBegins, stageShares, stageStatedChance } from "./season";
+import { allBegin, type Climate, dayOfYear, monthOf, MOST_SHIFT, REFERENCE, stageBegins, stageShares, stageStatedChance } from "./season";
 
 const [plant] = tinyFlora().taxa;
 const anyDay = fc.date({ min: new Date("2024-01-01"), max: new Date("2029-12-31"), noInvalidDate: true }).map((d) => d.toISOString().slice(0, 10));
@@ -110,5 +111,32 @@ describe("stages through the year", () => {
       for (const stated of STAGES) if (stated !== truth) expect(stageStatedChance(truth, truth)).toBeGreaterThan(5 * stageStatedChance(stated, truth));
     }
     expect(stageStatedChance("flowering", "fruiting")).toBeGreaterThan(stageStatedChance("flowering", "seedling"));
+  });
+});
+
+describe("a day on which several plants show a stage", () => {
+  const { taxa } = currentFlora();
+  const named = (name: string) => taxa.find((t) => t.name === name) as (typeof taxa)[number];
+  const inStage = (taxon: (typeof taxa)[number], stage: (typeof STAGES)[number], day: string, climate: Climate) => stageBegins(taxon, stage, day, climate) === day;
+
+  it("is not the day on which the last begins, where the first has ended by then", () => {
+    // the carrot still bears its old umbels in November; when the hemlock has seed again, in June, the carrot has none yet
+    expect(allBegin([named("Conium maculatum"), named("Daucus carota")], "fruiting", "2026-11-27", REFERENCE)).toBe("2027-07-01");
+  });
+
+  it("has all of them in it, whatever the order, and no day before it has, where their months meet", () => {
+    fc.assert(
+      fc.property(fc.subarray(taxa, { minLength: 2, maxLength: 3 }), fc.constantFrom(...STAGES), anyDay, anyClimate, (plants, stage, day, climate) => {
+        const from = allBegin(plants, stage, day, climate);
+        expect(allBegin([...plants].reverse(), stage, day, climate)).toBe(from);
+        expect(from === null).toBe(plants.some((t) => !t.calendar[stage]));
+        if (from === null) return;
+        expect(from >= day).toBe(true);
+        if (!plants.every((t) => inStage(t, stage, from, climate))) return;
+        const before = Array.from({ length: 400 }, (_, i) => dayAfter(day, i)).filter((d) => d < from);
+        for (const d of before) expect(plants.every((t) => inStage(t, stage, d, climate))).toBe(false);
+      }),
+      { seed: 107, numRuns: 60 },
+    );
   });
 });

@@ -118,6 +118,25 @@ export function stageBegins(taxon: Taxon, stage: Stage, day: string, climate: Cl
   return isoDay(begins);
 }
 
+/**
+ * First day on or after `day` on which all of these plants are in a stage, or, where their months of it never meet, on which
+ * the last of them has come to it; null if one never does.
+ */
+export function allBegin(taxa: Taxon[], stage: Stage, day: string, climate: Climate): string | null {
+  let from = day;
+  let first: string | null = null;
+  // each round goes on to the next beginning of some range, of which a plant has few: a year is soon gone through
+  for (let round = 0; round < 12; round++) {
+    const begins = taxa.map((taxon) => stageBegins(taxon, stage, from, climate));
+    if (begins.includes(null)) return null;
+    const last = (begins as string[]).reduce((a, b) => (a > b ? a : b));
+    if (last === from) return from;
+    first ??= last;
+    from = last;
+  }
+  return first;
+}
+
 const isoDay = (date: Date): string => date.toISOString().slice(0, 10);
 
 /** Whole days until the months of a range, 0 within them. */

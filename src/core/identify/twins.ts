@@ -1,6 +1,6 @@
 import { STAGES, type Stage } from "./flora-types";
 import { answersAt, type Model, recordingOf, usuallySeen } from "./model";
-import { type Climate, stageBegins } from "./season";
+import { allBegin, type Climate } from "./season";
 
 /** Looks that a person makes before naming a plant. */
 const LOOKS = 6;
@@ -122,8 +122,7 @@ export function partLater(model: Model, taxa: number[], now: Stage, day: string,
   const best = Math.max(0, ...partingChecks(model, taxa, now).map((p) => p.bits));
   return STAGES.filter((stage) => stage !== now).flatMap((stage) => {
     const [check] = partingChecks(model, taxa, stage).filter((p) => p.bits > best + PARTS_BITS);
-    const days = taxa.map((t) => stageBegins(model.flora.taxa[t], stage, day, climate));
-    const last = days.every((d) => d !== null) ? (days as string[]).sort().at(-1) : undefined;
-    return check && last ? [{ stage, from: last, check }] : [];
+    const from = check ? allBegin(taxa.map((t) => model.flora.taxa[t]), stage, day, climate) : null;
+    return from ? [{ stage, from, check }] : [];
   }).sort((x, y) => x.from.localeCompare(y.from));
 }

@@ -1,3 +1,4 @@
+import { refusalWords } from "@/core/errors";
 import Link from "next/link";
 import { notFound, redirect } from "next/navigation";
 import { amendAction } from "@/app/actions";
@@ -91,6 +92,6 @@ async function previewOf(member: Parameters<typeof modelOf>[0], model: Awaited<R
   } catch (error) {
     const refusal = toRefusal(error);
     if (!refusal) throw error;
-    return { fault: [refusal.message, ...refusal.issues.map((i) => i.what)].join(" ") };
+    return { fault: refusalWords(refusal.message, refusal.issues).join(" ") };
   }
 }
