@@ -207,7 +207,7 @@ const DRAWINGS: Record<string, Draw> = {
   "flower-kind": (s) => flowerKind(s),
   "flower-colour": (s) => all(area(circle(60, 48, 38), flowerTint(s)), HATCHES[s] ?? []),
   cluster,
-  "flower-sex": (s) => all(openFlower(5, "white", 40, 60, 48, "green"), s !== "female" ? Array.from({ length: 10 }, (_, i) => [{ ...outline(straight([polar(60, 48, 8, i * 36), polar(60, 48, 22, i * 36)])) }, area(circle(...polar(60, 48, 23, i * 36), 2.4), "yellow")]).flat() : [], s !== "male" ? [area(circle(60, 48, 9), "green"), ...[-20, 0, 20].map((a) => ({ ...outline(straight([[60, 44], polar(60, 44, 13, -90 + a)])), width: 2 }))] : [flat(circle(60, 48, 7), "paper")]),
+  "flower-sex": (s) => all([{ ...outline(circle(60, 48, 38)), width: 0.9 }], s !== "female" ? Array.from({ length: 10 }, (_, i) => [{ ...outline(straight([polar(60, 48, 8, i * 36), polar(60, 48, 22, i * 36)])) }, area(circle(...polar(60, 48, 23, i * 36), 2.4), "yellow")]).flat() : [], s !== "male" ? [area(circle(60, 48, 9), "green"), ...[-20, 0, 20].map((a) => ({ ...outline(straight([[60, 44], polar(60, 44, 13, -90 + a)])), width: 2 }))] : [flat(circle(60, 48, 7), "paper")]),
   sepals: (s) => all(openFlower(5, "pink", 22, 60, 30), stem(60, 56, 94, 2), [-60, -30, 0, 30, 60].flatMap((a) => {
     const long = s === "drawn-out" ? 34 : 20;
     const tip = polar(60, 56, long, 90 + a);

@@ -44,7 +44,7 @@ export async function compareTwins(member: Member, ids: string[], asked: Stage |
     plants: taxa.map((index) => ({ index, id: model.flora.taxa[index].id, name: model.flora.taxa[index].name, common: plainName({ model }, index), status: list.status[model.flora.taxa[index].name] ?? "kept" })),
     rows: partingChecks(model, taxa, stage).slice(0, MOST_ROWS).map(({ character, bits, seconds, apart }) => {
       const c = model.flora.characters[character];
-      return { character: c.id, name: c.name, ask: c.ask, seconds, parts: bits >= WELL * full, cells: taxa.map((t, k) => ({ words: describeScore({ model }, t, character, stage) || "varies", apart: apart[k] })) };
+      return { character: c.id, name: c.name, ask: c.ask, seconds, parts: bits >= WELL * full, cells: taxa.map((t, k) => ({ words: wordsOf(model, t, character, stage), apart: apart[k] })) };
     }),
     later: partLater(model, taxa, stage, day, here).map((l) => ({ stage: l.stage, from: l.from, name: model.flora.characters[l.check.character].name, ask: model.flora.characters[l.check.character].ask })),
     sameTreatment: taxa.every((t) => !judgement.keptSide[t] && judgement.group[t] === judgement.group[taxa[0]]),
@@ -52,6 +52,9 @@ export async function compareTwins(member: Member, ids: string[], asked: Stage |
     hazards: hazardsOf(model, taxa),
   };
 }
+
+/** What a plant shows, in words. */
+const wordsOf = (model: Model, taxon: number, c: number, stage: Stage): string => describeScore({ model }, taxon, c, stage) || "varies";
 
 function stageNow(model: Model, taxa: number[], stages: Stage[], day: string, climate: Climate): Stage {
   const sums = STAGES.map((_, s) => taxa.reduce((sum, t) => sum + stageShares(model.flora.taxa[t], dayOfYear(day, climate))[s], 0));
@@ -126,7 +129,7 @@ export async function setCard(member: Member, id: string, asked: Stage | undefin
       likeness,
       looks: cardLooks(checks).map(({ character }) => {
         const { id: c, name } = model.flora.characters[character];
-        return { character: c, name, target: mostly(model, target, character, stage), kept: mostly(model, kept, character, stage) };
+        return { character: c, name, target: wordsOf(model, target, character, stage), kept: wordsOf(model, kept, character, stage) };
       }).filter((look) => look.target !== look.kept),
     })),
     unheld: targets.flatMap((t) => unheldOn(model, t, stage).map((twin) => ({ target: plant(t), ...twin }))),
@@ -151,11 +154,6 @@ function unheldOn(model: Model, taxon: number, stage: Stage): Omit<SetCard["unhe
     });
     return { name, common, looks };
   });
-}
-
-/** What a plant shows mostly, in words: one state, or its usual measures. */
-function mostly(model: Model, taxon: number, c: number, stage: Stage): string {
-  return describeScore({ model }, taxon, c, stage, 1) || "varies";
 }
 
 /** What of these plants harms people or the hand, by plant. */

@@ -1,5 +1,5 @@
 import { expose } from "comlink";
-import { askableCharacters, buildModel, type Case, caseSchema, type CaseInput, type Character, type CompiledFlora, describeScore, type Identification, judge, type Judgement, largestReading, type Lens, likeliestStage, type Memory, type Model, type Month, newMemory, type Observation, partingChecks, plainName, refutingChecks, replayMonth, report, type Status, topOnSide, usualState, weightsOfEvidence } from "@/core/identify";
+import { askableCharacters, buildModel, type Case, caseSchema, type CaseInput, type Character, type CompiledFlora, describeScore, type Identification, judge, type Judgement, largestReading, type Lens, likeliestStage, type Memory, type Model, type Month, newMemory, type Observation, partingChecks, plainName, refutingChecks, replayMonth, report, type Status, topOnSide, namedStates, weightsOfEvidence } from "@/core/identify";
 
 /** What the Bench needs to know of the flora, once. */
 export interface Vocabulary {
@@ -35,7 +35,7 @@ export interface Side {
 export interface Parted {
   character: string;
   words: [string, string];
-  states: [string | null, string | null];
+  states: [string[], string[]];
   answered: boolean;
 }
 
@@ -88,7 +88,7 @@ function partedBy(judgement: Judgement, pair: [number, number]): Parted[] {
   const answered = new Set(judgement.case.observations.map((o) => o.character));
   return partingChecks(model, pair, stage).slice(0, LOOKS_SHOWN).map(({ character: c }) => {
     const { id } = model.flora.characters[c];
-    return { character: id, words: pair.map((t) => describeScore(judgement, t, c, stage)) as [string, string], states: pair.map((t) => usualState(model, t, id, stage)) as [string | null, string | null], answered: answered.has(id) };
+    return { character: id, words: pair.map((t) => describeScore(judgement, t, c, stage)) as [string, string], states: pair.map((t) => namedStates(model, t, c, stage)) as [string[], string[]], answered: answered.has(id) };
   });
 }
 

@@ -129,7 +129,7 @@ export function allBegin(taxa: Taxon[], stage: Stage, day: string, climate: Clim
   for (let round = 0; round < 12; round++) {
     const begins = taxa.map((taxon) => stageBegins(taxon, stage, from, climate));
     if (begins.includes(null)) return null;
-    const last = (begins as string[]).reduce((a, b) => (a > b ? a : b));
+    const last = (begins as string[]).sort().at(-1) as string;
     if (last === from) return from;
     first ??= last;
     from = last;

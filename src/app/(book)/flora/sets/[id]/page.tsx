@@ -2,7 +2,7 @@ import Link from "next/link";
 import { notFound } from "next/navigation";
 import { StatusMark } from "@/components/marks";
 import { PrintButton } from "@/components/print-button";
-import { STAGES, type Stage, usualState } from "@/core/identify";
+import { namedStates, STAGES, type Stage } from "@/core/identify";
 import { Drawing } from "@/drawings/render";
 import { drawState } from "@/drawings/states";
 import { memberOrSignIn } from "@/server/session";
@@ -65,9 +65,17 @@ function Plant({ plant }: { plant: CardPlant }) {
   return <><span className="flex gap-2 items-center"><StatusMark status={plant.status} size={16} /><Link href={`/flora/${plant.id}`} className="font-semibold">{plant.common}</Link></span><span className="latin">{plant.name}</span> <span className="small">{plant.status}</span></>;
 }
 
-/** What a plant mostly shows, drawn where it can be. */
+/** What a plant shows, each state that the words name drawn where it can be. */
 function Shown({ card, plant, character, words }: { card: SetCard; plant: CardPlant; character: string; words: string }) {
-  const state = usualState(card.model, plant.index, character, card.stage);
-  const shapes = state ? drawState(character, state) : null;
-  return <span className="flex flex-col sm:flex-row gap-2 sm:items-center shown">{shapes ? <span className="flex-none w-[60px] h-[48px] bg-[#fdfbf5] border border-[var(--rule)]"><Drawing shapes={shapes} className="w-full h-full" /></span> : null}<span>{words}</span></span>;
+  const states = namedStates(card.model, plant.index, card.model.characterIndex.get(character) as number, card.stage);
+  const drawn = states.flatMap((state) => {
+    const shapes = drawState(character, state);
+    return shapes ? [{ state, shapes }] : [];
+  });
+  return (
+    <span className="flex flex-col sm:flex-row gap-2 sm:items-center shown">
+      {drawn.length > 0 ? <span className="flex gap-1 flex-none">{drawn.map(({ state, shapes }) => <span key={state} className="flex-none w-[60px] h-[48px] bg-[#fdfbf5] border border-[var(--rule)]"><Drawing shapes={shapes} className="w-full h-full" /></span>)}</span> : null}
+      <span>{words}</span>
+    </span>
+  );
 }
