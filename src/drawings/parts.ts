@@ -118,8 +118,9 @@ function auricleShapes(kind: string): Shape[] {
 }
 
 /** A shoot with leaves in their order on it. */
-export function leafOrder(order: "alternate" | "opposite" | "whorled" | "basal" | "spines", leaf: Leaf = { shape: "lance" }): Shape[] {
-  if (order === "basal") return all(inner(straight([[60, 84], [60, 20]])), area(circle(60, 16, 6), "yellow"), ...[-80, -52, 52, 80, -25, 25].map((a) => drawLeaf({ shape: "spoon" }, [60, 84], 38, a)), outline(straight([[20, 86], [100, 86]])));
+export function leafOrder(order: "alternate" | "opposite" | "whorled" | "basal" | "spines", own?: Leaf): Shape[] {
+  if (order === "basal") return all(inner(straight([[60, 84], [60, 14]])), ...[-80, -52, 52, 80, -25, 25].map((a) => drawLeaf(own ?? { shape: "spoon" }, [60, 84], 38, a)), outline(straight([[20, 86], [100, 86]])));
+  const leaf: Leaf = own ?? { shape: "lance" };
   const parts: Shape[] = [];
   const nodes = [76, 54, 32];
   nodes.forEach((y, i) => {

@@ -57,6 +57,16 @@ describe("a plate", () => {
     expect(usualState(model, index("Hordeum vulgare"), "leaf-shape", "vegetative")).toBeNull();
     expect(usualState(model, index("Zea mays"), "petals", "flowering")).toBeNull();
   });
+  it("shows both outlines of a leaf that is now one, now the other, and a hand of lobes whatever the outline round it", () => {
+    const leaves = (name: string, stage: "vegetative" | "winter" = "vegetative") => [...parts(name, stage).values()].filter((p) => /^Leaf(,|$)/.test(p.part));
+    const [either, or] = leaves("Amaranthus palmeri");
+    expect([either.part, or.part]).toEqual(["Leaf, either", "Leaf, or"]);
+    expect(either.shapes).not.toBeNull();
+    expect(JSON.stringify(or.shapes)).not.toBe(JSON.stringify(either.shapes));
+    expect(leaves("Hedera helix").map((p) => p.shapes === null)).toEqual([false]);
+    expect(leaves("Cornus sericea")).toHaveLength(2);
+    expect(leaves("Cornus sericea", "winter")).toEqual([]);
+  });
   it("differs where the plants do", () => {
     const collar = (name: string) => JSON.stringify(parts(name, "vegetative").get("Collar")?.shapes);
     expect(collar("Hordeum vulgare")).not.toBe(collar("Avena fatua"));

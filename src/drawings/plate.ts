@@ -1,4 +1,4 @@
-import { type Model, recordingOf, scoreFor, type Stage, usualState, type Where } from "@/core/identify";
+import { type Model, namedStates, recordingOf, scoreFor, type Stage, usualState, usuallySeen, type Where } from "@/core/identify";
 import { handLeaf } from "./leaf-detail";
 import { flowerKind, fruit } from "./flowers";
 import { drawLeaf, type Leaf } from "./leaf";
@@ -115,8 +115,18 @@ function leavesOf(model: Model, taxon: number, stage: Stage): Panel[] {
     if (seen.has(look)) return [];
     seen.add(look);
     const panel = leafPanel(model, taxon, stage, at, name);
-    return where.position && !panel.shapes ? [] : [panel];
+    if (panel.shapes) return [panel];
+    return where.position ? [] : eitherLeaf(model, taxon, stage, at, name) ?? [panel];
   });
+}
+
+/** The leaf of a plant whose outline is now one, now another: the two commonest beside one another; null where that is not recorded. */
+function eitherLeaf(model: Model, taxon: number, stage: Stage, at: At, name: string): Panel[] | null {
+  const c = model.characterIndex.get("leaf-shape") as number;
+  if (recordingOf(model, taxon, c) !== "recorded" || !usuallySeen(model, taxon, c, stage)) return null;
+  const outlines = namedStates(model, taxon, c, stage);
+  if (outlines.length < 2) return null;
+  return outlines.map((outline, i) => leafPanel(model, taxon, stage, (character) => (character === "leaf-shape" ? outline : at(character)), [name, i > 0 ? "or" : "either"].filter(Boolean).join(", ")));
 }
 
 function leafPanel(model: Model, taxon: number, stage: Stage, at: At, name: string): Panel {
@@ -125,12 +135,15 @@ function leafPanel(model: Model, taxon: number, stage: Stage, at: At, name: stri
   const divided = kind !== null && kind !== "simple";
   const part = `Leaf${divided ? ", divided" : ""}${name ? `, ${name}` : ""}`;
   const measures = [range(model, taxon, "leaf-length", stage), divided ? range(model, taxon, "leaflets", stage) : ""].filter(Boolean);
-  if (!leaf) return { part, shapes: null, measures: measures.join(", ") };
+  const lobes = at("leaf-lobes") as Leaf["lobes"] | null;
+  // a hand of lobes is drawn by its plan and its edge, whatever the outline round it
+  const fan = !divided && at("lobe-plan") === "fan" && (lobes === "deep" || lobes === "shallow");
+  if (!leaf && !fan) return { part, shapes: null, measures: measures.join(", ") };
   const lively = liveliness(`${model.flora.taxa[taxon].id} ${stage} ${name}`);
-  if (divided) return { part, shapes: compoundLeaf(kind as "three", (at("middle-stalk") ?? "longer") as "same", leaf, lively), measures: measures.join(", ") };
+  if (leaf && divided) return { part, shapes: compoundLeaf(kind as "three", (at("middle-stalk") ?? "longer") as "same", leaf, lively), measures: measures.join(", ") };
   const bar = scaleBar(model, taxon, stage);
-  const fan = at("lobe-plan") === "fan" && (leaf.lobes === "deep" || leaf.lobes === "shallow");
-  return { part, shapes: [...(fan ? handLeaf(HAND_LOBES, notchOf(model, taxon, stage, leaf.lobes), [60, 82], LEAF_DRAWN, leaf.edge) : drawLeaf(leaf, [60, 74], LEAF_DRAWN, lively(LEAF_TURN), at("leaf-stalk") === "none" ? 0 : 16)), ...(bar?.shapes ?? [])], measures: [...measures, ...(bar ? [`bar ${bar.cm} cm`] : [])].join(", ") };
+  const drawn = fan || !leaf ? handLeaf(HAND_LOBES, notchOf(model, taxon, stage, lobes as "deep" | "shallow"), [60, 82], LEAF_DRAWN, (at("leaf-edge") ?? "smooth") as Leaf["edge"]) : drawLeaf(leaf, [60, 74], LEAF_DRAWN, lively(LEAF_TURN), at("leaf-stalk") === "none" ? 0 : 16);
+  return { part, shapes: [...drawn, ...(bar?.shapes ?? [])], measures: [...measures, ...(bar ? [`bar ${bar.cm} cm`] : [])].join(", ") };
 }
 
 /** How many lobes a hand has is not recorded; three is the fewest that shows the plan. */
