@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { parse } from "yaml";
-import { buildModel, recordingOf, STAGES, usuallySeen, variation } from "@/core/identify";
+import { buildModel, namedStates, recordingOf, STAGES, usuallySeen, variation } from "@/core/identify";
 import { currentFlora } from "@/flora/load";
 import { loadList } from "./load";
 
@@ -21,6 +21,23 @@ describe("every plant", () => {
       expect(t.spread.length, t.name).toBeGreaterThan(0);
       expect(t.seedYears[1], t.name).toBeGreaterThanOrEqual(t.seedYears[0]);
     }
+  });
+  it("has a ripe colour that its fruit is scored to have, where the fruit is fleshy", () => {
+    const model = buildModel(flora);
+    const index = (id: string) => model.characterIndex.get(id) as number;
+    const kin: Record<string, string[]> = { purple: ["blue", "black", "red"], straw: ["silver", "white", "brown"], yellow: ["orange", "green"], "dark brown": ["brown", "black"], "red-brown": ["brown", "red"], grey: ["silver"] };
+    const fleshy = [...flora.taxa.keys()].filter((t) => namedStates(model, t, index("fruit-kind"), "fruiting").some((kind) => ["berry", "hip", "haw", "bramble"].includes(kind)) && flora.taxa[t].ripeSeed);
+    expect(fleshy.length).toBeGreaterThan(60);
+    const odd = fleshy.filter((t) => {
+      const scored = namedStates(model, t, index("fruit-colour"), "fruiting", 8);
+      return scored.length > 0 && !flora.taxa[t].ripeSeed?.some((colour) => [colour, ...(kin[colour] ?? [])].some((c) => scored.includes(c)));
+    });
+    expect(odd.map((t) => flora.taxa[t].name)).toEqual([]);
+  });
+  it("that is a shrub or a tree of cold winters says when its bark slips, and nothing that is not woody does", () => {
+    const woody = flora.taxa.filter((t) => ["shrub", "tree", "liana"].includes(t.lifeForm));
+    expect(woody.filter((t) => t.barkSlips).length).toBeGreaterThanOrEqual(60);
+    for (const t of flora.taxa) if (t.barkSlips) expect(woody, t.name).toContain(t);
   });
   it("carries no other plant's accepted name as a synonym", () => {
     for (const t of flora.taxa) for (const synonym of t.synonyms) expect(names.has(synonym), `${t.name}: ${synonym}`).toBe(false);

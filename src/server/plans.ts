@@ -1,7 +1,7 @@
 import { and, eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
-import { adviseMethods, type Ground, type MethodAdvice } from "@/core/control";
+import { adviseMethods, type Ground, type MethodAdvice, disposalOf } from "@/core/control";
 import { type Climate, STAGES, stageShares, dayOfYear, type Stage, type Taxon } from "@/core/identify";
 import type { Transaction } from "@/db/client";
 import { district, finding, findingEvent, membership, patch, plan, site } from "@/db/schema";
@@ -23,6 +23,8 @@ export interface PlanningView {
   areaM2: number;
   /** years that seed lives in the ground; null of a plant that is no longer held */
   seedYears: [number, number] | null;
+  /** what its remains need once it is cut or pulled */
+  remains: string[];
   waterDistanceM: number | null;
   /** null where work may be planned; else why not */
   barred: string | null;
@@ -62,6 +64,7 @@ async function readPlanning(tx: Transaction, findingId: string): Promise<Plannin
     stage,
     areaM2: held.areaM2,
     seedYears: taxon?.seedYears ?? null,
+    remains: taxon ? disposalOf(taxon) : [],
     waterDistanceM: ground.waterDistanceM,
     barred: row.f.verdict === "clear" || overruling ? null : `The verdict is "${row.f.verdict}", not clear to act: ${row.f.because}`,
     reportFirst: row.f.reportFirst,

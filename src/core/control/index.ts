@@ -1,1 +1,2 @@
+export * from "./disposal";
 export * from "./methods";

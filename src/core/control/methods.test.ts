@@ -18,6 +18,11 @@ describe("methods as rules", () => {
     expect(advice).toMatchObject({ answer: "not-now" });
     expect(advice?.window?.from).toBe("2026-07-01");
   });
+  it("does not pull a shrub while its bark slips, but its seedlings, and says from when", () => {
+    expect(advise("Cytisus scoparius", "2026-05-20", "vegetative").get("pull")).toMatchObject({ answer: "not-now", window: { from: "2026-08-01" } });
+    expect(advise("Cytisus scoparius", "2026-05-20", "seedling").get("pull")).toMatchObject({ answer: "now" });
+    expect(advise("Cytisus scoparius", "2026-03-20", "vegetative").get("pull")).toMatchObject({ answer: "now", window: { to: "2026-03-31" } });
+  });
   it("does not mow ripe seed", () => expect(advise("Taeniatherum caput-medusae", "2026-07-10", "fruiting").get("mow")?.why.join()).toMatch(/ripe/));
   it("rules products out where the site does", () => expect(advise("Jacobaea vulgaris", "2026-04-10", "vegetative", { ...open, noProduct: true }).get("spot-treat")).toMatchObject({ answer: "never" }));
   it("holds products back beside water", () => expect(advise("Jacobaea vulgaris", "2026-04-10", "vegetative", { ...open, waterDistanceM: 4 }).get("spot-treat")).toMatchObject({ answer: "not-now", window: null }));

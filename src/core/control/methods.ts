@@ -1,7 +1,9 @@
 import { z } from "zod";
 import { LIFE_FORMS, STAGES, type Stage, dayOfYear, type Climate, monthOf, stageBegins, stageShares, type Taxon } from "../identify";
 
-const rule = z.object({ if: z.string().optional(), stage: z.enum(STAGES).optional(), months: z.string().optional(), why: z.string().min(1) });
+/** Instead of months: those in which this plant's bark slips, for what is more than a seedling. */
+const BARK_SLIPS = "bark-slips";
+const rule = z.object({ if: z.string().optional(), stage: z.enum(STAGES).optional(), months: z.string().regex(/^(\d{1,2}-\d{1,2}|bark-slips)$/).optional(), why: z.string().min(1) });
 export const methodSchema = z.object({
   id: z.string().min(1),
   name: z.string().min(1),
@@ -70,8 +72,9 @@ function advise(method: Method, taxon: Taxon, stage: Stage, ground: Ground, year
   if (!method["life-forms"].includes(taxon.lifeForm)) never.unshift(`Not for ${lifeFormWords[taxon.lifeForm]}.`);
   if (never.length > 0) return { ...base, answer: "never", why: never, window: null };
   const blocked = method["not-now"].filter((r) => r.if && holds(r.if, taxon, ground)).map((r) => r.why);
-  const why = blocked.concat(reasonsNotNow(method, stage, year[0].month));
-  const window = blocked.length > 0 ? null : nextWindow(method, year, why.length > 0);
+  const barred = barredMonths(method, taxon, stage);
+  const why = blocked.concat(reasonsNotNow(method, stage, year[0].month, barred));
+  const window = blocked.length > 0 ? null : nextWindow(method, year, why.length > 0, barred);
   if (why.length > 0) return { ...base, answer: "not-now", why, window };
   return { ...base, answer: "now", why: [`Suits a ${taxon.cycle} ${lifeFormWords[taxon.lifeForm]} in this stage.`], window };
 }
@@ -91,11 +94,31 @@ function holds(condition: string | undefined, taxon: Taxon, ground: Ground): boo
   throw new Error(`methods.yaml: unknown condition "${condition}"`);
 }
 
-function reasonsNotNow(method: Method, stage: Stage, month: number): string[] {
-  const ruled = method["not-now"].filter((r) => !r.if && (r.stage === stage || (r.months && inMonths(r.months, month)))).map((r) => r.why);
+interface Barred {
+  months: string;
+  why: string;
+}
+
+/** Months in which the rules hold this plant back, whatever its stage. */
+function barredMonths(method: Method, taxon: Taxon, stage: Stage): Barred[] {
+  return method["not-now"].flatMap(({ if: only, months, why }) => {
+    if (only || !months) return [];
+    if (months !== BARK_SLIPS) return [{ months, why }];
+    return stage === "seedling" ? [] : (taxon.barkSlips ?? []).map(([first, last]) => ({ months: `${first}-${last}`, why }));
+  });
+}
+
+function reasonsNotNow(method: Method, stage: Stage, month: number, barred: Barred[]): string[] {
+  const ruled = [...method["not-now"].filter((r) => !r.if && r.stage === stage), ...barred.filter((b) => inMonths(b.months, month))].map((r) => r.why);
   if (ruled.length > 0) return ruled;
   if (!method.stages.includes(stage)) return [`Not while it is ${stageWords[stage]}.`];
   return inMonths(method.months, month) ? [] : ["Outside the months that suit it."];
+}
+
+/** Whether a pulled stem leaves its bark in the hand on this day, and its root in the ground. */
+export function barkSlipsOn(taxon: Taxon, day: string, climate: Climate): boolean {
+  const month = monthOf(dayOfYear(day, climate));
+  return (taxon.barkSlips ?? []).some(([first, last]) => inMonths(`${first}-${last}`, month));
 }
 
 const stageWords: Record<Stage, string> = { seedling: "a seedling", vegetative: "in leaf", flowering: "in flower", fruiting: "in seed", winter: "in winter rest" };
@@ -109,10 +132,9 @@ export function inMonths(range: string, month: number): boolean {
 const LONGEST_WINDOW_DAYS = 183;
 
 /** First run of days, within the next year, on which the plant is mostly in a suited stage and the month suits. */
-function nextWindow(method: Method, year: DayAhead[], notToday: boolean): { from: string; to: string } | null {
+function nextWindow(method: Method, year: DayAhead[], notToday: boolean, barred: Barred[]): { from: string; to: string } | null {
   const suited = STAGES.map((s) => method.stages.includes(s) && !method["not-now"].some((r) => r.stage === s));
-  const barred = method["not-now"].flatMap((r) => (!r.if && r.months ? [r.months] : []));
-  const suits = ({ shares, month }: DayAhead) => shares.reduce((sum, share, i) => sum + (suited[i] ? share : 0), 0) >= 0.45 && inMonths(method.months, month) && !barred.some((months) => inMonths(months, month));
+  const suits = ({ shares, month }: DayAhead) => shares.reduce((sum, share, i) => sum + (suited[i] ? share : 0), 0) >= 0.45 && inMonths(method.months, month) && !barred.some((b) => inMonths(b.months, month));
   const first = year.findIndex((at, i) => i >= (notToday ? 1 : 0) && suits(at));
   if (first < 0) return notToday ? null : { from: year[0].day, to: year[14].day };
   let last = first;

@@ -60,6 +60,9 @@ export interface Character {
 /** Months of a stage as [first, last], 1–12, wrapping over the year end; north. */
 export type MonthRange = [number, number];
 
+export const SEED_COLOURS = ["black", "dark brown", "brown", "red-brown", "straw", "yellow", "orange", "red", "purple", "blue", "green", "grey", "silver", "white"] as const;
+export type SeedColour = (typeof SEED_COLOURS)[number];
+
 export interface Hazards {
   people?: string;
   stock?: string;
@@ -85,6 +88,12 @@ export interface Taxon {
   fragments: string;
   /** years that seed lives in the ground, [low, high] */
   seedYears: [number, number];
+  /** months in which the bark slips off the wood, so that a stem that is pulled leaves its root, north; left out: not woody, or not recorded */
+  barkSlips?: MonthRange[];
+  /** what ripe seed looks like as it falls: in its husk or coat, or, of a fleshy fruit, the fruit; left out: not recorded */
+  ripeSeed?: SeedColour[];
+  /** what its remains need, beyond what follows from how it spreads and whom it harms */
+  disposal?: string;
   hazards: Hazards;
   interfertile: string[];
   forms: { id: string; share: number }[];

@@ -122,6 +122,8 @@ describe("a plant that a pack adds", () => {
     ["life-form", { "life-form": "bush" }],
     ["cycle", { cycle: "yearly" }],
     ["seed-years", { "seed-years": "9-2" }],
+    ["bark-slips", { "bark-slips": "spring" }],
+    ["ripe-seed", { "ripe-seed": "black, ripe" }],
     ["flowering", { flowering: "June" }],
     ["flowering", { flowering: "5-13" }],
     ["sets", { sets: "roses" }],

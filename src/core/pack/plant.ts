@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { InputError } from "../errors";
-import { type CompiledFlora, LIFE_FORMS, type MonthRange, STAGES, type Stage, type Taxon } from "../identify/flora-types";
+import { type CompiledFlora, LIFE_FORMS, type MonthRange, SEED_COLOURS, type SeedColour, STAGES, type Stage, type Taxon } from "../identify/flora-types";
 
 const months = (what: string) => z.string().default("").describe(`months ${what}, north: 4 to 6, or 4 to 6, 9 to 10; empty: not seen so`);
 const list = (what: string) => z.string().default("").describe(`${what}, with commas between`);
@@ -24,6 +24,9 @@ export const plantRowSchema = z.object({
   sprouts: list("what it sprouts from when it is cut: root, stump"),
   fragments: z.string().default("").describe("what grows from pieces; empty: nothing"),
   "seed-years": z.string().default("").describe("years that seed lives in the ground: 2 to 8"),
+  "bark-slips": months("in which the bark of a pulled stem slips off and leaves the root"),
+  "ripe-seed": list(`colours of ripe seed as it falls, of a fleshy fruit the fruit's: ${SEED_COLOURS.join(", ")}`),
+  disposal: z.string().default("").describe("what its remains need, beyond what follows from how it spreads and whom it harms"),
   people: z.string().default("").describe("how it harms people"),
   stock: z.string().default("").describe("how it harms stock"),
   handling: z.string().default("").describe("what to mind when it is handled"),
@@ -38,7 +41,7 @@ export const PLANT_COLUMNS = Object.keys(plantRowSchema.shape) as (keyof PlantRo
 const FACTS = PLANT_COLUMNS.filter((c) => c !== "taxon" && c !== "reason");
 
 /** What a plant is, as its files and tables write it: nothing is checked yet. */
-export type RawPlant = Partial<Record<"rank" | "family" | "life-form" | "cycle" | "seed-years" | "fragments", unknown>> & {
+export type RawPlant = Partial<Record<"rank" | "family" | "life-form" | "cycle" | "seed-years" | "fragments" | "bark-slips" | "ripe-seed" | "disposal", unknown>> & {
   id?: unknown;
   common?: string[];
   synonyms?: string[];
@@ -85,10 +88,26 @@ export function readPlant(name: string, raw: RawPlant, sets: string[], say: Say)
     sprouts: raw.sprouts ?? [],
     fragments: String(raw.fragments ?? "none"),
     seedYears: [years[0] ?? 1, years[1] ?? 1],
+    ...readRemains(raw, say),
     hazards: raw.hazards ?? {},
     interfertile: raw.interfertile ?? [],
     forms: forms.length > 0 ? forms : [{ id: "any", share: 1 }],
   };
+}
+
+/** What a plant leaves behind and how it comes out of the ground; what is not written is left out. */
+function readRemains(raw: RawPlant, say: Say): Pick<Taxon, "barkSlips" | "ripeSeed" | "disposal"> {
+  const colours = words(String(raw["ripe-seed"] ?? ""));
+  for (const colour of colours) if (!(SEED_COLOURS as readonly string[]).includes(colour)) say("ripe-seed", colour, `write one or more of ${SEED_COLOURS.join(", ")}`);
+  const months = raw["bark-slips"] ? readMonths("bark-slips", String(raw["bark-slips"]), say) : [];
+  const disposal = String(raw.disposal ?? "").trim();
+  return { ...(months.length > 0 ? { barkSlips: months } : {}), ...(colours.length > 0 ? { ripeSeed: colours as SeedColour[] } : {}), ...(disposal ? { disposal } : {}) };
+}
+
+function readMonths(field: string, text: string, say: Say): MonthRange[] {
+  const ranges = text.trim().split(/\s+/).map((range) => range.split("-").map(Number) as MonthRange);
+  if (ranges.some((r) => r.length !== 2 || !r.every((m) => Number.isInteger(m) && m >= 1 && m <= 12))) say(field, text, "write months as 5-7");
+  return ranges;
 }
 
 function readCalendar(raw: Record<string, string>, say: Say): Taxon["calendar"] {
@@ -98,9 +117,7 @@ function readCalendar(raw: Record<string, string>, say: Say): Taxon["calendar"] 
       say("calendar", stage, `is no stage; there are ${STAGES.join(", ")}`);
       continue;
     }
-    const ranges = String(text).trim().split(/\s+/).map((range) => range.split("-").map(Number) as MonthRange);
-    if (ranges.some((r) => r.length !== 2 || !r.every((m) => Number.isInteger(m) && m >= 1 && m <= 12))) say(stage, text, "write months as 5-7");
-    calendar[stage as Stage] = ranges;
+    calendar[stage as Stage] = readMonths(stage, String(text), say);
   }
   return calendar;
 }
@@ -124,7 +141,7 @@ export function plantOfRow(flora: CompiledFlora, row: PlantRow): Taxon {
   const plain = (text: string) => text.trim() || undefined;
   const taxon = readPlant(
     row.taxon.trim(),
-    { rank: plain(row.rank), family: plain(row.family), "life-form": row["life-form"].trim(), cycle: row.cycle.trim(), "seed-years": ranges(row["seed-years"]), fragments: plain(row.fragments), common: words(row.common), synonyms: words(row.synonyms), spread: words(row.spread), sprouts: words(row.sprouts), interfertile: words(row.interfertile), calendar, hazards, forms: readForms(row.forms, fail) },
+    { rank: plain(row.rank), family: plain(row.family), "life-form": row["life-form"].trim(), cycle: row.cycle.trim(), "seed-years": ranges(row["seed-years"]), "bark-slips": ranges(row["bark-slips"]), "ripe-seed": row["ripe-seed"], disposal: row.disposal, fragments: plain(row.fragments), common: words(row.common), synonyms: words(row.synonyms), spread: words(row.spread), sprouts: words(row.sprouts), interfertile: words(row.interfertile), calendar, hazards, forms: readForms(row.forms, fail) },
     words(row.sets),
     fail,
   );
@@ -177,6 +194,9 @@ export function plantToRow(taxon: Taxon, reason = ""): PlantRow {
     sprouts: taxon.sprouts.join(", "),
     fragments: taxon.fragments,
     "seed-years": rangeText(taxon.seedYears),
+    "bark-slips": (taxon.barkSlips ?? []).map(rangeText).join(", "),
+    "ripe-seed": (taxon.ripeSeed ?? []).join(", "),
+    disposal: taxon.disposal ?? "",
     people,
     stock,
     handling,

@@ -9,6 +9,7 @@ import { PackLinks } from "@/components/pack-links";
 import { Plate } from "@/components/plate";
 import { UnheldName } from "@/components/unheld-name";
 import { ActionForm, Field } from "@/components/ui/action-form";
+import { barkSlipsOn, disposalOf } from "@/core/control";
 import { inSeason, STAGES, STATUSES, type Stage } from "@/core/identify";
 import { Drawing } from "@/drawings/render";
 import { plateOf } from "@/drawings/plate";
@@ -84,7 +85,7 @@ export default async function TaxonPage({ params, searchParams }: { params: Prom
         </div>
         <aside>
           <h2 className="ruled mt-6">Calendar<span className="small">{here.hemisphere}{here.seasonShift === 0 ? "" : `, spring ${Math.abs(here.seasonShift)} days ${here.seasonShift > 0 ? "later" : "earlier"}`}</span></h2>
-          <table className="w-full small"><tbody><tr><th scope="row" className="sr-only">Month</th>{MONTHS.map((m, i) => <td key={`${m}${String(i)}`} className="text-center">{m}</td>)}</tr>{(Object.keys(taxon.calendar) as Stage[]).map((row) => <tr key={row}><th scope="row" className="text-left font-normal pr-2">{row}</th>{MONTHS.map((m, i) => { const on = inSeason(taxon, row, midMonth(i + 1), here); return <td key={`${m}${String(i)}`} className={`h-5 border border-[var(--rule)] ${on ? "bg-[var(--moss)]" : ""}`}><span className="sr-only">{on ? "yes" : ""}</span></td>; })}</tr>)}</tbody></table>
+          <table className="w-full small"><tbody><tr><th scope="row" className="sr-only">Month</th>{MONTHS.map((m, i) => <td key={`${m}${String(i)}`} className="text-center">{m}</td>)}</tr>{(Object.keys(taxon.calendar) as Stage[]).map((row) => <tr key={row}><th scope="row" className="text-left font-normal pr-2">{row}</th>{MONTHS.map((m, i) => { const on = inSeason(taxon, row, midMonth(i + 1), here); return <td key={`${m}${String(i)}`} className={`h-5 border border-[var(--rule)] ${on ? "bg-[var(--moss)]" : ""}`}><span className="sr-only">{on ? "yes" : ""}</span></td>; })}</tr>)}{taxon.barkSlips ? <tr><th scope="row" className="text-left font-normal pr-2">bark slips</th>{MONTHS.map((m, i) => { const on = barkSlipsOn(taxon, midMonth(i + 1), here); return <td key={`${m}${String(i)}`} className={`h-5 border border-[var(--rule)] ${on ? "bg-[var(--madder)]" : ""}`}><span className="sr-only">{on ? "yes" : ""}</span></td>; })}</tr> : null}</tbody></table>
           <h2 className="ruled mt-6">Twins, {STAGE_WORDS[stage].toLowerCase()}<span className="small">found by the engine</span></h2>
           <ul>{found.map((f) => <li key={f.id} className="row"><Link href={`/twins?t=${id}&t=${f.id}&stage=${stage}`} style={{ textDecoration: "none" }} className="flex gap-2 items-center py-1.5 min-h-[44px] hover:underline"><StatusMark status={f.status} size={16} /><span className="flex-1"><span className="font-semibold">{f.common}</span> <span className="latin">{f.name}</span></span><span className="figure small">{Math.round(100 * f.likeness)} %</span></Link></li>)}</ul>
           <p className="small mt-1">How alike they are after six looks; the kept ones first. Follow one to see what parts them.</p>
@@ -113,7 +114,9 @@ export default async function TaxonPage({ params, searchParams }: { params: Prom
           <p className="no-print">{mayAmend ? <><Link href={`/flora/${id}/amend`}>Correct a score</Link> · </> : null}<Link href="/flora/packs">Packs and amendments</Link></p>
           <p className="no-print small">Its rows for a spreadsheet, to correct them or to write a plant like it: <PackLinks scope={`plant:${id}`} /></p>
           <h2 className="ruled mt-6">For control</h2>
-          <dl className="small">{[["Spreads by", taxon.spread.join(", ")], ["Sprouts from", taxon.sprouts.join(", ") || "nothing recorded"], ["Grows from pieces of", taxon.fragments], ["Seed lives in the ground", `${taxon.seedYears[0]} to ${taxon.seedYears[1]} years`]].map(([k, v]) => <div key={k} className="row flex justify-between gap-3 py-1.5"><dt>{k}</dt><dd className="text-right">{v}</dd></div>)}</dl>
+          <dl className="small">{[["Spreads by", taxon.spread.join(", ")], ["Sprouts from", taxon.sprouts.join(", ") || "nothing recorded"], ["Grows from pieces of", taxon.fragments], ["Ripe seed", taxon.ripeSeed?.join(" or ") ?? "not recorded"], ["Seed lives in the ground", `${taxon.seedYears[0]} to ${taxon.seedYears[1]} years`], ...(taxon.barkSlips ? [["Its bark slips", "see the calendar: pulled then, the root stays"]] : [])].map(([k, v]) => <div key={k} className="row flex justify-between gap-3 py-1.5"><dt>{k}</dt><dd className="text-right">{v}</dd></div>)}</dl>
+          <h3 className="mt-4">What its remains need</h3>
+          <ul className="small">{disposalOf(taxon).map((need) => <li key={need} className="row py-1.5">{need}</li>)}</ul>
         </aside>
       </div>
     </div>

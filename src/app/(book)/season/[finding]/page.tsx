@@ -36,7 +36,8 @@ export default async function PlanningPage({ params }: { params: Promise<{ findi
           return own.length === 0 ? null : <section key={answer} className="mt-6"><h2 className="ruled">{ANSWERS[answer]}<span className="small">{own.length}</span></h2><ul>{own.map((a) => <Method key={a.method.id} advice={a} view={view} mayPlan={mayPlan && !view.barred} />)}</ul></section>;
         })}
       </div>
-      <p className="small mt-6 max-w-[70ch]">No product is recommended here. The label, local law and a licensed person stand above this program.</p>
+      {view.remains.length > 0 ? <section className="mt-6 max-w-[70ch]"><h2 className="ruled">What its remains need</h2><ul>{view.remains.map((need) => <li key={need} className="row py-2">{need}</li>)}</ul></section> : null}
+      <p className="small mt-6 max-w-[70ch]">No product is recommended here. The label, local law, its rules for waste too, and a licensed person stand above this program.</p>
     </div>
   );
 }
