@@ -134,8 +134,8 @@ const DRAWINGS: Record<string, Draw> = {
     if (s === "bladder") return all(axis, area(smoothClosed([[30, 78], [26, 46], [48, 30], [76, 34], [112, 18], [116, 26], [84, 52], [58, 82]]), "pale"), inner(smooth([[46, 74], [60, 52], [110, 24]])));
     return all(axis, area(smoothClosed([[48, 40], [60, 54], [54, 92], [48, 92]]), "leaf"), area(smoothClosed([[32, 40], [20, 54], [26, 92], [32, 92]]), "leaf"), { ...outline(straight([[48, 40], [110, 20]])), width: 3 });
   },
-  "leaf-hair-above": (s) => s === "prickly" ? pricklyLeaf() : hairyLeaf(s as HairKind, false, `above-${s}`),
-  "leaf-hair-below": (s) => (s === "scales" ? all(area(smoothClosed([[14, 78], [22, 40], [52, 14], [104, 12], [108, 50], [86, 82], [46, 90]]), "silver"), inner(smooth([[14, 78], [50, 48], [106, 14]])), Array.from({ length: 40 }, (_, i) => inner(circle(26 + ((i * 17) % 74), 30 + ((i * 29) % 46), 1.9)))) : hairyLeaf(leafHair(s), true, `below-${s}`)),
+  "leaf-hair-above": (s) => s === "scales" ? scalyLeaf() : s === "prickly" ? pricklyLeaf() : hairyLeaf(s as HairKind, false, `above-${s}`),
+  "leaf-hair-below": (s) => (s === "scales" ? scalyLeaf() : hairyLeaf(leafHair(s), true, `below-${s}`)),
   "under-tone": (s) => all(drawLeaf({ shape: "oval" }, [34, 86], 74), drawLeaf({ shape: "oval", tint: ({ same: "leaf", paler: "pale", white: "white" } as const)[s as "same"], veins: s !== "white" }, [86, 86], 74), s === "white" ? [outline(straight([[86, 86], [86, 16]])), ...Array.from({ length: 14 }, (_, i) => hair(straight([[76 + (i % 5) * 5, 30 + i * 3.2], [80 + (i % 5) * 5, 28 + i * 3.2]]), 0.6))] : s === "paler" ? Array.from({ length: 9 }, (_, i) => flat(circle(78 + (i % 3) * 8, 36 + i * 4, 0.8), "ink")) : []),
   "leaf-gloss": (s) => all(bigLeaf({ shape: "oval" }), s === "shiny" ? [flat(smoothClosed([[50, 70], [44, 50], [50, 30], [54, 48]]), "paper"), flat(smoothClosed([[68, 66], [74, 50], [70, 34], [66, 50]]), "paper")] : []),
   "leaf-substance": (s) => ({ thin: () => all(area(smoothClosed([[10, 40], [50, 30], [92, 40], [106, 74], [98, 70], [86, 48], [50, 36], [12, 44]]), "leaf")), firm: () => all(area(smoothClosed([[10, 44], [50, 36], [96, 38], [110, 48], [108, 54], [94, 46], [50, 44], [10, 52]]), "leaf")), leathery: () => all(area(straight([[10, 42], [110, 36], [110, 48], [10, 54]], true), "dark"), outline(straight([[14, 39], [106, 34]]))), fleshy: () => all(area(smoothClosed([[8, 48], [30, 26], [86, 24], [112, 44], [90, 68], [34, 70]]), "green"), area(smoothClosed([[60, 78], [66, 88], [60, 94], [54, 88]]), "water")) })[s as "thin"](),
@@ -352,4 +352,11 @@ function seedRibs(state: string): Shape[] {
 export function drawState(character: string, state: string): Shape[] | null {
   const draw = DRAWINGS[character];
   return draw ? draw(state) : null;
+}
+
+/** A leaf set with small round scales. */
+function scalyLeaf(): Shape[] {
+  const blade = smoothClosed([[14, 78], [22, 40], [52, 14], [104, 12], [108, 50], [86, 82], [46, 90]]);
+  const scales = Array.from({ length: 40 }, (_, i) => inner(circle(26 + ((i * 17) % 74), 30 + ((i * 29) % 46), 1.9)));
+  return all(area(blade, "silver"), inner(smooth([[14, 78], [50, 48], [106, 14]])), scales);
 }

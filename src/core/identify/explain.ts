@@ -82,7 +82,9 @@ export function describeScore(judgement: Pick<Judgement, "model">, taxon: number
     const round = (x: number) => Number(x.toPrecision(2));
     return round(low) === round(high) ? `${round(low)} ${character.unit}` : `${round(low)} to ${round(high)} ${character.unit}`;
   }
-  return commonestStates(score.shares as number[], most).map((s) => stateName(character, character.states[s].id)).join(" or ");
+  const names = commonestStates(score.shares as number[], most).map((s) => stateName(character, character.states[s].id));
+  // a state's own name may hold an "or": plain green or brown, or red or purple
+  return names.join(names.some((name) => name.includes(" or ")) ? ", or " : " or ");
 }
 
 /** Below this share a state is not named among what a plant shows. */

@@ -74,7 +74,7 @@ function Shown({ card, plant, character, words }: { card: SetCard; plant: CardPl
   });
   return (
     <span className="flex flex-col sm:flex-row gap-2 sm:items-center shown">
-      {drawn.length > 0 ? <span className="flex gap-1 flex-none">{drawn.map(({ state, shapes }) => <span key={state} className="flex-none w-[60px] h-[48px] bg-[#fdfbf5] border border-[var(--rule)]"><Drawing shapes={shapes} className="w-full h-full" /></span>)}</span> : null}
+      {drawn.length > 0 ? <span className="flex gap-1 shrink-0">{drawn.map(({ state, shapes }) => <span key={state} className="flex-none w-[60px] h-[48px] bg-[#fdfbf5] border border-[var(--rule)]"><Drawing shapes={shapes} className="w-full h-full" /></span>)}</span> : null}
       <span>{words}</span>
     </span>
   );
