@@ -17,7 +17,7 @@ export interface PlaceList {
 
 /** The district's list as it holds on one site: the district's entries, overlaid by the site's own. */
 export async function listFor(tx: Transaction, siteId: string | null): Promise<PlaceList> {
-  const rows = await tx.select().from(listEntry).where(siteId ? or(isNull(listEntry.siteId), eq(listEntry.siteId, siteId)) : isNull(listEntry.siteId)).orderBy(listEntry.taxon);
+  const rows = await tx.select({ taxon: listEntry.taxon, status: listEntry.status, action: listEntry.action, siteId: listEntry.siteId }).from(listEntry).where(siteId ? or(isNull(listEntry.siteId), eq(listEntry.siteId, siteId)) : isNull(listEntry.siteId)).orderBy(listEntry.taxon);
   const status: Record<string, Status> = {};
   const actions: Record<string, string> = {};
   for (const row of [...rows.filter((r) => !r.siteId), ...rows.filter((r) => r.siteId)]) {

@@ -69,7 +69,7 @@ function advise(method: Method, taxon: Taxon, stage: Stage, ground: Ground, year
   const hours = Math.max(0.5, Math.round((areaM2 / method["pace-m2-per-hour"]) * 4) / 4);
   const base = { method, cautions: cautionsFor(method, taxon, ground), hours };
   const never = method.never.filter((r) => holds(r.if, taxon, ground)).map((r) => r.why);
-  if (!method["life-forms"].includes(taxon.lifeForm)) never.unshift(`Not for ${lifeFormWords[taxon.lifeForm]}.`);
+  if (!method["life-forms"].includes(taxon.lifeForm)) never.unshift(`Not for a ${lifeFormWords[taxon.lifeForm]}.`);
   if (never.length > 0) return { ...base, answer: "never", why: never, window: null };
   const blocked = method["not-now"].filter((r) => r.if && holds(r.if, taxon, ground)).map((r) => r.why);
   const barred = barredMonths(method, taxon, stage);
