@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { areaText, fullDay, longDay, shortDay } from "./dates";
+import { areaText, fullDay, longDay, monthSpans, shortDay } from "./dates";
 
 describe("days in words", () => {
   it("do not depend on where the reader's clock stands", () => {
@@ -8,6 +8,16 @@ describe("days in words", () => {
     expect(longDay("2026-06-09")).toBe("Tuesday, 9 June 2026");
     expect(fullDay("2026-12-31T23:59:59Z")).toBe("31 December 2026");
   });
+});
+
+describe("months in words", () => {
+  it.each([
+    [[4, 5, 6, 7], "April to July"],
+    [[10, 11, 12, 1], "October to January"],
+    [[3, 6, 7], "March, June to July"],
+    [[], ""],
+    [[1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12], "all year"],
+  ])("%j", (months, words) => expect(monthSpans((month) => months.includes(month))).toBe(words));
 });
 
 describe("areas in words", () => {

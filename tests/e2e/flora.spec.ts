@@ -74,12 +74,24 @@ test("from a plant to its twins, and to the card that parts them", async ({ page
   }
 });
 
+test("a plant says when its bark slips, what its ripe seed looks like and what its remains need", async ({ page }) => {
+  await page.goto("/flora/cytisus-scoparius");
+  await expect(page.getByText("April to July: pulled then, the root stays")).toBeVisible();
+  await expect(page.getByText("dark brown or black", { exact: true })).toBeVisible();
+  await expect(page.getByText(/Pods on cut plants still burst/)).toBeVisible();
+  await page.goto("/flora/daucus-carota");
+  await expect(page.getByText(/Sprouts from/)).toBeVisible();
+  await expect(page.getByText("Its bark slips")).toHaveCount(0);
+});
+
 test("a set's field card stands what is acted on beside what stays, and prints on one page of A5", async ({ page }) => {
   await page.goto("/flora");
   await page.getByRole("link", { name: /Field card: .*umbel/i }).click();
   await page.getByRole("link", { name: "in leaf", exact: true }).click();
   const pair = page.locator("tbody").filter({ has: page.getByRole("link", { name: "Giant hogweed and Cow parsnip side by side" }) });
   await expect(pair.getByRole("row", { name: /Hair on the stem/ })).toContainText("stiff bristles");
+  // each state that the words name is drawn: soft hair all over, or wool or felt
+  await expect(pair.getByRole("row", { name: /Hair on the stem/ }).getByRole("cell").last().locator("svg")).toHaveCount(2);
   expect(await serious(page)).toEqual([]);
   for (const set of ["umbels", "thorns"]) {
     await page.goto(`/flora/sets/${set}?stage=vegetative`);

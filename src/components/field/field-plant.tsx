@@ -5,6 +5,7 @@ import { Drawing } from "@/drawings/render";
 import { drawState } from "@/drawings/states";
 import type { BenchPack } from "../bench/pack";
 import { STAGE_WORDS } from "../bench/stage-question";
+import { ControlFacts } from "../control-facts";
 import { StatusMark, statusHere } from "../marks";
 import { Plate } from "../plate";
 import { UnheldName } from "../unheld-name";
@@ -34,6 +35,7 @@ export function FieldPlant({ model, pack, id, asked }: { model: Model; pack: Ben
       </div>
       <h2 className="ruled mt-6">What it shows, {STAGE_WORDS[stage].toLowerCase()}</h2>
       <ul className="grid sm:grid-cols-2 lg:grid-cols-3 gap-x-6">{seen.map(({ c, words, state }) => { const shapes = state ? drawState(c.id, state) : null; return <li key={c.id} className="row flex gap-3 items-center py-1.5">{shapes ? <span className="flex-none w-[60px] h-[48px] bg-[#fdfbf5] border border-[var(--rule)]"><Drawing shapes={shapes} className="w-full h-full" /></span> : null}<span><span className="small">{c.name}</span><br />{words}</span></li>; })}</ul>
+      <div className="max-w-[560px]"><ControlFacts taxon={taxon} here={pack.climate} /></div>
     </div>
   );
 }

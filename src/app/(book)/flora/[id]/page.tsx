@@ -3,13 +3,14 @@ import Link from "next/link";
 import { notFound } from "next/navigation";
 import { statusAction } from "@/app/actions";
 import { AmendmentWords, amendmentSubject } from "@/components/amendment-words";
-import { fullDay } from "@/components/dates";
+import { ControlFacts } from "@/components/control-facts";
+import { fullDay, midMonth } from "@/components/dates";
 import { STATUS_WORDS, StatusMark, statusHere } from "@/components/marks";
 import { PackLinks } from "@/components/pack-links";
 import { Plate } from "@/components/plate";
 import { UnheldName } from "@/components/unheld-name";
 import { ActionForm, Field } from "@/components/ui/action-form";
-import { barkSlipsOn, disposalOf } from "@/core/control";
+import { barkSlipsOn } from "@/core/control";
 import { inSeason, STAGES, STATUSES, type Stage } from "@/core/identify";
 import { Drawing } from "@/drawings/render";
 import { plateOf } from "@/drawings/plate";
@@ -27,8 +28,6 @@ import { findTwins } from "@/server/twins";
 
 export const metadata = { title: "Plant" };
 const STAGE_WORDS: Record<Stage, string> = { seedling: "Seedling", vegetative: "In leaf", flowering: "In flower", fruiting: "In seed", winter: "Winter" };
-/** A day in the middle of a month, of a year that stands for all. */
-const midMonth = (month: number): string => `2026-${String(month).padStart(2, "0")}-15`;
 const MONTHS = ["J", "F", "M", "A", "M", "J", "J", "A", "S", "O", "N", "D"];
 /** How far the score itself may be wrong, where that is more than usual. */
 const doubtOf = (confidence: number) => (confidence < 0.75 ? " · doubtful" : confidence < 0.92 ? " · likely" : "");
@@ -113,10 +112,7 @@ export default async function TaxonPage({ params, searchParams }: { params: Prom
           <ul>{addedHere ? <li className="small py-2">Added by {history.find((a) => a.key === PLANT_KEY)?.madeBy}: {history.find((a) => a.key === PLANT_KEY)?.reason} All its lines stand under packs and amendments.</li> : history.length === 0 ? <li className="small py-2">None: the shipped flora holds.</li> : history.map((a) => <li key={a.id} className="row py-2"><span className="small">{amendmentSubject(a.key)}: <AmendmentWords name={a.key} before={a.before} value={a.value} struck={a.revertedAt !== null} /> · {a.reason} · {a.madeBy}, {fullDay(a.createdAt.toISOString())}{a.revertedAt ? " · taken back" : ""}</span></li>)}</ul>
           <p className="no-print">{mayAmend ? <><Link href={`/flora/${id}/amend`}>Correct a score</Link> · </> : null}<Link href="/flora/packs">Packs and amendments</Link></p>
           <p className="no-print small">Its rows for a spreadsheet, to correct them or to write a plant like it: <PackLinks scope={`plant:${id}`} /></p>
-          <h2 className="ruled mt-6">For control</h2>
-          <dl className="small">{[["Spreads by", taxon.spread.join(", ")], ["Sprouts from", taxon.sprouts.join(", ") || "nothing recorded"], ["Grows from pieces of", taxon.fragments], ["Ripe seed", taxon.ripeSeed?.join(" or ") ?? "not recorded"], ["Seed lives in the ground", `${taxon.seedYears[0]} to ${taxon.seedYears[1]} years`], ...(taxon.barkSlips ? [["Its bark slips", "see the calendar: pulled then, the root stays"]] : [])].map(([k, v]) => <div key={k} className="row flex justify-between gap-3 py-1.5"><dt>{k}</dt><dd className="text-right">{v}</dd></div>)}</dl>
-          <h3 className="mt-4">What its remains need</h3>
-          <ul className="small">{disposalOf(taxon).map((need) => <li key={need} className="row py-1.5">{need}</li>)}</ul>
+          <ControlFacts taxon={taxon} here={here} />
         </aside>
       </div>
     </div>
