@@ -18,7 +18,7 @@ export function TopTwo({ pair, parted, nameOf, idOf, onAsk }: { pair: Side[]; pa
           {parted.map((row) => (
             <tr key={row.character} className="row align-top">
               <th scope="row" className="font-normal py-2 pr-2 w-[30%]">{row.answered ? <>{nameOf(row.character)} <span className="small">seen</span></> : <button type="button" className="plain-button text-left min-h-[44px]" onClick={() => onAsk(row.character)}>{nameOf(row.character)}</button>}</th>
-              {row.words.map((words, i) => <td key={pair[i].taxon} className="py-2 pr-2"><span className="flex flex-wrap gap-1">{NOT_DRAWN.includes(row.character) ? null : row.states[i].map((state) => <span key={state} className="block w-[84px] h-[68px] bg-[#fdfbf5] border border-[var(--rule)]"><LazyPicture of={{ character: row.character, state }} /></span>)}</span><span className="small">{words}</span></td>)}
+              {row.words.map((words, i) => <td key={pair[i].taxon} className="py-2 pr-2"><span className="flex flex-wrap gap-1">{NOT_DRAWN.includes(row.character) ? null : row.states[i].map((state) => <span key={state} className={`block ${row.states[i].length > 1 ? "w-[64px] h-[52px]" : "w-[84px] h-[68px]"} bg-[#fdfbf5] border border-[var(--rule)]`}><LazyPicture of={{ character: row.character, state }} /></span>)}</span><span className="small">{words}</span></td>)}
             </tr>
           ))}
         </tbody>
