@@ -9,6 +9,8 @@ export interface Chance {
   below(n: number): number;
   /** index drawn with these weights */
   pick(weights: ArrayLike<number>): number;
+  /** a source of its own for one thing: the same whatever was drawn before, and whatever else is drawn */
+  named(name: string): Chance;
 }
 
 /** @param seed any finite number; near seeds give unlike draws */
@@ -29,8 +31,12 @@ export function seededChance(seed: number): Chance {
       }
       return weights.length - 1;
     },
+    named: (name) => seededChance(spelt(seed, name)),
   };
 }
+
+/** Whole number below 2³² from a seed and a name. */
+const spelt = (seed: number, name: string): number => [...name].reduce((word, letter) => stirred(word ^ (letter.codePointAt(0) as number)), scattered(seed));
 
 /**
  * All bits of a seed stirred into one whole number below 2³², by the finaliser of MurmurHash3 (public domain): the

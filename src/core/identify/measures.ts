@@ -52,17 +52,17 @@ export function quantile(points: FourPoints, p: number, minWidth: number): numbe
  */
 export function readingHalfWidth(kind: string, value: number, repeats: number, widen: number): number {
   const relative = kind === "count" ? 0.04 : 0.08;
-  const floor = kind === "count" ? 0.5 : kind === "angle" ? 4 : 0.15;
+  const floor = kind === "count" ? 0.5 : kind === "angle" ? 4 : kind === "ratio" ? 0.04 : 0.15;
   const width = Math.max(floor, relative * Math.abs(value)) * widen;
   return Math.max(leastHalfWidth(kind), width / Math.sqrt(repeats));
 }
 
 /** No reading is trusted further than this, in the character's unit. */
-export const leastHalfWidth = (kind: string): number => (kind === "count" ? 0.5 : 0.05);
+export const leastHalfWidth = (kind: string): number => (kind === "count" ? 0.5 : kind === "ratio" ? 0.02 : 0.05);
 
 /** Smallest width of a step for this kind of character, in its unit. */
 export function minimumWidth(kind: string): number {
-  return kind === "count" ? 0.8 : kind === "angle" ? 5 : 0.3;
+  return kind === "count" ? 0.8 : kind === "angle" ? 5 : kind === "ratio" ? 0.05 : 0.1;
 }
 
 /** Chance that a reading falls within ± halfWidth of `value`. */

@@ -8,10 +8,12 @@ export const WRONG_SCORES = 0.03;
 /**
  * A flora that the engine does not know: each score is drawn around its value, wider the less it is trusted,
  * and three in a hundred are wrong. Simulated plants come from this one, not from the scores that identify.
+ * A score is drawn by what it is of, so that one that is added leaves the others as they were.
  */
 export function perturb(flora: CompiledFlora, seed: number): CompiledFlora {
   const chance = seededChance(seed + 7919);
-  return { ...flora, scores: flora.scores.map((score) => perturbScore(score, flora.characters[score.character], chance)) };
+  const nameOf = ({ taxon, character, stage, position, form }: Score) => [flora.taxa[taxon].name, flora.characters[character].id, stage, position, form].join(" ");
+  return { ...flora, scores: flora.scores.map((score) => perturbScore(score, flora.characters[score.character], chance.named(nameOf(score)))) };
 }
 
 function perturbScore(score: Score, character: Character, chance: Chance): Score {
@@ -34,7 +36,7 @@ function perturbScore(score: Score, character: Character, chance: Chance): Score
   return { ...score, shares: moved.map((share) => (1 - doubt / 2) * (share / total) + (doubt / 2) * even) };
 }
 
-/** One plant standing somewhere: what each of its parts really shows, drawn once and then fixed. */
+/** One plant standing somewhere: what each of its parts really shows, drawn once and then fixed, each by itself. */
 export class SimulatedPlant {
   readonly taxon: number;
   readonly stage: Stage;
@@ -51,7 +53,7 @@ export class SimulatedPlant {
     this.stage = stage;
     this.chance = chance;
     const forms = nature.flora.taxa[taxon].forms;
-    this.form = forms[chance.pick(forms.map((f) => f.share))].id;
+    this.form = forms[chance.named("form").pick(forms.map((f) => f.share))].id;
   }
 
   /** The state index or the measure that this plant shows; null where it does not carry or not yet show the part. */
@@ -69,6 +71,7 @@ export class SimulatedPlant {
   }
 
   private drawShown(c: number, character: Character): number | null {
+    const chance = this.chance.named(`plant ${character.id}`);
     if (recordingOf(this.nature, this.taxon, c) === "not-applicable" || this.lacksBase(character)) {
       const none = character.states.findIndex((s) => s.id === "none");
       return none >= 0 ? none : null;
@@ -76,12 +79,12 @@ export class SimulatedPlant {
     const score = scoreFor(this.nature, this.taxon, c, this.stage, undefined, this.form);
     if (score?.notApplicable) return null;
     if (score?.points) {
-      const raw = quantile(score.points, 0.001 + 0.998 * this.chance.uniform(), minimumWidth(character.kind));
+      const raw = quantile(score.points, 0.001 + 0.998 * chance.uniform(), minimumWidth(character.kind));
       return character.kind === "count" ? Math.max(0, Math.round(raw)) : Math.max(0, raw);
     }
-    if (score?.shares) return this.chance.pick(score.shares);
-    const answer = this.chance.pick(inheritedChances(this.nature, c, this.taxon, backgroundRow(this.nature, c, this.nature.taxonLifeForm[this.taxon])));
-    return character.states.length > 0 ? answer : this.withinClass(c, answer);
+    if (score?.shares) return chance.pick(score.shares);
+    const answer = chance.pick(inheritedChances(this.nature, c, this.taxon, backgroundRow(this.nature, c, this.nature.taxonLifeForm[this.taxon])));
+    return character.states.length > 0 ? answer : this.withinClass(c, answer, chance);
   }
 
   /** Whether this one plant lacks what the part stands on: no plan of lobes on a leaf that is whole. */
@@ -105,11 +108,11 @@ export class SimulatedPlant {
   }
 
   /** A measure somewhere within a class of answers. */
-  private withinClass(c: number, answer: number): number {
+  private withinClass(c: number, answer: number, chance: Chance): number {
     const edges = this.nature.edges[c];
     const low = edges[answer - 1] ?? 0.6 * edges[0];
     const high = edges[answer] ?? 1.5 * edges[edges.length - 1];
-    return low + this.chance.uniform() * (high - low);
+    return low + chance.uniform() * (high - low);
   }
 }
 

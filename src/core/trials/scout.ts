@@ -23,36 +23,37 @@ export class Scout {
     const base = { character: character.id, join: "any" as const, sure: "sure" as const };
     const truth = plant.truth(c);
     if (truth === null) return { ...base, answer: character.stages.includes(plant.stage) ? "absent" : "not-there-yet" };
-    if (this.chance.uniform() < 0.03) return { ...base, answer: "cannot-tell" };
-    if (character.states.length === 0) return { ...base, answer: "seen", value: this.read(character, truth) };
-    return { ...base, answer: "seen", states: [character.states[this.name(character, truth)].id] };
+    const chance = this.chance.named(`look ${character.id}`);
+    if (chance.uniform() < 0.03) return { ...base, answer: "cannot-tell" };
+    if (character.states.length === 0) return { ...base, answer: "seen", value: this.read(character, truth, chance) };
+    return { ...base, answer: "seen", states: [character.states[this.name(character, truth, chance)].id] };
   }
 
   private errorAt(character: Character): number {
     let mood = this.mood.get(character.station);
     if (mood === undefined) {
-      mood = this.chance.uniform() < 0.15 ? 3 : 0.65;
+      mood = this.chance.named(`mood ${character.station}`).uniform() < 0.15 ? 3 : 0.65;
       this.mood.set(character.station, mood);
     }
     return Math.min(0.6, character.errorRate * (this.error / 0.05) * mood);
   }
 
-  private read(character: Character, truth: number): number {
+  private read(character: Character, truth: number, chance: Chance): number {
     const rate = this.errorAt(character);
-    const gross = this.chance.uniform() < rate * 0.5;
-    const value = truth * Math.exp(this.chance.normal() * (0.04 + 0.4 * rate)) * (gross ? Math.exp(this.chance.normal() * 0.7) : 1);
+    const gross = chance.uniform() < rate * 0.5;
+    const value = truth * Math.exp(chance.normal() * (0.04 + 0.4 * rate)) * (gross ? Math.exp(chance.normal() * 0.7) : 1);
     if (character.kind !== "count") return Math.round(value * 100) / 100;
-    return Math.max(0, Math.round(truth < 8 && !gross ? truth + (this.chance.uniform() < rate ? (this.chance.uniform() < 0.5 ? -1 : 1) : 0) : value));
+    return Math.max(0, Math.round(truth < 8 && !gross ? truth + (chance.uniform() < rate ? (chance.uniform() < 0.5 ? -1 : 1) : 0) : value));
   }
 
-  private name(character: Character, truth: number): number {
+  private name(character: Character, truth: number, chance: Chance): number {
     const rate = this.errorAt(character);
     const overlooked = character.mistake === "overlooked";
-    if (this.chance.uniform() >= rate * (overlooked ? (truth === 0 ? 0.4 : 1.6) : 1)) return truth;
+    if (chance.uniform() >= rate * (overlooked ? (truth === 0 ? 0.4 : 1.6) : 1)) return truth;
     const n = character.states.length;
-    if (overlooked && truth > 0 && this.chance.uniform() < 0.6) return 0;
-    if (character.mistake === "ordered" && this.chance.uniform() < 0.8) return Math.min(n - 1, Math.max(0, truth + (this.chance.uniform() < 0.5 ? -1 : 1)));
-    const other = this.chance.below(n - 1);
+    if (overlooked && truth > 0 && chance.uniform() < 0.6) return 0;
+    if (character.mistake === "ordered" && chance.uniform() < 0.8) return Math.min(n - 1, Math.max(0, truth + (chance.uniform() < 0.5 ? -1 : 1)));
+    const other = chance.below(n - 1);
     return other >= truth ? other + 1 : other;
   }
 }
