@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { currentFlora } from "@/flora/load";
 import { loadList } from "@/flora/load";
 import { readNotes } from "@/flora/read-notes";
-import { buildModel, caseSchema, decide, describeScore, foreseeChecks, identify, judge, laterChecks, mostlyCarried, type Observation, STAGES, towardsAction, towardsName, usualLook } from "./index";
+import { buildModel, caseSchema, decide, describeScore, foreseeChecks, identify, judge, laterChecks, mostlyCarried, type Observation, recordingOf, STAGES, towardsAction, towardsName, usualLook } from "./index";
 import { checkReason } from "./explain";
 import { farthestFromClear } from "./verdict";
 
@@ -187,7 +187,7 @@ describe("words on what a plant shows", () => {
   it("are there for every recorded score and name a state of the character, or a range with its unit", () => {
     for (const taxon of flora.taxa.keys()) {
       for (const [c, character] of flora.characters.entries()) {
-        if (model.recording[taxon * flora.characters.length + c] !== 0) continue;
+        if (recordingOf(model, taxon, c) !== "recorded") continue;
         const words = describeScore({ model }, taxon, c, "vegetative");
         if (words && character.unit) expect(words).toContain(character.unit);
       }

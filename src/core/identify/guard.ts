@@ -7,13 +7,19 @@ import { type Model, recordingOf } from "./model";
 const STANDING = 0.2;
 const NOTHING: Set<number> = new Set();
 
+/** A block of looks. */
+interface LookedAt {
+  doubt: number;
+  members: number[];
+}
+
 /** What is known of a plant before anything is guarded. */
 interface Known {
   model: Model;
   /** 1 where leaving the plant is right */
   keptSide: Uint8Array;
   evidence: (Evidence | null)[];
-  blocks: Map<string, { doubt: number; members: number[] }>;
+  blocks: Map<string, LookedAt>;
   local: { taxa: Float64Array };
   flat: { taxa: Float64Array };
 }
@@ -33,6 +39,57 @@ function bestAtStage({ model }: Known, item: Evidence, targets: number[]): Float
   return best;
 }
 
+/** A kept plant of which something was looked at that is not recorded of it. */
+interface Untested {
+  taxon: number;
+  observations: Set<number>;
+  /** how many times each of its conditions rises by that, by block of looks */
+  raised: Map<string, Float64Array>;
+}
+
+interface Raising {
+  /** the best chance among the targets that might be acted on, by observation and stage */
+  best: (Float64Array | null)[];
+  untested: Untested[];
+}
+
+/** Worked out once for what was seen: leaving out one look after another asks for it again and again. */
+const workedOut = new WeakMap<Known["evidence"], Raising>();
+
+function raisingOf(known: Known): Raising {
+  const { model, keptSide, evidence, blocks } = known;
+  const before = workedOut.get(evidence);
+  if (before) return before;
+  const targets = standingTargets(known);
+  const best = evidence.map((item) => (item ? bestAtStage(known, item, targets) : null));
+  const untested: Untested[] = [];
+  for (let taxon = 0; taxon < keptSide.length; taxon++) {
+    if (!keptSide[taxon]) continue;
+    const observations = new Set<number>();
+    evidence.forEach((item, i) => {
+      if (item && recordingOf(model, taxon, item.character) === "not-recorded") observations.add(i);
+    });
+    if (observations.size === 0) continue;
+    const touched = [...blocks].filter(([, block]) => block.members.some((i) => observations.has(i)));
+    untested.push({ taxon, observations, raised: new Map(touched.map(([name, block]) => [name, raisedBy(known, best, { taxon, observations }, block, block.members)])) });
+  }
+  const raising = { best, untested };
+  workedOut.set(evidence, raising);
+  return raising;
+}
+
+/** How many times each condition of a plant rises where what is not recorded of it has the best chance of the targets. */
+function raisedBy({ model, evidence }: Known, best: Raising["best"], { taxon, observations }: Pick<Untested, "taxon" | "observations">, { doubt }: LookedAt, members: number[]): Float64Array {
+  const met = STAGES.map((stage) => model.flora.taxa[taxon].calendar[stage] !== undefined);
+  const from = model.firstCondition[taxon];
+  const items = members.map((i) => evidence[i] as Evidence);
+  return Float64Array.from({ length: model.firstCondition[taxon + 1] - from }, (_, k) => {
+    const z = from + k;
+    const raised = (item: Evidence, n: number) => (met[model.conditionStage[z]] && observations.has(members[n]) ? Math.max(item.chance[z], (best[members[n]] as Float64Array)[model.conditionStage[z]]) : item.chance[z]);
+    return blockChanceAt(model, doubt, items, z, raised) / blockChanceAt(model, doubt, items, z);
+  });
+}
+
 /**
  * Likelihoods in which what is not recorded for a kept plant never speaks against it: beside the targets that might be
  * acted on, such a look gives the kept plant the chance that it gives the best of them. Only the way to a verdict of Clear
@@ -42,31 +99,21 @@ function bestAtStage({ model }: Known, item: Evidence, targets: number[]): Float
  * @param dropped observations left out of both
  */
 export function guardKept(known: Known, taxa: Float64Array, weightAt: (z: number) => number, dropped: Set<number> = NOTHING): Float64Array {
-  const { model, keptSide, evidence, blocks } = known;
+  const { model, blocks } = known;
   const guarded = taxa.slice();
-  const targets = standingTargets(known);
-  const best = evidence.map((item) => (item ? bestAtStage(known, item, targets) : null));
-  for (let t = 0; t < guarded.length; t++) {
-    if (!keptSide[t]) continue;
-    const untested = new Set<number>();
-    evidence.forEach((item, i) => {
-      if (item && !dropped.has(i) && recordingOf(model, t, item.character) === "not-recorded") untested.add(i);
-    });
-    if (untested.size === 0) continue;
-    const met = STAGES.map((stage) => model.flora.taxa[t].calendar[stage] !== undefined);
-    const from = model.firstCondition[t];
-    const own = Float64Array.from({ length: model.firstCondition[t + 1] - from }, (_, k) => weightAt(from + k));
-    for (const block of blocks.values()) {
-      if (!block.members.some((i) => untested.has(i))) continue;
+  const { best, untested } = raisingOf(known);
+  for (const plant of untested) {
+    const from = model.firstCondition[plant.taxon];
+    const own = Float64Array.from({ length: model.firstCondition[plant.taxon + 1] - from }, (_, k) => weightAt(from + k));
+    for (const [name, whole] of plant.raised) {
+      const block = blocks.get(name) as LookedAt;
       const left = block.members.filter((i) => !dropped.has(i));
-      const items = left.map((i) => evidence[i] as Evidence);
-      own.forEach((_, k) => {
-        const z = from + k;
-        const raised = (item: Evidence, n: number) => (met[model.conditionStage[z]] && untested.has(left[n]) ? Math.max(item.chance[z], (best[left[n]] as Float64Array)[model.conditionStage[z]]) : item.chance[z]);
-        own[k] *= blockChanceAt(model, block.doubt, items, z, raised) / blockChanceAt(model, block.doubt, items, z);
-      });
+      const raised = left.length === block.members.length ? whole : left.length > 0 ? raisedBy(known, best, plant, block, left) : null;
+      if (raised) for (let k = 0; k < own.length; k++) own[k] *= raised[k];
     }
-    guarded[t] = Math.max(guarded[t], own.reduce((a, b) => a + b, 0));
+    let sum = 0;
+    for (const value of own) sum += value;
+    guarded[plant.taxon] = Math.max(guarded[plant.taxon], sum);
   }
   return guarded;
 }

@@ -4,6 +4,7 @@
  * @param most how many at most
  */
 export function largestFirst(values: ArrayLike<number>, most: number): number[] {
+  if (most >= values.length) return Array.from(values, (_, i) => i).sort((a, b) => values[b] - values[a]);
   const best: number[] = [];
   for (let i = 0; i < values.length; i++) {
     if (best.length === most && !(values[i] > values[best[most - 1]])) continue;

@@ -35,7 +35,7 @@ export interface Model {
   answers: Int32Array;
   edges: number[][];
   table: Float32Array[];
-  /** row of each plant's first condition in the table of a character */
+  /** row of each plant's first condition in the table of a character; empty where each plant has one row */
   firstRow: Int32Array[];
   /** background of each character by life form: row life form, column answer */
   background: Float32Array[];
@@ -48,12 +48,16 @@ export interface Model {
   /** the ways in which plants grow, last and come again, in words, and that of each plant: those alike in this are treated alike unless a district says otherwise */
   treatments: string[];
   treatmentOf: Uint16Array;
-  /** of each character, [taxon × stage]: 0 not seen then, 1 seen on some of the plant's kind, 2 seen as a rule */
+  /** of each character, [taxon × stage], or [stage] where all plants are alike in it: 0 not seen then, 1 seen on some of the plant's kind, 2 seen as a rule */
   seen: Uint8Array[];
+  /** places in `seen` from one plant to the next, by character */
+  seenStep: Uint8Array;
   /** how far plants of one genus agree in each character, in (0, 1): 1 less the mean distance of their states */
   kinLikeness: Float64Array;
-  /** taxon × character: 1 where the plant shows the character differently by stage or form */
+  /** character × taxon: 1 where the plant shows the character differently by stage or form */
   varies: Uint8Array;
+  /** 1 where any plant does, by character */
+  variesAtAll: Uint8Array;
   scoresOf: Map<number, Score[]>[];
   /** scores of each measured character */
   measuredScores: Score[][];
@@ -90,6 +94,8 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
   const measured: Score[][] = flora.characters.map(() => []);
   for (const score of flora.scores) if (score.points) measured[score.character].push(score);
   const edges = flora.characters.map((c, i) => (c.states.length > 0 ? [] : classEdges(measured[i], c.kind)));
+  const seen = flora.characters.map((c) => seenOn(flora, scoresOf, c));
+  const varies = variations(flora);
   const model: Model = {
     flora,
     observerError,
@@ -110,9 +116,11 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
     plantsOfForm: Float64Array.from(LIFE_FORMS, (_, form) => taxonLifeForm.filter((f) => f === form).length),
     treatments,
     treatmentOf: Uint16Array.from(treatmentOf, (words) => treatments.indexOf(words)),
-    seen: flora.characters.map((c) => seenOn(flora, scoresOf, c)),
+    seen,
+    seenStep: Uint8Array.from(seen, (of) => (of.length > STAGES.length ? STAGES.length : 0)),
     kinLikeness: new Float64Array(flora.characters.length),
-    varies: variations(flora),
+    varies,
+    variesAtAll: Uint8Array.from(flora.characters, (_, c) => (varies.subarray(c * flora.taxa.length, (c + 1) * flora.taxa.length).includes(1) ? 1 : 0)),
     scoresOf,
     measuredScores: measured,
     kinShares: flora.characters.map(() => new Map()),
@@ -137,7 +145,7 @@ function indexScores(flora: CompiledFlora): Map<number, Score[]>[] {
   return byTaxon;
 }
 
-/** Recorded, not recorded or not applicable, for each taxon × character. */
+/** Recorded, not recorded or not applicable, for each character × taxon. */
 function recordings(flora: CompiledFlora, scoresOf: Map<number, Score[]>[]): Uint8Array {
   const result = new Uint8Array(flora.taxa.length * flora.characters.length);
   const indexOf = new Map(flora.characters.map((c, i) => [c.id, i]));
@@ -153,7 +161,7 @@ function recordings(flora: CompiledFlora, scoresOf: Map<number, Score[]>[]): Uin
       return when !== undefined && gate !== undefined && (lacks(gate) || whenFails(flora.characters[gate], scores.get(gate), when.states));
     };
     flora.characters.forEach((_, c) => {
-      result[t * flora.characters.length + c] = lacks(c) ? 2 : scores.has(c) ? 0 : 1;
+      result[c * flora.taxa.length + t] = lacks(c) ? 2 : scores.has(c) ? 0 : 1;
     });
   });
   return result;
@@ -167,11 +175,11 @@ function whenFails(gate: Character, scores: Score[] | undefined, states: string[
 }
 
 export function recordingOf(model: Model, taxon: number, character: number): Recording {
-  return RECORDING[model.recording[taxon * model.flora.characters.length + character]];
+  return RECORDING[model.recording[character * model.flora.taxa.length + taxon]];
 }
 
 /** False where a plant never carries the part. */
-export const hasPart = (model: Model, taxon: number, character: number): boolean => model.recording[taxon * model.flora.characters.length + character] !== 2;
+export const hasPart = (model: Model, taxon: number, character: number): boolean => model.recording[character * model.flora.taxa.length + taxon] !== 2;
 
 /** The score that holds for a stage, position and form: the most specific one that fits. */
 export function scoreFor(model: Model, taxon: number, character: number, at: Stage, position: Position | undefined, form: string): Score | undefined {
@@ -189,14 +197,15 @@ export function scoreFor(model: Model, taxon: number, character: number, at: Sta
   return best;
 }
 
+/** How a part is seen on a plant that has it: 0 not at this stage, 1 on some of its kind, 2 as a rule. */
+export const seenAt = (model: Model, taxon: number, c: number, stage: number): number => model.seen[c][taxon * model.seenStep[c] + stage];
+
 /** True where a part is seen at a stage as a rule, on a plant that has it. */
-export const usuallySeen = (model: Model, taxon: number, c: number, stage: Stage): boolean => model.seen[c][taxon * STAGES.length + STAGES.indexOf(stage)] === 2;
+export const usuallySeen = (model: Model, taxon: number, c: number, stage: Stage): boolean => seenAt(model, taxon, c, STAGES.indexOf(stage)) === 2;
 
 /** Multiplies the chance of each condition in which a part is seen, or of each in which it is not, by a factor. */
 export function scaleWhere(model: Model, c: number, isSeen: boolean, chance: Float64Array, factor: number): void {
-  const seen = model.seen[c];
-  const stages = STAGES.length;
-  for (let z = 0; z < chance.length; z++) if (seen[model.conditionTaxon[z] * stages + model.conditionStage[z]] > 0 === isSeen) chance[z] *= factor;
+  for (let z = 0; z < chance.length; z++) if (seenAt(model, model.conditionTaxon[z], c, model.conditionStage[z]) > 0 === isSeen) chance[z] *= factor;
 }
 
 function fillCharacter(model: Model, c: number): void {
@@ -216,14 +225,17 @@ function fillCharacter(model: Model, c: number): void {
     const last = variesWithCondition(model, t, c) ? model.firstCondition[t + 1] : model.firstCondition[t] + 1;
     for (let z = model.firstCondition[t]; z < last; z++) table.set(answerChances(model, c, conditions[z], undefined, confusion), (firstRow[t] + z - model.firstCondition[t]) * n);
   }
-  model.firstRow[c] = firstRow;
+  model.firstRow[c] = model.variesAtAll[c] ? firstRow : new Int32Array(0);
   model.table[c] = table;
 }
+
+/** Row of a plant's first condition in the table of a character. */
+export const firstRowOf = (model: Model, taxon: number, c: number): number => (model.variesAtAll[c] ? model.firstRow[c][taxon] : taxon);
 
 /** Where the chances of a condition's answers to a character begin in its table. */
 export function rowStart(model: Model, c: number, z: number): number {
   const taxon = model.conditionTaxon[z];
-  const row = model.firstRow[c][taxon] + (variesWithCondition(model, taxon, c) ? z - model.firstCondition[taxon] : 0);
+  const row = firstRowOf(model, taxon, c) + (variesWithCondition(model, taxon, c) ? z - model.firstCondition[taxon] : 0);
   return row * model.answers[c];
 }
 
@@ -235,13 +247,13 @@ export function answersAt(model: Model, taxon: number, c: number, stage: number)
 
 function variations(flora: CompiledFlora): Uint8Array {
   const varies = new Uint8Array(flora.taxa.length * flora.characters.length);
-  for (const score of flora.scores) if (score.stage || score.form) varies[score.taxon * flora.characters.length + score.character] = 1;
+  for (const score of flora.scores) if (score.stage || score.form) varies[score.character * flora.taxa.length + score.taxon] = 1;
   return varies;
 }
 
 /** True where a plant shows a character differently by stage or form. */
 export function variesWithCondition(model: Model, taxon: number, c: number): boolean {
-  return model.varies[taxon * model.flora.characters.length + c] === 1;
+  return model.variesAtAll[c] === 1 && model.varies[c * model.flora.taxa.length + taxon] === 1;
 }
 
 /**

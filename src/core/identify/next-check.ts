@@ -2,8 +2,8 @@ import { type Character, LIFE_FORMS, STAGES, type Taxon } from "./flora-types";
 import { crossKept } from "./hybrids";
 import { largestFirst } from "./largest";
 import { baseKnown, type Lacking, lacking } from "./missing-part";
-import { answersAt, applies, type Model, hasPart, recordingOf, variesWithCondition } from "./model";
-import { conditionShare, type Judgement, likeliestStage, type Posterior, soundShare } from "./posterior";
+import { answersAt, applies, firstRowOf, hasPart, type Model, recordingOf, seenAt, variesWithCondition } from "./model";
+import { type Block, conditionShare, type Judgement, likeliestStage, type Posterior, soundShare } from "./posterior";
 import { allBegin } from "./season";
 import { farthestFromClear, GROUP_SHARE, KEEP_SHARE, keptLimit, looksBeforeClear, type Standpoint, topOnSide } from "./verdict";
 
@@ -111,6 +111,13 @@ interface Active extends Standing {
   conditions: Int32Array;
   weights: Float64Array;
   firstOf: Int32Array;
+  /** stages that hold any of the conditions, and what each holds of each plant: row stage, column plant */
+  stages: number[];
+  stageWeight: Float64Array;
+  /** what all of these hold of each plant, nearly 1 */
+  weightSum: Float64Array;
+  /** the same as `stageWeight`, of what a block that was looked at still proves, by block */
+  soundOf: Map<string, Float64Array>;
   share: Float64Array;
   /** crosses that stand high enough to be foreseen */
   crosses: number[];
@@ -144,21 +151,22 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
   const harm = contactShare(judgement);
   const wanted = only ? new Map<number, string[]>() : looksBeforeClear(judgement);
   const checks: Check[] = [];
-  const seldomSeen: (() => Check)[] = [];
-  const hardlySeen: (() => Check)[] = [];
+  const rest: { c: number; carried: number; foresee: () => Check }[] = [];
   judgement.model.flora.characters.forEach((character, c) => {
     if (character.compares || answered.has(character.id) || !character.kit.every((k) => judgement.case.kit.includes(k)) || ruledOut(judgement, c)) return;
     const caution = handling(judgement, c, harm);
     if (caution === "never") return;
-    const { carried, visible } = carriedAndSeen(judgement, active, c);
+    const carried = carriedShare(judgement, active, c);
     const foresee = (): Check => ({ character: c, seconds: character.seconds, carried, ...gainOf(judgement, active, c, foreseenAnswers(judgement, active, c)), ...(wanted.has(c) ? { first: wanted.get(c) } : {}), ...(caution ? { caution } : {}) });
-    if (carried >= APPLIES_SHARE.name && visible >= VISIBLE_SHARE) {
+    if (carried >= APPLIES_SHARE.name && visibleShare(judgement, active, c) >= VISIBLE_SHARE) {
       const check = foresee();
       if (only || check.bits > 1e-4 || wanted.has(c)) checks.push(check);
-    } else (carried >= SELDOM_SHARE && visible >= SELDOM_SHARE ? seldomSeen : hardlySeen).push(() => lessBy(Math.max(visible, LEAST_VISIBLE), foresee()));
+    } else rest.push({ c, carried, foresee });
   });
   if (only || !hasRunDry(active, checks)) return checks;
-  return [...checks, ...(seldomSeen.length > 0 ? seldomSeen : hardlySeen).map((foresee) => foresee())];
+  const left = rest.map(({ c, carried, foresee }) => ({ carried, visible: visibleShare(judgement, active, c), foresee }));
+  const seldom = left.filter(({ carried, visible }) => carried >= SELDOM_SHARE && visible >= SELDOM_SHARE);
+  return [...checks, ...(seldom.length > 0 ? seldom : left).map(({ visible, foresee }) => lessBy(Math.max(visible, LEAST_VISIBLE), foresee()))];
 }
 
 /** A look at a part that few of what fits show tells as much less as it is likely to find nothing. */
@@ -204,7 +212,8 @@ function order(judgement: Judgement, checks: Check[], lens: Lens, value: (check:
     const weight = (lens && LENS_STATIONS[lens].includes(station) ? LENS_WEIGHT : 1) * FRUITLESS_WEIGHT ** (fruitless.get(station) ?? 0);
     return (weight * value(check)) / (check.seconds + overheadSeconds);
   };
-  return [...checks].sort((a, b) => rate(b) - rate(a));
+  const rates = new Map(checks.map((check) => [check, rate(check)]));
+  return [...checks].sort((a, b) => (rates.get(b) as number) - (rates.get(a) as number));
 }
 
 /** Checks at the head of the order towards an action that are followed one look further, and those among which the look after is sought. */
@@ -371,7 +380,7 @@ function activePlants(judgement: Judgement, only?: Set<number>): Active {
   const sided = standpoint.posterior === local ? shares : sharesUnder(standpoint.posterior);
   const guarded = sharesUnder(standpoint.guarded);
   const sides = { parted, partitions: names.length };
-  return { taxa, crosses, ...likelyConditions(judgement, taxa), share: own, shares, sided, guarded, standpoint, ...sides, prior: heldBy(sides, sided), guardedPrior: heldBy(sides, guarded), desk: newDesk(judgement.model, shares.length, names.length) };
+  return { taxa, crosses, ...likelyConditions(judgement, taxa), soundOf: new Map(), share: own, shares, sided, guarded, standpoint, ...sides, prior: heldBy(sides, sided), guardedPrior: heldBy(sides, guarded), desk: newDesk(judgement.model, shares.length, names.length) };
 }
 
 function normalised(values: number[] | Float64Array): Float64Array {
@@ -380,23 +389,44 @@ function normalised(values: number[] | Float64Array): Float64Array {
   return Float64Array.from(values, (value) => value / total);
 }
 
-function likelyConditions(judgement: Judgement, taxa: number[]): Pick<Active, "conditions" | "weights" | "firstOf"> {
-  const { firstCondition } = judgement.model;
+function likelyConditions(judgement: Judgement, taxa: number[]): Pick<Active, "conditions" | "weights" | "firstOf" | "stages" | "stageWeight" | "weightSum"> {
+  const { firstCondition, conditionStage } = judgement.model;
   const conditions: number[] = [];
   const firstOf = [0];
   for (const t of taxa) {
     for (let z = firstCondition[t]; z < firstCondition[t + 1]; z++) if (conditionShare(judgement, z) >= LEAST_CONDITION) conditions.push(z);
     firstOf.push(conditions.length);
   }
-  return { conditions: Int32Array.from(conditions), weights: Float64Array.from(conditions, (z) => conditionShare(judgement, z)), firstOf: Int32Array.from(firstOf) };
+  const weights = Float64Array.from(conditions, (z) => conditionShare(judgement, z));
+  const stages = [...new Set(conditions.map((z) => conditionStage[z]))].sort((a, b) => a - b);
+  const own = { conditions: Int32Array.from(conditions), firstOf: Int32Array.from(firstOf), stages };
+  const stageWeight = byStage(judgement.model, own, weights);
+  const weightSum = Float64Array.from(taxa, (_, i) => stages.reduce((sum, _stage, s) => sum + stageWeight[s * taxa.length + i], 0));
+  return { ...own, weights, stageWeight, weightSum };
+}
+
+/** A value of each condition, summed over those of one stage: row stage, column plant. */
+function byStage(model: Model, { conditions, firstOf, stages }: Pick<Active, "conditions" | "firstOf" | "stages">, values: Float64Array): Float64Array {
+  const plants = firstOf.length - 1;
+  const sums = new Float64Array(stages.length * plants);
+  for (let i = 0; i < plants; i++) for (let k = firstOf[i]; k < firstOf[i + 1]; k++) sums[stages.indexOf(model.conditionStage[conditions[k]]) * plants + i] += values[k];
+  return sums;
+}
+
+/** What a block that was looked at still proves of each plant at each stage; once for all its characters. */
+function soundByStage({ model }: Judgement, active: Active, block: Block): Float64Array {
+  const known = active.soundOf.get(block.name);
+  if (known) return known;
+  const sound = byStage(model, active, active.weights.map((weight, k) => weight * soundShare(model, block, active.conditions[k])));
+  active.soundOf.set(block.name, sound);
+  return sound;
 }
 
 /** Ids of the characters that suit what still fits, at its stage: what free order offers first. */
 export function askableCharacters(judgement: Judgement): string[] {
   const active = activePlants(judgement);
   return judgement.model.flora.characters.filter((_, c) => {
-    const { carried, visible } = carriedAndSeen(judgement, active, c);
-    return !ruledOut(judgement, c) && carried >= APPLIES_SHARE.action && visible >= VISIBLE_SHARE;
+    return !ruledOut(judgement, c) && carriedShare(judgement, active, c) >= APPLIES_SHARE.action && visibleShare(judgement, active, c) >= VISIBLE_SHARE;
   }).map((character) => character.id);
 }
 
@@ -408,33 +438,37 @@ function keptNow(judgement: Judgement, c: number): boolean {
   return !kept || judgement.case.observations.some((o) => o.character === kept.character && o.answer === "seen" && (o.states ?? []).some((s) => kept.states.includes(s)));
 }
 
-/** Shares of what still fits that carry the part, and that show it at this stage. */
-function carriedAndSeen(judgement: Judgement, active: Active, c: number): { carried: number; visible: number } {
+/** Share of what still fits that carries the part. */
+function carriedShare(judgement: Judgement, active: Active, c: number): number {
   const { model } = judgement;
-  const { conditions, weights, firstOf } = active;
-  let total = 0;
-  let applicable = 0;
-  let visible = 0;
+  const { conditions, weights, firstOf, share } = active;
   const carries = LIFE_FORMS.map((form) => applies(model, c, form));
-  const leftInWinter = keptNow(judgement, c);
   const part = baseKnown(model, c, judgement.case.observations, false) ? null : lacking(model, c);
-  const seen = model.seen[c];
-  const stages = STAGES.length;
-  const winter = WINTER;
+  let total = 0;
+  let carried = 0;
   for (let i = 0; i < active.taxa.length; i++) {
     const t = active.taxa[i];
-    const share = active.share[i];
-    total += share;
-    const carried = carries[model.taxonLifeForm[t]] && hasPart(model, t, c);
-    if (carried && !part) applicable += share;
-    for (let k = firstOf[i]; k < firstOf[i + 1]; k++) {
-      const z = conditions[k];
-      if (carried && part) applicable += share * weights[k] * (1 - part.base[z]);
-      const stage = model.conditionStage[z];
-      if (seen[t * stages + stage] && (leftInWinter || stage !== winter)) visible += share * weights[k];
-    }
+    total += share[i];
+    if (!carries[model.taxonLifeForm[t]] || !hasPart(model, t, c)) continue;
+    if (!part) carried += share[i];
+    else for (let k = firstOf[i]; k < firstOf[i + 1]; k++) carried += share[i] * weights[k] * (1 - part.base[conditions[k]]);
   }
-  return { carried: applicable / total, visible: visible / total };
+  return carried / total;
+}
+
+/** Share of what still fits that shows the part at this stage. */
+function visibleShare(judgement: Judgement, active: Active, c: number): number {
+  const { taxa, share, stages, stageWeight } = active;
+  const { model } = judgement;
+  const leftInWinter = keptNow(judgement, c);
+  let total = 0;
+  let visible = 0;
+  for (const own of share) total += own;
+  for (let s = 0; s < stages.length; s++) {
+    if (stages[s] === WINTER && !leftInWinter) continue;
+    for (let i = 0; i < taxa.length; i++) if (seenAt(model, taxa[i], c, stages[s])) visible += share[i] * stageWeight[s * taxa.length + i];
+  }
+  return visible / total;
 }
 
 /**
@@ -443,29 +477,38 @@ function carriedAndSeen(judgement: Judgement, active: Active, c: number): { carr
  */
 function foreseenAnswers(judgement: Judgement, active: Active, c: number): Float64Array {
   const { model } = judgement;
-  const { conditions, weights, firstOf } = active;
+  const { conditions, weights, firstOf, taxa, stages, weightSum } = active;
   const n = model.answers[c];
   const rows = active.desk.rows.subarray(0, active.shares.length * n).fill(0);
-  const block = judgement.blocks.get(model.flora.characters[c].block);
-  const freshShare = 1 - model.flora.blocks[model.flora.characters[c].block];
+  const { block: name } = model.flora.characters[c];
+  const block = judgement.blocks.get(name);
+  const freshShare = 1 - model.flora.blocks[name];
+  const soundAt = block ? soundByStage(judgement, active, block) : active.stageWeight;
+  const times = block ? 1 : freshShare;
   const table = model.table[c];
   const background = model.background[c];
-  const seen = model.seen[c];
-  const stages = STAGES.length;
   const part = baseKnown(model, c, judgement.case.observations, false) ? null : lacking(model, c);
-  for (let i = 0; i < active.taxa.length; i++) {
-    const t = active.taxa[i];
-    const shownOfForm = part?.shownByForm[model.taxonLifeForm[t]] ?? 1;
+  for (let i = 0; i < taxa.length; i++) {
+    const t = taxa[i];
     const from = model.taxonLifeForm[t] * n;
+    const row = firstRowOf(model, t, c) * n;
     const varies = variesWithCondition(model, t, c);
+    if (!part && !varies) {
+      let own = 0;
+      for (let s = 0; s < stages.length; s++) if (seenAt(model, t, c, stages[s])) own += soundAt[s * taxa.length + i];
+      own *= times;
+      const other = weightSum[i] - own;
+      for (let o = 0; o < n; o++) rows[i * n + o] = own * table[row + o] + other * background[from + o];
+      continue;
+    }
+    const shownOfForm = part?.shownByForm[model.taxonLifeForm[t]] ?? 1;
     const first = model.firstCondition[t];
-    const row = model.firstRow[c][t] * n;
     let own = 0;
     let bare = 0;
     let other = 0;
     for (let k = firstOf[i]; k < firstOf[i + 1]; k++) {
       const z = conditions[k];
-      const sound = seen[t * stages + model.conditionStage[z]] ? weights[k] * (block ? soundShare(model, block, z) : freshShare) : 0;
+      const sound = seenAt(model, t, c, model.conditionStage[z]) ? weights[k] * (block ? soundShare(model, block, z) : freshShare) : 0;
       const told = part ? sound * part.shown[z] : sound;
       own += told;
       bare += sound - told;

@@ -28,7 +28,7 @@ const STATUS_WEIGHT: Record<Status, number> = { target: 1, watch: 0.4, tolerated
  * Evidence of one block taken together. All its chances are over the largest that any condition gives (`scale`), so that the
  * product of many blocks stays a number and no logarithm is needed on the way.
  */
-interface Block {
+export interface Block {
   name: string;
   doubt: number;
   members: number[];
@@ -162,9 +162,11 @@ function baseOf(model: Model, observation: Observation, all: Observation[]): Bas
 
 const scaleLogOf = (blocks: Iterable<Block>): number => [...blocks].reduce((sum, block) => sum + Math.log(block.scale), 0);
 
-/** Both posteriors with some observations left out, as a verdict of Clear is measured by them. */
-export function guardedWithout(judgement: Judgement, dropped: Set<number>): [Posterior, Posterior] {
-  const rest = without(judgement, dropped);
+/**
+ * Both posteriors with some observations left out, as a verdict of Clear is measured by them.
+ * @param rest the likelihoods without them
+ */
+export function guardedWithout(judgement: Judgement, dropped: Set<number>, rest = without(judgement, dropped)): [Posterior, Posterior] {
   const guarded = { ...rest, taxa: guardKept(judgement, rest.taxa, rest.weightAt, dropped) };
   return underBothPriors(judgement, guarded);
 }
@@ -181,13 +183,22 @@ function statuses(model: Model, given: Case): { status: Status[]; group: string[
     if (taxon === undefined) throw new InputError("unknown-taxon", "list", name, "give an accepted name of the flora");
     status[taxon] = listed;
   }
-  const names = new Map(STATUSES.map((s) => [s, model.treatments.map((treatment) => `${s}: ${treatment}`)]));
+  const names = groupNames(model);
   const group = status.map((s, t) => (names.get(s) as string[])[model.treatmentOf[t]]);
   for (const [name, action] of Object.entries(given.actions)) {
     const taxon = model.taxonIndex.get(name);
     if (taxon !== undefined && action) group[taxon] = action;
   }
   return { status, group };
+}
+
+/** Names of the action groups that a district has not named itself, by status and by the place of the treatment; once for a model. */
+const groupNamesOf = new WeakMap<Model, Map<Status, string[]>>();
+
+function groupNames(model: Model): Map<Status, string[]> {
+  const names = groupNamesOf.get(model) ?? new Map(STATUSES.map((s) => [s, model.treatments.map((treatment) => `${s}: ${treatment}`)]));
+  groupNamesOf.set(model, names);
+  return names;
 }
 
 interface Season {
@@ -406,21 +417,15 @@ export function without(judgement: Judgement, dropped: Set<number>): Likelihoods
     if (now !== block) changed.push({ was: block, now });
     if (now) blocks.push(now);
   }
-  const taxa = new Float64Array(model.flora.taxa.length);
-  const ofKin = new Float64Array(taxa.length);
-  for (let z = 0; z < weight.length; z++) {
-    taxa[model.conditionTaxon[z]] += weightAt(z);
-    let own = kin[z];
-    for (const { was, now } of changed) own *= (now ? now.kin[z] : 1) / was.kin[z];
-    ofKin[model.conditionTaxon[z]] += own;
+  const left = weight.slice();
+  const ofKin = kin.slice();
+  for (const { was, now } of changed) {
+    for (let z = 0; z < left.length; z++) {
+      left[z] *= (now ? now.chance[z] : 1) / was.chance[z];
+      ofKin[z] *= (now ? now.kin[z] : 1) / was.kin[z];
+    }
   }
-  return { taxa, kin: ofKin, strangers: total(strangersByForm(model, blocks)), crosses: crossChanceOf(model, judgement.crossStage, blocks), scaleLog: scaleLogOf(blocks), weightAt };
-
-  function weightAt(z: number): number {
-    let own = weight[z];
-    for (const { was, now } of changed) own *= (now ? now.chance[z] : 1) / was.chance[z];
-    return own;
-  }
+  return { taxa: sumConditions(model, left), kin: sumConditions(model, ofKin), strangers: total(strangersByForm(model, blocks)), crosses: crossChanceOf(model, judgement.crossStage, blocks), scaleLog: scaleLogOf(blocks), weightAt: (z) => left[z] };
 }
 
 /** Share of a condition within its plant, after the evidence. */

@@ -2,11 +2,12 @@ import { describe, expect, it } from "vitest";
 import { currentFlora } from "@/flora/load";
 import { tinyCase } from "../../../tests/support/tiny-flora";
 import { buildModel, type Case, caseSchema, foreseeChecks, judge, STAGES, usualState, usuallySeen } from "./index";
+import { seenAt } from "./model";
 
 const model = buildModel(currentFlora());
 const at = (name: string) => model.taxonIndex.get(name) as number;
 const part = (id: string) => model.characterIndex.get(id) as number;
-const inWinter = (name: string, id: string) => model.seen[part(id)][at(name) * STAGES.length + STAGES.indexOf("winter")] > 0;
+const inWinter = (name: string, id: string) => seenAt(model, at(name), part(id), STAGES.indexOf("winter")) > 0;
 
 describe("what is seen in winter", () => {
   it("are leaves on plants that keep them, and on no others", () => {

@@ -6,16 +6,17 @@ const KEPT_BY_SOME = 0.1;
 const KEPT_BY_MOST = 0.5;
 
 /**
- * Whether a part is seen on a plant at a stage, [taxon × stage] for one character: 0 no; 1 on some of its kind; 2 as a rule.
- * Leaves are seen in winter on plants that keep them, and on no others.
+ * Whether a part is seen on a plant at a stage: 0 no; 1 on some of its kind; 2 as a rule. Leaves are seen in winter on plants
+ * that keep them, and on no others.
+ * @returns of one character [taxon × stage], or, where all plants are alike in this, [stage]
  */
 export function seenOn(flora: CompiledFlora, scoresOf: Map<number, Score[]>[], character: Character): Uint8Array {
   const always = Uint8Array.from(STAGES, (stage) => (character.stages.includes(stage) ? 2 : 0));
+  if (!character.winter) return always;
   const seen = new Uint8Array(flora.taxa.length * STAGES.length);
   const winter = STAGES.indexOf("winter");
   for (let t = 0; t < flora.taxa.length; t++) {
     seen.set(always, t * STAGES.length);
-    if (!character.winter) continue;
     const kept = keptInWinter(flora, scoresOf[t], character.winter);
     seen[t * STAGES.length + winter] = kept >= KEPT_BY_MOST ? 2 : kept >= KEPT_BY_SOME ? 1 : 0;
   }

@@ -37,10 +37,10 @@ export function slipsOf(judgement: Judgement, result: VerdictResult): Slip[] {
   });
 }
 
-function hangsOn(judgement: Judgement, rest: Likelihoods, observation: number, { verdict, group, limit }: VerdictResult): boolean {
+function hangsOn(judgement: Judgement, rest: ReturnType<typeof without>, observation: number, { verdict, group, limit }: VerdictResult): boolean {
   if (verdict !== "clear" && verdict !== "keep") return false;
   if (verdict === "keep") return underBothPriors(judgement, rest).some((p) => p.keptSide < KEEP_SHARE);
-  if (guardedWithout(judgement, new Set([observation])).some((p) => groupGate(judgement, p, limit) !== group)) return true;
+  if (guardedWithout(judgement, new Set([observation]), rest).some((p) => groupGate(judgement, p, limit) !== group)) return true;
   const others = <T>(items: T[]) => items.filter((_, i) => i !== observation);
   return group !== null && twinsInTheWay({ ...judgement, case: { ...judgement.case, observations: others(judgement.case.observations) }, evidence: others(judgement.evidence) }, group).length > 0;
 }
