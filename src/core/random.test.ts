@@ -40,4 +40,19 @@ describe("a seeded source of chance", () => {
     const [a, b] = [seededChance(5), seededChance(5)];
     expect([a.uniform(), a.below(9), a.normal(), a.pick([1, 2])]).toEqual([b.uniform(), b.below(9), b.normal(), b.pick([1, 2])]);
   });
+
+  it("gives each name a source of its own, whatever was drawn before", () => {
+    const [fresh, used] = [seededChance(5), seededChance(5)];
+    for (let i = 0; i < 7; i++) used.uniform();
+    expect(used.named("leaf-edge").uniform()).toBe(fresh.named("leaf-edge").uniform());
+    const draws = ["leaf-edge", "leaf-egde", "leaf-edge ", "leaf-base"].map((name) => fresh.named(name).uniform());
+    expect(new Set(draws).size).toBe(draws.length);
+    expect(seededChance(6).named("leaf-edge").uniform()).not.toBe(draws[0]);
+  });
+
+  it("draws evenly by the same name from seeds that follow one another", () => {
+    const found = Array.from({ length: 20 }, () => 0);
+    for (let i = 0; i < 2000; i++) found[seededChance(i).named("mood leaf").below(20)]++;
+    expect(unevenness(found)).toBeLessThan(2);
+  });
 });

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { cumulative, type FourPoints, quantile, readingHalfWidth } from "./measures";
+import { cumulative, type FourPoints, minimumWidth, quantile, readingChance, readingHalfWidth } from "./measures";
 import { confusionTable } from "./observer";
 import { dayOfYear, REFERENCE, stageBegins, stageShares } from "./season";
 import { tinyFlora } from "../../../tests/support/tiny-flora";
@@ -32,6 +32,13 @@ describe("four-point distribution", () => {
   it("keeps a constant count apart from its neighbours", () => {
     const three: FourPoints = [3, 3, 3, 3];
     expect(cumulative(three, 3.5, 0.8) - cumulative(three, 2.5, 0.8)).toBeGreaterThan(0.8);
+  });
+
+  it("keeps small ratios apart: a leaf's stalk of a tenth of the blade is not one of a third", () => {
+    const chance = (points: FourPoints, value: number) => readingChance(points, value, readingHalfWidth("ratio", value, 1, 1), minimumWidth("ratio"));
+    const [short, long]: FourPoints[] = [[0.07, 0.1, 0.2, 0.25], [0.22, 0.28, 0.55, 0.7]];
+    expect(chance(short, 0.12)).toBeGreaterThan(50 * chance(long, 0.12));
+    expect(chance(long, 0.4)).toBeGreaterThan(50 * chance(short, 0.4));
   });
 
   it("narrows the observer's part by the root of the repeats", () => expect(readingHalfWidth("measure", 100, 4, 1)).toBeCloseTo(readingHalfWidth("measure", 100, 1, 1) / 2, 9));

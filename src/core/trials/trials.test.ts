@@ -88,6 +88,11 @@ describe("a perturbed flora", () => {
     expect(perturb(flora, 1)).not.toEqual(flora);
     expect(perturb(flora, 1)).toEqual(perturb(flora, 1));
   });
+  it("keeps its draws where a score is added or another taken away", () => {
+    const all = perturb(flora, 3).scores;
+    const fewer = perturb({ ...flora, scores: flora.scores.filter((_, i) => i % 3 !== 1) }, 3).scores;
+    expect(fewer).toEqual(all.filter((_, i) => i % 3 !== 1));
+  });
   it("leaves what does not apply alone", () => {
     const own = { ...flora, scores: [{ taxon: 0, character: 0, confidence: 0.9, notApplicable: true as const }] };
     expect(perturb(own, 5).scores).toEqual(own.scores);
@@ -98,6 +103,14 @@ describe("a simulated plant", () => {
   it("shows each part once and for all", () => {
     const plant = new SimulatedPlant(model, 0, "vegetative", seededChance(1));
     expect(plant.truth(0)).toBe(plant.truth(0));
+  });
+  it("shows a part alike, whichever parts were looked at before", () => {
+    for (let seed = 0; seed < 20; seed++) {
+      const [first, last] = [new SimulatedPlant(model, 0, "flowering", seededChance(seed)), new SimulatedPlant(model, 0, "flowering", seededChance(seed))];
+      const parts = [...model.flora.characters.keys()];
+      const forwards = parts.map((c) => first.truth(c));
+      expect(parts.reverse().map((c) => last.truth(c)).reverse()).toEqual(forwards);
+    }
   });
   it("shows no petals before it flowers", () => expect(new SimulatedPlant(model, 0, "vegetative", seededChance(1)).truth(3)).toBeNull());
   it("shows states as often as they are scored", () => {
