@@ -50,7 +50,6 @@ function BothSides({ marks, before, limit }: { marks: FieldMark[]; before: Map<s
           </g>
         ))}
         <line x1={AXIS} x2={MIDDLE} y1={y(limit)} y2={y(limit)} stroke="var(--ink)" strokeWidth={1.8} strokeDasharray="8 5" />
-        <text x={AXIS + 2} y={HEIGHT - 4} fontSize={12} fontWeight={600} fill="var(--ink)">nothing may stand above the dashed line</text>
         {placed.map((m) => (
           <g key={m.taxon}>
             {m.before !== null && Math.abs(m.before - m.y) > 3 ? (
@@ -67,7 +66,8 @@ function BothSides({ marks, before, limit }: { marks: FieldMark[]; before: Map<s
           </g>
         ))}
       </svg>
-      <details className="mt-1">
+      <figcaption className="small mt-1">To act, nothing kept may stand above the dashed line.</figcaption>
+      <details>
         <summary className="small min-h-[44px] flex items-center">The same as a table, with and without local likelihood</summary>
         <table className="w-full text-left">
           <caption className="sr-only">Who still fits</caption>

@@ -16,6 +16,8 @@ export const COLUMN = 22;
 const MOST_COLUMNS = 3;
 const GAP = 29;
 const MOST_SIDE = 6;
+/** Room for the scientific name under the last label. */
+const UNDER_NAME = 20;
 
 export interface Placed extends FieldMark {
   x: number;
@@ -37,7 +39,7 @@ export function placeMarks(marks: FieldMark[], before: Map<string, number>, y: (
       while (heights.some((other, k) => k < i && columns[k] === column && Math.abs(other - h) < COLUMN)) column++;
       columns.push(column % MOST_COLUMNS);
     });
-    const labels = spreadLabels(heights, GAP, TOP + 14, HEIGHT - FOOT);
+    const labels = spreadLabels(heights, GAP, TOP + 14, HEIGHT - UNDER_NAME);
     const labelX = left + (Math.max(0, ...columns) + 1) * COLUMN - 4;
     return own.map((mark, i) => ({ ...mark, x: left + columns[i] * COLUMN, y: heights[i], labelX, labelY: labels[i], before: before.has(mark.taxon) ? y(Math.max(LEAST, before.get(mark.taxon) as number)) : null }));
   });

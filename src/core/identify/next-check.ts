@@ -39,15 +39,16 @@ export interface LaterCheck {
 }
 
 export type Lens = "collar" | "touch" | "distance" | "dig" | "bark" | null;
-/** Stations that a lens brings forward. */
-const LENS_STATIONS: Record<Exclude<Lens, null>, string[]> = {
-  collar: ["collar", "grass-seedling"],
-  touch: ["stem", "leaf"],
-  distance: ["distance", "setting"],
-  dig: ["underground", "seedling"],
-  bark: ["stem"],
+const inBlocks = (...blocks: string[]) => ({ block }: Character): boolean => blocks.includes(block);
+const atStations = (...stations: string[]) => ({ station }: Character): boolean => stations.includes(station);
+/** What a lens brings forward: a station, what is felt or smelt, what must be dug or pulled for, what a twig shows without leaves. */
+const LENSES: Record<Exclude<Lens, null>, (character: Character) => boolean> = {
+  collar: atStations("collar", "grass-seedling"),
+  touch: inBlocks("hair", "texture", "arms", "bloom", "sap", "smell", "stem-build", "stiffness"),
+  distance: atStations("distance", "setting"),
+  dig: (character) => character.destroys || character.block === "root",
+  bark: inBlocks("bark", "inner", "buds", "arms", "arms-place", "cane", "stand"),
 };
-const LENS_WEIGHT = 3;
 /**
  * Seconds that turning to any question costs, beside the look itself. Towards an action little is added, so that
  * quick looks come first; towards a name so much that the telling looks do, and seconds decide only between equals:
@@ -205,15 +206,16 @@ export function towardsAction(judgement: Judgement, checks: Check[], lens: Lens 
   return [...ordered.filter((check) => check.first), ...ordered.filter((check) => !check.first)];
 }
 
+/** Best first; under a lens, what is looked at through it and tells anything before all else. */
 function order(judgement: Judgement, checks: Check[], lens: Lens, value: (check: Check) => number, overheadSeconds: number): Check[] {
   const fruitless = fruitlessAnswers(judgement);
-  const rate = (check: Check) => {
-    const station = judgement.model.flora.characters[check.character].station;
-    const weight = (lens && LENS_STATIONS[lens].includes(station) ? LENS_WEIGHT : 1) * FRUITLESS_WEIGHT ** (fruitless.get(station) ?? 0);
-    return (weight * value(check)) / (check.seconds + overheadSeconds);
-  };
-  const rates = new Map(checks.map((check) => [check, rate(check)]));
-  return [...checks].sort((a, b) => (rates.get(b) as number) - (rates.get(a) as number));
+  const { characters } = judgement.model.flora;
+  const rated = checks.map((check) => ({
+    check,
+    through: lens !== null && check.bits >= DRY_BITS && LENSES[lens](characters[check.character]),
+    rate: (FRUITLESS_WEIGHT ** (fruitless.get(characters[check.character].station) ?? 0) * value(check)) / (check.seconds + overheadSeconds),
+  }));
+  return rated.sort((a, b) => Number(b.through) - Number(a.through) || b.rate - a.rate).map(({ check }) => check);
 }
 
 /** Checks at the head of the order towards an action that are followed one look further, and those among which the look after is sought. */

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { currentFlora, loadList } from "@/flora/load";
-import { buildModel, type Case, caseSchema, decide, describeScore, foreseeChecks, identify, judge, newMemory, type Observation, type ObservationInput, type Stage, stageShares, towardsAction, towardsName } from "./index";
+import { buildModel, type Case, caseSchema, decide, describeScore, foreseeChecks, identify, judge, type Lens, newMemory, type Observation, type ObservationInput, type Stage, stageShares, towardsAction, towardsName } from "./index";
 
 const model = buildModel(currentFlora());
 const list = loadList("otter-valley");
@@ -132,12 +132,16 @@ describe("on the whole shipped flora", () => {
     expect(towardsName(grass, foreseeChecks(grass)).slice(0, 6).map((x) => model.flora.characters[x.character].station)).toContain("collar");
   });
 
-  it("brings forward what a lens looks at", () => {
-    const grass = judge(model, caseSchema.parse({ day: "2026-05-20", stage: "vegetative", list: list.status, observations: [{ character: "plant-kind", states: ["grasslike"] }] }));
-    const checks = foreseeChecks(grass);
-    const collars = (lens: "collar" | null) => towardsName(grass, checks, lens).slice(0, 6).filter((x) => model.flora.characters[x.character].station === "collar").length;
-    expect(collars("collar")).toBeGreaterThanOrEqual(collars(null));
-    expect(collars("collar")).toBeGreaterThan(3);
+  it("puts first what a lens looks at, of a grass and of a bare shrub, and nothing that tells nothing", () => {
+    const told = (stage: "vegetative" | "winter", kind: string, day: string) => judge(model, caseSchema.parse({ day, stage, list: list.status, kit: ["lens", "ruler", "knife", "trowel", "gloves"], observations: [{ character: "plant-kind", states: [kind] }] }));
+    const [grass, shrub] = [told("vegetative", "grasslike", "2026-05-20"), told("winter", "shrub", "2026-01-20")];
+    const first = (judgement: typeof grass, lens: Lens) => [towardsName, towardsAction].map((towards) => model.flora.characters[towards(judgement, foreseeChecks(judgement), lens)[0].character]);
+    for (const character of first(grass, "collar")) expect(character.station).toBe("collar");
+    for (const character of first(grass, "touch")) expect(["hair", "texture", "stem-build"]).toContain(character.block);
+    for (const character of first(grass, "dig")) expect(character.destroys || character.block === "root").toBe(true);
+    for (const character of first(grass, "distance")) expect(["distance", "setting"]).toContain(character.station);
+    for (const character of first(shrub, "bark")) expect(["bark", "inner", "buds", "arms", "cane", "stand"]).toContain(character.block);
+    expect(first(grass, "bark")).toEqual(first(grass, null));
   });
 
   it("says in words what a plant shows, and nothing where nothing is recorded", () => {
