@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import type { CaseInput, Character, Identification, Lens, ObservationInput, Stage } from "@/core/identify";
+import type { CaseInput, Character, Identification, Later, Lens, ObservationInput, Stage } from "@/core/identify";
 import { canBeMissing } from "@/core/identify/absent";
 import { placeCharacters } from "@/core/identify/place";
 import { StatusMark, Tape } from "../marks";
@@ -152,7 +152,7 @@ export function Bench(props: BenchProps) {
   const testing = towards === "doubt" && inMind !== null;
   const offered: { character: string; why: string; caution?: "gloves" }[] = testing ? doubts.map((d) => ({ character: d.character, why: `If you are right: ${d.expected}. ${d.against.replace(/^./, (l) => l.toUpperCase())}.` })) : (found?.next[towards === "doubt" ? "action" : towards] ?? []);
   const nextCheck = offered.find((c) => c.character === character?.id);
-  const todo = !found || draft.observations.length === 0 ? undefined : todoFor(found, state.vocabulary.characters);
+  const todo = !found || draft.observations.length === 0 ? undefined : todoFor(found, state.vocabulary.characters, draft.day);
   const others = offered.filter((c) => c.character !== character?.id && !draft.observations.some((o) => o.character === c.character)).slice(0, 4);
   const nameOf = (id: string) => state.vocabulary.characters.find((c) => c.id === id)?.name ?? id;
   const measured = character !== null && character.states.length === 0;
@@ -204,7 +204,7 @@ export function Bench(props: BenchProps) {
           ) : null}
           <div id="any-panel" className={sheet === "any" ? "" : "hidden lg:block"}><AnyPart inputRef={search} characters={state.vocabulary.characters} askable={view?.askable ?? null} onChoose={chooseAny} /></div>
           <Evidence rows={view && upToDate ? view.evidence : draft.observations.map((o) => ({ seen: nameOf(o.character), decibans: 0 }))} pair={view?.pair ?? null} plants={found?.candidates.map(({ taxon }) => ({ taxon, name: state.vocabulary.plainNames[taxon] ?? taxon })) ?? []} onPair={setPair} pairChosen={pair !== null} slips={slips} onRemove={remove} onRevise={(i) => { setChosen(draft.observations[i].character); bringIntoSight("question"); }} />
-          <Later later={draft.observations.length > 0 ? (found?.next.later ?? []) : []} nameOf={nameOf} names={state.vocabulary.plainNames} />
+          <IfNotToday later={draft.observations.length > 0 ? (found?.next.later ?? []) : []} today={draft.day} nameOf={nameOf} names={state.vocabulary.plainNames} />
         </div>
         <div className="px-4 md:px-6 py-4 min-w-0">
           <div id="fits-panel" className={sheet === "fits" ? "" : "hidden lg:block"}>
@@ -237,25 +237,30 @@ function BarButton({ children, onClick, pressed, disabled }: { children: React.R
 }
 
 /** The one thing to do next, after the verdict's reason. */
-function todoFor(found: Identification, characters: Character[]): string | undefined {
+function todoFor(found: Identification, characters: Character[], today: string): string | undefined {
   const first = found.next.action[0];
   const name = characters.find((c) => c.id === first?.character)?.name.toLowerCase();
   if (found.verdict === "hold" && first?.seldom) return "Little is left to ask of what fits. Look again at your first answers.";
   if (found.verdict === "hold" && name) return `One look that may settle it: ${name}.`;
-  if (found.verdict === "hold" && found.next.later[0]) return `Come back from ${found.next.later[0].from}.`;
+  const later = found.next.later.find(({ from }) => from > today) ?? found.next.later[0];
+  if (found.verdict === "hold" && later) return later.from > today ? `Come back from ${shortDay(later.from)}.` : `Look for one of them that is ${inStage(later.stage)} today.`;
   if (found.verdict === "clear") return found.reportFirst ? "Save it, and report it." : "Save it, then mark the patch.";
   if (found.verdict === "keep") return "Save it, so that nobody tears it out.";
   return undefined;
 }
 
-function Later({ later, nameOf, names }: { later: { character: string; from: string; parts: [string, string] }[]; nameOf: (id: string) => string; names: Record<string, string> }) {
+/** How a plant stands, within a sentence. */
+const inStage = (stage: Stage): string => (stage === "seedling" ? "a seedling" : stage === "winter" ? "in winter rest" : STAGE_WORDS[stage].toLowerCase());
+
+/** What other stages would show; from today, where some of their kind may stand in such a stage already. */
+function IfNotToday({ later, today, nameOf, names }: { later: Later[]; today: string; nameOf: (id: string) => string; names: Record<string, string> }) {
   if (later.length === 0) return null;
   return (
     <section className="mt-6">
-      <h2 className="ruled">If not today<span className="small">what else would settle it, and from when</span></h2>
+      <h2 className="ruled">If not on this plant today<span className="small">what else would settle it, and from when</span></h2>
       <ul className="grid sm:grid-cols-3 gap-x-4 gap-y-2 mt-2">
         {later.slice(0, 3).map((item) => (
-          <li key={item.character}><span className="font-semibold">{nameOf(item.character)}</span><br /><span className="small">from {new Date(`${item.from}T00:00:00Z`).toLocaleDateString("en-GB", { day: "numeric", month: "long", timeZone: "UTC" })} · parts {names[item.parts[0]] ?? item.parts[0]} from {names[item.parts[1]] ?? item.parts[1]}</span></li>
+          <li key={item.character}><span className="font-semibold">{nameOf(item.character)}</span><br /><span className="small">{item.from > today ? `${inStage(item.stage)}, from ${shortDay(item.from)}` : `today, on one that is ${inStage(item.stage)}`} · parts {names[item.parts[0]] ?? item.parts[0]} from {names[item.parts[1]] ?? item.parts[1]}</span></li>
         ))}
       </ul>
     </section>

@@ -37,7 +37,7 @@ export function SeasonReplay({ taxon, name, place, input, engine, nameOf }: { ta
           <thead><tr className="small"><th scope="col">Month</th><th scope="col">It stands</th><th scope="col">Verdict</th><th scope="col">Looks</th></tr></thead>
           <tbody>
             {months.map((m) => (
-              <tr key={m.month} className="row align-top"><th scope="row" className="font-normal py-1.5">{MONTHS[m.month - 1]}</th><td className="py-1.5">{m.stage ? STAGE_WORDS[m.stage as Stage] : "not to be found"}</td><td className="py-1.5"><TapePiece verdict={m.verdict} /></td><td className="py-1.5">{m.stage ? <><span className="figure">{m.looks}</span><span className="small"> · {m.characters.slice(0, 3).map(nameOf).join(", ")}{m.characters.length > 3 ? " …" : ""}</span></> : ""}</td></tr>
+              <tr key={m.month} className="row align-top"><th scope="row" className="font-normal py-1.5 pr-3">{MONTHS[m.month - 1]}</th><td className="py-1.5 pr-3">{m.stage ? STAGE_WORDS[m.stage as Stage] : "not to be found"}</td><td className="py-1.5 pr-3">{m.stage ? <TapePiece verdict={m.verdict} /> : null}</td><td className="py-1.5">{m.stage ? <><span className="figure">{m.looks}</span><span className="small"> · {m.characters.slice(0, 3).map(nameOf).join(", ")}{m.characters.length > 3 ? " …" : ""}</span></> : ""}</td></tr>
             ))}
           </tbody>
         </table>

@@ -124,6 +124,9 @@ describe("what will settle it later", () => {
         const judgement = judge(model, caseOf(note, depth));
         for (const later of laterChecks(judgement)) {
           expect(later.from >= note.day).toBe(true);
+          const { characters, taxa } = judgement.model.flora;
+          expect(characters[later.character].stages).toContain(later.stage);
+          for (const taxon of later.parts) expect(taxa[taxon].calendar[later.stage], taxa[taxon].name).toBeDefined();
           expect(judgement.keptSide[later.parts[0]]).toBe(0);
           expect(judgement.keptSide[later.parts[1]]).toBe(1);
         }

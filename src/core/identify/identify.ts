@@ -1,5 +1,6 @@
 import type { Case } from "./case";
 import { checkReason, likeliest, untested, verdictReason } from "./explain";
+import type { Stage } from "./flora-types";
 import { largestFirst } from "./largest";
 import { type Check, foreseeChecks, laterChecks, type Lens, towardsAction, towardsName, worthTowardsAction } from "./next-check";
 import { type Judgement, judge } from "./posterior";
@@ -22,6 +23,14 @@ export interface NamedCheck {
   caution?: "gloves";
 }
 
+export interface Later {
+  character: string;
+  stage: Stage;
+  /** ISO date */
+  from: string;
+  parts: [string, string];
+}
+
 export interface Identification {
   id: string;
   candidates: Candidate[];
@@ -39,7 +48,8 @@ export interface Identification {
   next: {
     name: (NamedCheck & { bits: number })[];
     action: (NamedCheck & { worth: number })[];
-    later: { character: string; from: string; parts: [string, string] }[];
+    /** what is shown at another stage than now; from today, where other plants of their kind may be in it already */
+    later: Later[];
   };
   /** crosses that may stand there, likeliest first */
   hybrids: { parents: [string, string]; probability: number }[];
@@ -81,7 +91,7 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
     next: {
       name: towardsName(judgement, checks, lens).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), bits: round(check.bits) })),
       action: towardsAction(judgement, checks, lens).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), worth: round(worthTowardsAction(judgement, check)) })),
-      later: laterChecks(judgement).map((later) => ({ character: id(later.character), from: later.from, parts: [name(later.parts[0]), name(later.parts[1])] as [string, string] })),
+      later: laterChecks(judgement).map((later) => ({ character: id(later.character), stage: later.stage, from: later.from, parts: [name(later.parts[0]), name(later.parts[1])] as [string, string] })),
     },
     hybrids: hybridsOf(judgement),
     slips: slipsOf(judgement, result).map(({ observation, kind }) => ({ character: judgement.case.observations[observation].character, kind })),

@@ -2,7 +2,7 @@ export * from "./case";
 export { hasWorkingDecider } from "./deciders";
 export * from "./explain";
 export * from "./flora-types";
-export { type Candidate, type Identification, identify, report } from "./identify";
+export { type Candidate, type Identification, identify, type Later, report } from "./identify";
 export { checkTogether, largestReading } from "./likelihood";
 export { percent } from "./percent";
 export { canBeMissing, saysPartIsMissing } from "./absent";

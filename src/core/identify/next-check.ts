@@ -1,4 +1,4 @@
-import { type Character, LIFE_FORMS, STAGES, type Taxon } from "./flora-types";
+import { type Character, LIFE_FORMS, type Stage, STAGES, type Taxon } from "./flora-types";
 import { crossKept } from "./hybrids";
 import { largestFirst } from "./largest";
 import { baseKnown, type Lacking, lacking } from "./missing-part";
@@ -34,6 +34,8 @@ export interface Check extends Gain {
 
 export interface LaterCheck {
   character: number;
+  /** the stage that shows it, and the first day, from today, on which both plants may be in it */
+  stage: Stage;
   from: string;
   parts: [number, number];
 }
@@ -662,7 +664,7 @@ export function laterChecks(judgement: Judgement, most = 4): LaterCheck[] {
       const distance = variation(judgement, c, target, kept, STAGES.indexOf(stage));
       const from = begins.get(stage);
       if (distance < 0.5 || !from) continue;
-      found.push({ character: c, from, parts: [target, kept], distance });
+      found.push({ character: c, stage, from, parts: [target, kept], distance });
       break;
     }
   });
