@@ -160,10 +160,14 @@ export function verdictReason(judgement: Judgement, result: VerdictResult): stri
   if (result.verdict === "hold") {
     if (result.leansOn) return `${name} fits, but only on the strength of one kind of look (${result.leansOn.replace(/-/g, " ")}). Look at something else before acting.`;
     if (result.openTwins.length > 0) return unheldReason(name, result.openTwins);
-    const names = result.stillFit.slice(0, 2).map((t) => plainName(judgement, t));
+    const shown = result.stillFit.slice(0, 2);
+    const names = shown.map((t) => plainName(judgement, t));
     if (names.length === 0 && result.crossFits >= 0) return `A cross of ${judgement.model.crosses[result.crossFits].parents.map((t) => plainName(judgement, t)).join(" and ")} still fits, and is kept as its kept parent is.`;
     if (names.length === 0) return "A plant that is not in this flora still fits too well. Look at more before acting.";
-    return `${names.join(" and ")} still ${names.length > 1 ? "fit" : "fits"}. ${names.length > 1 ? "They are" : "It is"} kept here.${heldByGuard(judgement, result)}`;
+    const [fit, they] = names.length > 1 ? ["fit", "They are"] : ["fits", "It is"];
+    // The rule asks for both priors: the field shows the local one, under which these may stand far below the limit.
+    if (shown.every((t) => judgement.guarded.local.taxa[t] <= result.limit / 2)) return `By looks alone ${names.join(" and ")} still ${fit}, however rare here. ${they} kept here.${heldByGuard(judgement, result)}`;
+    return `${names.join(" and ")} still ${fit}. ${they} kept here.${heldByGuard(judgement, result)}`;
   }
   return judgement.evidence.some(Boolean) ? "Not enough seen yet to say." : "Nothing seen yet. Start with whatever is plainest.";
 }

@@ -144,6 +144,18 @@ describe("on the whole shipped flora", () => {
     expect(first(grass, "bark")).toEqual(first(grass, null));
   });
 
+  it("says that a kept plant fits by looks alone, where the field shows it as hardly to be found here", () => {
+    const looks = { "plant-kind": "herb", "dead-stems": "ribbed", "leaf-lobes": "deep", "leaf-kind": "simple", "stem-hair": "bristly" };
+    const given = { day: "2026-06-09", stage: "vegetative", list: list.status, observations: Object.entries(looks).map(([character, state]) => ({ character, states: [state] })) };
+    const [anywhere, river] = [given, { ...given, setting: { ground: ["riverbank"], light: ["half"], wetness: ["moist"] }, confirmed: { "Heracleum mantegazzianum": 40 } }].map((of) => judge(model, caseSchema.parse(of)));
+    const radish = t("Raphanus raphanistrum");
+    expect(river.local.taxa[radish]).toBeLessThan(0.005);
+    expect(river.flat.taxa[radish]).toBe(anywhere.flat.taxa[radish]);
+    const reason = (of: typeof river) => identify(model, of.case).because;
+    expect(reason(river)).toMatch(/^By looks alone Wild radish and .+ still fit, however rare here\. They are kept here\./);
+    expect(reason(anywhere)).toMatch(/^Wild radish and .+ still fit\./);
+  });
+
   it("says in words what a plant shows, and nothing where nothing is recorded", () => {
     expect(describeScore({ model }, t("Heracleum mantegazzianum"), c("stem-marks"), "vegetative")).toContain("purple blotches");
     expect(describeScore({ model }, t("Heracleum mantegazzianum"), c("leaf-length"), "vegetative")).toBe("60 to 150 cm");
