@@ -114,3 +114,29 @@ describe("towards an action", () => {
     expect(towardsAction(j, checks).map((c) => c.character)).toEqual(ordered);
   });
 });
+
+describe("towards a name", () => {
+  /** Two looks that halve the plants, each the other way, and are sometimes mistaken; a third that never is, and finds out one of four. */
+  const flora = tinyFlora();
+  const shares = (...rows: number[]) => rows.map((p) => [p, 1 - p]);
+  const rows: Record<string, number[][]> = { edge: shares(0.99, 0.99, 0.01, 0.01), hair: shares(0.99, 0.01, 0.99, 0.01), sap: shares(0.99, 0.01, 0.01, 0.01) };
+  const scores = Object.entries(rows).flatMap(([name, own]) => own.map((row, taxon) => ({ taxon, character: flora.characters.findIndex((c) => c.id === name), confidence: 0.99, shares: row })));
+  const errors: Record<string, number> = { edge: 0.03, hair: 0.03, sap: 0.0005 };
+  const four = buildModel({ ...flora, scores, characters: flora.characters.map((c) => ({ ...c, mistake: "nominal" as const, errorRate: errors[c.id] ?? c.errorRate })) });
+  const j = judge(four, tinyCase([], { list: {} }));
+  const checks = foreseeChecks(j);
+
+  it("follows a look to the one after: two that name it together come before one that tells more by itself", () => {
+    const best = [...checks].sort((a, b) => worthTowardsName(b) - worthTowardsName(a))[0];
+    expect(id(best.character)).toBe("sap");
+    expect(["edge", "hair"]).toContain(id(towardsName(j, checks)[0].character));
+  });
+  it("takes what is looked at through a lens first, by what it tells alone", () => {
+    expect(id(towardsName(j, checks, "touch")[0].character)).toBe("sap");
+  });
+  it("stays as it is when asked again, and leaves nothing out", () => {
+    const once = towardsName(j, checks).map((c) => c.character);
+    expect(towardsName(j, checks).map((c) => c.character)).toEqual(once);
+    expect([...once].sort()).toEqual(checks.map((c) => c.character).sort());
+  });
+});

@@ -185,7 +185,8 @@ const hasRunDry = (active: Active, checks: Check[]): boolean => active.shares.ev
 export const worthTowardsName = (gain: Gain): number => gain.bits + RISE_BITS * gain.rise;
 
 export function towardsName(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
-  return order(judgement, checks, lens, worthTowardsName, OVERHEAD_SECONDS.name);
+  const plain = order(judgement, checks, lens, worthTowardsName, OVERHEAD_SECONDS.name);
+  return lens ? plain : followed(judgement, plain, { looks: 4, sought: 12, overheadSeconds: OVERHEAD_SECONDS.name, worth: worthTowardsName, after: namesAfter, gain: (after, _, look) => nameGain(after, look), ended: () => false });
 }
 
 /**
@@ -204,7 +205,7 @@ export function mostlyCarried(checks: Check[]): Check[] {
 
 export function towardsAction(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
   const plain = order(judgement, mostlyCarried(checks), lens, (check) => worthTowardsAction(judgement, check), OVERHEAD_SECONDS.action);
-  const ordered = lens ? plain : followed(judgement, plain);
+  const ordered = lens || keptLeads(judgement) ? plain : followed(judgement, plain, { looks: 4, sought: 12, overheadSeconds: OVERHEAD_SECONDS.action, worth: (gain) => worthTowardsAction(judgement, gain), after: standingAfter, gain: (after, c, look) => gainOf(judgement, after, c, look.rows, look.nats), ended: (after) => isEnded(judgement, after) });
   return [...ordered.filter((check) => check.first), ...ordered.filter((check) => !check.first)];
 }
 
@@ -220,40 +221,64 @@ function order(judgement: Judgement, checks: Check[], lens: Lens, value: (check:
   return rated.sort((a, b) => Number(b.through) - Number(a.through) || b.rate - a.rate).map(({ check }) => check);
 }
 
-/** Checks at the head of the order towards an action that are followed one look further, and those among which the look after is sought. */
-const FOLLOWED = 4;
-const SOUGHT = 12;
+/** How far an order of checks is followed. */
+interface Following {
+  /** checks at the head of the order that are followed one look further, and those among which the look after is sought */
+  looks: number;
+  sought: number;
+  overheadSeconds: number;
+  worth: (gain: Gain) => number;
+  /** what of what may stand there is followed, and what a look then tells of it */
+  after: typeof standingAfter;
+  gain: (standing: Standing, character: number, look: Look) => Gain;
+  /** whether an answer needs no look after it */
+  ended: (after: Standing) => boolean;
+}
+
+/** Chance of each answer to a look for each plant that is followed, and `natsOf` them. */
+interface Look {
+  rows: Float64Array;
+  nats: Float64Array;
+}
+
+/** The plants that are followed, and the looks that were worked out for them: for both orders the same. */
+interface Near {
+  active: Active;
+  looks: Map<number, Look>;
+}
+
 /** So many plants, the likeliest, are followed beside the unknown one. */
-const FOLLOWED_PLANTS = 40;
+const FOLLOWED_PLANTS = 30;
 /** Answers less likely than this are not followed. */
 const LEAST_FOLLOWED = 0.03;
-/** Looks are followed only where the kept side holds less than this: a plant to be left is soonest known one look at a time. */
+/** Towards an action looks are followed only where the kept side holds less than this: a plant to be left is soonest known one look at a time. */
 const KEPT_LEADS = 0.55;
 
+const keptLeads = (judgement: Judgement): boolean => (foreseen.get(judgement)?.prior[0] ?? 1) >= KEPT_LEADS;
+
 /**
- * The first few checks of the order towards an action, put in the order of what they are worth together with the best look
- * after them, on the mean of their answers, per second of both: looks that only end the matter in two are found by it. An
- * answer that ends it needs no second look.
+ * The first few checks of an order, put in the order of what they are worth together with the best look after them, on the mean
+ * of their answers, per second of both: looks that only tell together are found by it.
  */
-function followed(judgement: Judgement, ordered: Check[]): Check[] {
-  const active = foreseen.get(judgement);
-  if (!active || active.prior[0] >= KEPT_LEADS || ordered.length < 3) return ordered;
-  const { now, plants } = likeliest(active);
-  const looks = ordered.slice(0, SOUGHT).map((check) => {
+function followed(judgement: Judgement, ordered: Check[], { looks: most, sought, overheadSeconds, worth: worthOf, after: afterOf, gain, ended }: Following): Check[] {
+  const near = ordered.length < 3 ? undefined : nearOf(judgement);
+  if (!near) return ordered;
+  const looks = ordered.slice(0, sought).map((check) => ({ check, time: check.seconds + overheadSeconds, ...lookOf(judgement, near, check.character) }));
+  const rates = new Map(looks.slice(0, most).map(({ check, rows, time }) => {
     const n = judgement.model.answers[check.character];
-    const rows = rowsOf(foreseenAnswers(judgement, active, check.character), plants, n);
-    return { check, time: check.seconds + OVERHEAD_SECONDS.action, rows, nats: natsOf(rows, n) };
-  });
-  const rates = new Map(looks.slice(0, FOLLOWED).map(({ check, rows, time }) => {
-    const n = judgement.model.answers[check.character];
-    let worth = worthTowardsAction(judgement, check);
+    let worth = worthOf(check);
     let seconds = time;
     for (let o = 0; o < n; o++) {
-      const { chance, after } = standingAfter(now, rows, n, o);
-      if (chance < LEAST_FOLLOWED || isEnded(judgement, after)) continue;
-      const next = bestOf(looks.filter((look) => look.check !== check).map((look) => ({ worth: worthTowardsAction(judgement, gainOf(judgement, after, look.check.character, look.rows, look.nats)), seconds: look.time })));
-      worth += chance * next.worth;
-      seconds += chance * next.seconds;
+      const { chance, after } = afterOf(near.active, rows, n, o);
+      if (chance < LEAST_FOLLOWED || ended(after)) continue;
+      let best = { worth: 0, seconds: 1 };
+      for (const look of looks) {
+        if (look.check === check) continue;
+        const own = worthOf(gain(after, look.check.character, look));
+        if (own * best.seconds > best.worth * look.time) best = { worth: own, seconds: look.time };
+      }
+      worth += chance * best.worth;
+      seconds += chance * best.seconds;
     }
     return [check, worth / seconds] as const;
   }));
@@ -263,17 +288,6 @@ function followed(judgement: Judgement, ordered: Check[]): Check[] {
 
 /** True where the best act is to treat or to leave, and not to come back. */
 const isEnded = (judgement: Judgement, { standpoint, guardedPrior, partitions }: Standing): boolean => costOfAct(judgement, standpoint.limitTimes, guardedPrior, 0, partitions, 1) < judgement.case.costs.hold;
-
-const bestOf = <T extends { worth: number; seconds: number }>(looks: T[]): T => looks.reduce((best, look) => (look.worth * best.seconds > best.worth * look.seconds ? look : best));
-
-/** The rows of some plants, in their order. */
-function rowsOf(all: Float64Array, plants: number[], n: number): Float64Array {
-  const rows = new Float64Array(plants.length * n);
-  plants.forEach((i, at) => {
-    rows.set(all.subarray(i * n, (i + 1) * n), at * n);
-  });
-  return rows;
-}
 
 /** Sum of chance × log chance over the answers of each row, "no such part" with them. */
 function natsOf(rows: Float64Array, n: number): Float64Array {
@@ -289,23 +303,86 @@ function natsOf(rows: Float64Array, n: number): Float64Array {
   return nats;
 }
 
-/** What may stand there, but for the plants that all but cannot. */
-function likeliest(active: Active): { now: Standing; plants: number[] } {
-  const last = active.shares.length - 1;
-  const highest = active.shares.subarray(0, last).map((share, i) => Math.max(share, active.sided[i], active.guarded[i]));
-  const plants = [...largestFirst(highest, FOLLOWED_PLANTS), last];
-  const take = (of: Float64Array) => Float64Array.from(plants, (i) => of[i]);
-  const now = { ...active, shares: take(active.shares), sided: take(active.sided), guarded: take(active.guarded), parted: Int32Array.from(plants, (i) => active.parted[i]) };
-  return { now, plants };
+/** What may stand there, but for the plants that all but cannot; once for both orders. */
+function nearOf(judgement: Judgement): Near | undefined {
+  const known = nears.get(judgement);
+  const all = foreseen.get(judgement);
+  if (known || !all) return known;
+  const highest = all.taxa.map((_, i) => Math.max(all.shares[i], all.sided[i], all.guarded[i]));
+  const near = { active: activePlants(judgement, new Set(largestFirst(highest, FOLLOWED_PLANTS).map((i) => all.taxa[i]))), looks: new Map<number, Look>() };
+  nears.set(judgement, near);
+  return near;
+}
+
+const nears = new WeakMap<Judgement, Near>();
+
+function lookOf(judgement: Judgement, { active, looks }: Near, c: number): Look {
+  const known = looks.get(c);
+  if (known) return known;
+  const rows = foreseenAnswers(judgement, active, c).slice();
+  const look = { rows, nats: natsOf(rows, judgement.model.answers[c]) };
+  looks.set(c, look);
+  return look;
+}
+
+/** Plants below this share after an answer do not count in what the look after it tells of the name. */
+const LEAST_AFTER = 1e-3;
+
+/** What a look tells of the name alone, as `gainOf`. */
+function nameGain({ shares, desk: { sums, first } }: Standing, { rows, nats }: Look): Gain {
+  const named = rows.length / shares.length;
+  const unknown = shares.length - 1;
+  sums.fill(0, 0, named + 1);
+  first.fill(0, 0, named + 1);
+  let bits = 0;
+  let firstNow = 0;
+  for (let i = 0; i <= unknown; i++) {
+    const share = shares[i];
+    if (share < LEAST_AFTER) continue;
+    bits += share * nats[i];
+    let left = 1;
+    for (let o = 0; o < named; o++) {
+      const chance = rows[i * named + o];
+      left -= chance;
+      sums[o] += share * chance;
+      if (i < unknown && share * chance > first[o]) first[o] = share * chance;
+    }
+    const missing = share * Math.max(LEAST_MISSING, left);
+    sums[named] += missing;
+    if (i === unknown) continue;
+    if (missing > first[named]) first[named] = missing;
+    if (share > firstNow) firstNow = share;
+  }
+  let firstAfter = 0;
+  for (let o = 0; o <= named; o++) {
+    firstAfter += first[o];
+    if (sums[o] > 1e-12) bits -= sums[o] * Math.log(sums[o]);
+  }
+  return { bits: Math.max(0, bits * Math.LOG2E), rise: Math.max(0, firstAfter - firstNow), saved: 0, partBits: 0 };
 }
 
 /** What may stand there after an answer, and how likely that answer is. */
 function standingAfter(now: Standing, rows: Float64Array, n: number, answer: number): { chance: number; after: Standing } {
-  const times = (of: Float64Array) => of.map((share, i) => share * rows[i * n + answer]);
-  const shares = times(now.shares);
-  const [sided, guarded] = [normalised(times(now.sided)), normalised(times(now.guarded))];
-  const chance = shares.reduce((a, b) => a + b, 0);
-  return { chance, after: { ...now, shares: normalised(shares), sided, guarded, prior: heldBy(now, sided), guardedPrior: heldBy(now, guarded) } };
+  const [shares, sided, guarded] = [now.shares, now.sided, now.guarded].map((of) => sharesAfter(of, rows, n, answer));
+  return { chance: shares.chance, after: { ...now, shares: shares.after, sided: sided.after, guarded: guarded.after, prior: heldBy(now, sided.after), guardedPrior: heldBy(now, guarded.after) } };
+}
+
+/** The same of the shares alone: all that a name needs. */
+function namesAfter(now: Standing, rows: Float64Array, n: number, answer: number): { chance: number; after: Standing } {
+  const { chance, after } = sharesAfter(now.shares, rows, n, answer);
+  return { chance, after: { ...now, shares: after } };
+}
+
+/** Shares after an answer, summing to 1 again. */
+function sharesAfter(shares: Float64Array, rows: Float64Array, n: number, answer: number): { chance: number; after: Float64Array } {
+  const after = new Float64Array(shares.length);
+  let chance = 0;
+  for (let i = 0; i < after.length; i++) {
+    after[i] = shares[i] * rows[i * n + answer];
+    chance += after[i];
+  }
+  for (let i = 0; i < after.length; i++) after[i] /= chance;
+  return { chance, after };
 }
 
 /** What each side holds. */
@@ -390,7 +467,9 @@ function activePlants(judgement: Judgement, only?: Set<number>): Active {
 function normalised(values: number[] | Float64Array): Float64Array {
   let total = 0;
   for (const value of values) total += value;
-  return Float64Array.from(values, (value) => value / total);
+  const shares = new Float64Array(values.length);
+  for (let i = 0; i < shares.length; i++) shares[i] = values[i] / total;
+  return shares;
 }
 
 function likelyConditions(judgement: Judgement, taxa: number[]): Pick<Active, "conditions" | "weights" | "firstOf" | "stages" | "stageWeight" | "weightSum"> {
