@@ -1,4 +1,4 @@
-import { type Case, decide, identify, type Identification, judge, type Model, verdictReason } from "@/core/identify";
+import { type Case, decide, identify, type Identification, judge, type Model, nextLater, verdictReason } from "@/core/identify";
 import type { Told } from "@/core/outbox";
 
 /** A verdict as it is kept: what the engine said, and the versions that made it say so. */
@@ -13,7 +13,7 @@ export function judgeFinding(model: Model, given: Case) {
   const isProtected = identification.candidates.some((c) => c.status === "protected" && c.probability > 0.1);
   return {
     identification,
-    columns: { verdict: identification.verdict, because: identification.because, taxon: identification.about, reportFirst: identification.reportFirst ?? false, settleFrom: identification.verdict === "hold" || identification.verdict === "open" ? (identification.next.later[0]?.from ?? null) : null, protected: isProtected },
+    columns: { verdict: identification.verdict, because: identification.because, taxon: identification.about, reportFirst: identification.reportFirst ?? false, settleFrom: identification.verdict === "hold" || identification.verdict === "open" ? (nextLater(identification.next.later, given.day)?.from ?? null) : null, protected: isProtected },
   };
 }
 

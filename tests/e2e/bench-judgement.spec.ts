@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { answer, HOGWEED, inLeaf, openBench } from "./bench-steps";
+import { answer, HOGWEED, inLeaf, openBench, UNDECIDED } from "./bench-steps";
 import { stateFile } from "./people";
 
 test.use({ storageState: stateFile("scout") });
@@ -20,6 +20,16 @@ test("any two plants are weighed against each other, the answer that goes agains
   await seen.getByRole("button", { name: /^Look again: Kind of plant/ }).click();
   await page.locator("[data-character=plant-kind] [data-state=grasslike]").click();
   await expect(seen.getByText(/Goes against all the others|The verdict hangs on this one/).first()).toBeVisible();
+});
+
+test("the field says by what rule one may act, and what another stage would show is said in words", async ({ page }) => {
+  await openBench(page);
+  await inLeaf(page);
+  await answer(page, UNDECIDED, /Clear/i, 8);
+  await expect(page.locator("figcaption", { hasText: "nothing kept may stand above the dashed line" })).toBeVisible();
+  const later = page.locator("section", { has: page.getByRole("heading", { name: /If not on this plant today/ }) });
+  await expect(later.getByRole("listitem").first()).toContainText(/today, on one that is [a-z ]+ · parts|, from \d{1,2} [A-Z][a-z]+ · parts/);
+  await expect(later).not.toContainText(/\d{4}-\d{2}-\d{2}/);
 });
 
 test("a plant called by the wrong kind is found out by parts that it has not", async ({ page }) => {

@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import type { CaseInput, Character, Identification, Later, Lens, ObservationInput, Stage } from "@/core/identify";
+import type { CaseInput, Later, Lens, ObservationInput, Stage } from "@/core/identify";
 import { canBeMissing } from "@/core/identify/absent";
 import { placeCharacters } from "@/core/identify/place";
 import { StatusMark, Tape } from "../marks";
@@ -18,6 +18,7 @@ import { Question, type Sure } from "./question";
 import { SavePanel } from "./save-panel";
 import { SeasonReplay } from "./season-replay";
 import { STAGE_WORDS, StageQuestion } from "./stage-question";
+import { laterWords, todoFor } from "./todo-words";
 import type { BenchPack } from "./pack";
 import { TopTwo } from "./top-two";
 import { useEngine } from "./use-engine";
@@ -236,22 +237,6 @@ function BarButton({ children, onClick, pressed, disabled }: { children: React.R
   return <button type="button" className={`min-h-[60px] font-bold border-l first:border-l-0 border-[var(--rule)] disabled:opacity-50 ${pressed ? "bg-[var(--press)] text-[var(--press-ink)]" : ""}`} aria-pressed={pressed} disabled={disabled} onClick={onClick}>{children}</button>;
 }
 
-/** The one thing to do next, after the verdict's reason. */
-function todoFor(found: Identification, characters: Character[], today: string): string | undefined {
-  const first = found.next.action[0];
-  const name = characters.find((c) => c.id === first?.character)?.name.toLowerCase();
-  if (found.verdict === "hold" && first?.seldom) return "Little is left to ask of what fits. Look again at your first answers.";
-  if (found.verdict === "hold" && name) return `One look that may settle it: ${name}.`;
-  const later = found.next.later.find(({ from }) => from > today) ?? found.next.later[0];
-  if (found.verdict === "hold" && later) return later.from > today ? `Come back from ${shortDay(later.from)}.` : `Look for one of them that is ${inStage(later.stage)} today.`;
-  if (found.verdict === "clear") return found.reportFirst ? "Save it, and report it." : "Save it, then mark the patch.";
-  if (found.verdict === "keep") return "Save it, so that nobody tears it out.";
-  return undefined;
-}
-
-/** How a plant stands, within a sentence. */
-const inStage = (stage: Stage): string => (stage === "seedling" ? "a seedling" : stage === "winter" ? "in winter rest" : STAGE_WORDS[stage].toLowerCase());
-
 /** What other stages would show; from today, where some of their kind may stand in such a stage already. */
 function IfNotToday({ later, today, nameOf, names }: { later: Later[]; today: string; nameOf: (id: string) => string; names: Record<string, string> }) {
   if (later.length === 0) return null;
@@ -260,7 +245,7 @@ function IfNotToday({ later, today, nameOf, names }: { later: Later[]; today: st
       <h2 className="ruled">If not on this plant today<span className="small">what else would settle it, and from when</span></h2>
       <ul className="grid sm:grid-cols-3 gap-x-4 gap-y-2 mt-2">
         {later.slice(0, 3).map((item) => (
-          <li key={item.character}><span className="font-semibold">{nameOf(item.character)}</span><br /><span className="small">{item.from > today ? `${inStage(item.stage)}, from ${shortDay(item.from)}` : `today, on one that is ${inStage(item.stage)}`} · parts {names[item.parts[0]] ?? item.parts[0]} from {names[item.parts[1]] ?? item.parts[1]}</span></li>
+          <li key={item.character}><span className="font-semibold">{nameOf(item.character)}</span><br /><span className="small">{laterWords(item, today)} · parts {names[item.parts[0]] ?? item.parts[0]} from {names[item.parts[1]] ?? item.parts[1]}</span></li>
         ))}
       </ul>
     </section>

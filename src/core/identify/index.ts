@@ -8,6 +8,7 @@ export { percent } from "./percent";
 export { canBeMissing, saysPartIsMissing } from "./absent";
 export { minimumWidth, quantile } from "./measures";
 export { answersAt, buildModel, type Model, recordingOf, scoreFor, usuallySeen } from "./model";
+export { nextLater } from "./next-later";
 export { askableCharacters, type Check, foreseeChecks, type Lens, laterChecks, mostlyCarried, ruledOut, towardsAction, towardsName, variation, worthTowardsAction } from "./next-check";
 export { judge, type Judgement, likeliestStage, type Memory, newMemory } from "./posterior";
 export { type Climate, dayOfYear, type Hemisphere, inSeason, MOST_SHIFT, monthOf, REFERENCE, stageBegins, stageShares } from "./season";

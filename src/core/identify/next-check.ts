@@ -186,7 +186,7 @@ export const worthTowardsName = (gain: Gain): number => gain.bits + RISE_BITS * 
 
 export function towardsName(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
   const plain = order(judgement, checks, lens, worthTowardsName, OVERHEAD_SECONDS.name);
-  return lens ? plain : followed(judgement, plain, { looks: 4, sought: 12, overheadSeconds: OVERHEAD_SECONDS.name, worth: worthTowardsName, after: namesAfter, gain: (after, _, look) => nameGain(after, look), ended: () => false });
+  return isThrough(judgement, plain[0], lens) ? plain : followed(judgement, plain, { overheadSeconds: OVERHEAD_SECONDS.name, worth: worthTowardsName, after: namesAfter, gain: (after, _, look) => nameGain(after, look), ended: () => false });
 }
 
 /**
@@ -205,7 +205,7 @@ export function mostlyCarried(checks: Check[]): Check[] {
 
 export function towardsAction(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
   const plain = order(judgement, mostlyCarried(checks), lens, (check) => worthTowardsAction(judgement, check), OVERHEAD_SECONDS.action);
-  const ordered = lens || keptLeads(judgement) ? plain : followed(judgement, plain, { looks: 4, sought: 12, overheadSeconds: OVERHEAD_SECONDS.action, worth: (gain) => worthTowardsAction(judgement, gain), after: standingAfter, gain: (after, c, look) => gainOf(judgement, after, c, look.rows, look.nats), ended: (after) => isEnded(judgement, after) });
+  const ordered = isThrough(judgement, plain[0], lens) || keptLeads(judgement) ? plain : followed(judgement, plain, { overheadSeconds: OVERHEAD_SECONDS.action, worth: (gain) => worthTowardsAction(judgement, gain), after: standingAfter, gain: (after, c, look) => gainOf(judgement, after, c, look.rows, look.nats), ended: (after) => isEnded(judgement, after) });
   return [...ordered.filter((check) => check.first), ...ordered.filter((check) => !check.first)];
 }
 
@@ -215,17 +215,21 @@ function order(judgement: Judgement, checks: Check[], lens: Lens, value: (check:
   const { characters } = judgement.model.flora;
   const rated = checks.map((check) => ({
     check,
-    through: lens !== null && check.bits >= DRY_BITS && LENSES[lens](characters[check.character]),
+    through: isThrough(judgement, check, lens),
     rate: (FRUITLESS_WEIGHT ** (fruitless.get(characters[check.character].station) ?? 0) * value(check)) / (check.seconds + overheadSeconds),
   }));
   return rated.sort((a, b) => Number(b.through) - Number(a.through) || b.rate - a.rate).map(({ check }) => check);
 }
 
-/** How far an order of checks is followed. */
+/** Whether a check tells anything of what is looked at through a lens. */
+const isThrough = (judgement: Judgement, check: Check | undefined, lens: Lens): boolean => lens !== null && check !== undefined && check.bits >= DRY_BITS && LENSES[lens](judgement.model.flora.characters[check.character]);
+
+/** Checks at the head of an order that are followed one look further, and those among which the look after is sought. */
+const FOLLOWED = 4;
+const SOUGHT = 12;
+
+/** What an order of checks is followed by. */
 interface Following {
-  /** checks at the head of the order that are followed one look further, and those among which the look after is sought */
-  looks: number;
-  sought: number;
   overheadSeconds: number;
   worth: (gain: Gain) => number;
   /** what of what may stand there is followed, and what a look then tells of it */
@@ -260,11 +264,11 @@ const keptLeads = (judgement: Judgement): boolean => (foreseen.get(judgement)?.p
  * The first few checks of an order, put in the order of what they are worth together with the best look after them, on the mean
  * of their answers, per second of both: looks that only tell together are found by it.
  */
-function followed(judgement: Judgement, ordered: Check[], { looks: most, sought, overheadSeconds, worth: worthOf, after: afterOf, gain, ended }: Following): Check[] {
+function followed(judgement: Judgement, ordered: Check[], { overheadSeconds, worth: worthOf, after: afterOf, gain, ended }: Following): Check[] {
   const near = ordered.length < 3 ? undefined : nearOf(judgement);
   if (!near) return ordered;
-  const looks = ordered.slice(0, sought).map((check) => ({ check, time: check.seconds + overheadSeconds, ...lookOf(judgement, near, check.character) }));
-  const rates = new Map(looks.slice(0, most).map(({ check, rows, time }) => {
+  const looks = ordered.slice(0, SOUGHT).map((check) => ({ check, time: check.seconds + overheadSeconds, ...lookOf(judgement, near, check.character) }));
+  const rates = new Map(looks.slice(0, FOLLOWED).map(({ check, rows, time }) => {
     const n = judgement.model.answers[check.character];
     let worth = worthOf(check);
     let seconds = time;

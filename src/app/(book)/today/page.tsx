@@ -2,6 +2,7 @@ import Link from "next/link";
 import type { ReactNode } from "react";
 import { checkAction } from "@/app/actions";
 import { longDay, shortDay } from "@/components/dates";
+import { settleWords } from "@/components/settle-words";
 import { TapePiece } from "@/components/marks";
 import { ActionForm, Field } from "@/components/ui/action-form";
 import { memberOrSignIn } from "@/server/session";
@@ -34,7 +35,7 @@ export default async function TodayPage() {
           </Section>
         </div>
         <div>
-          <Section title="On hold" aside="and the day each can be settled">{view.holds.length === 0 ? <Empty>No plant is on hold.</Empty> : view.holds.slice(0, 12).map((f) => <Line key={f.id} href={`/findings/${f.id}`} main={`${f.name} · ${f.siteName}`} sub={`${f.because} ${f.due ? "It can be settled now." : f.settleFrom ? `From ${shortDay(f.settleFrom)}.` : ""}`} tape={f.verdict} />)}</Section>
+          <Section title="On hold" aside="and the day each can be settled">{view.holds.length === 0 ? <Empty>No plant is on hold.</Empty> : view.holds.slice(0, 12).map((f) => <Line key={f.id} href={`/findings/${f.id}`} main={`${f.name} · ${f.siteName}`} sub={`${f.because} ${settleWords(f, view.today)}`} tape={f.verdict} />)}</Section>
           <Section title="Clear, not yet planned" aside={`${view.unplanned.length}`}>{view.unplanned.length === 0 ? <Empty>Every clear finding has its plan.</Empty> : view.unplanned.slice(0, 9).map((f) => <Line key={f.id} href={`/findings/${f.id}`} main={f.name} sub={`${f.siteName} · ${shortDay(f.day)} · ${f.madeBy}`} tape="clear" />)}</Section>
         </div>
       </div>

@@ -2,6 +2,7 @@ import Link from "next/link";
 import { notFound } from "next/navigation";
 import { overruleAction } from "@/app/actions";
 import { fullDay } from "@/components/dates";
+import { settleWords } from "@/components/settle-words";
 import { STATUS_WORDS, StatusMark, Tape } from "@/components/marks";
 import { MeasuredPicture } from "@/components/measure/measured-picture";
 import { ActionForm, Field } from "@/components/ui/action-form";
@@ -35,7 +36,7 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
         <Item name="Finding"><h1 className="figure text-[18px] font-normal" style={{ fontFamily: '"Atkinson Hyperlegible Mono"' }}>F-{line.number}</h1></Item><Item name="Place">{line.siteName}</Item><Item name="Day">{fullDay(line.day)}</Item><Item name="Stage seen">{line.stage ?? "not said"}</Item><Item name="By">{line.madeBy}</Item>
         <Item name="Point">{line.place ? <span className="figure">{line.place[1].toFixed(5)}, {line.place[0].toFixed(5)}</span> : "kept back: protected plant"}</Item>
       </div>
-      <Tape verdict={line.verdict} reason={line.because} todo={line.settleFrom ? (line.settleFrom <= view.today ? "It can be settled now." : `Can be settled from ${fullDay(line.settleFrom)}.`) : line.reportFirst ? "Report it before anything is done." : undefined} />
+      <Tape verdict={line.verdict} reason={line.because} todo={line.settleFrom ? settleWords(line, view.today) : line.reportFirst ? "Report it before anything is done." : undefined} />
       <div className="px-4 md:px-6 py-5 grid lg:grid-cols-2 gap-x-10 gap-y-6">
         <div>
           {overrulings.map((e) => <p key={e.id} className="border-2 border-dashed border-[var(--madder)] p-3 mb-4"><strong>Overruled in writing</strong> by {e.by}, {fullDay(e.at.toISOString())}: taken as {plants.common((e.body as { taxon: string }).taxon)}. “{(e.body as { reason: string }).reason}”</p>)}

@@ -1,0 +1,33 @@
+import { describe, expect, it } from "vitest";
+import type { Character, Identification, Later } from "@/core/identify";
+import { laterWords, todoFor } from "./todo-words";
+
+const characters = [{ id: "sap", name: "Sap" }] as Character[];
+const later = (stage: Later["stage"], from: string): Later => ({ character: "sap", stage, from, parts: ["Malus prima", "Bonus prima"] });
+const found = (verdict: Identification["verdict"], action: { character: string; seldom?: true }[] = [], laters: Later[] = [], reportFirst?: true) => ({ verdict, next: { action, later: laters, name: [] }, reportFirst }) as unknown as Identification;
+
+describe("what another stage would show", () => {
+  it("is said with a day in words, or for today with the stage of another of its kind", () => {
+    expect(laterWords(later("flowering", "2026-06-01"), "2026-03-20")).toBe("in flower or bud, from 1 June");
+    expect(laterWords(later("vegetative", "2026-03-20"), "2026-03-20")).toBe("today, on one that is in leaf");
+    expect(laterWords(later("seedling", "2026-03-01"), "2026-03-20")).toBe("today, on one that is a seedling");
+    expect(laterWords(later("winter", "2026-11-01"), "2026-10-20")).toBe("in winter rest, from 1 November");
+  });
+});
+
+describe("the one thing to do next", () => {
+  it("is the look that settles it, then the day to come back, then another of its kind today", () => {
+    const ahead = [later("vegetative", "2026-03-20"), later("flowering", "2026-06-01")];
+    expect(todoFor(found("hold", [{ character: "sap" }], ahead), characters, "2026-03-20")).toBe("One look that may settle it: sap.");
+    expect(todoFor(found("hold", [{ character: "sap", seldom: true }], ahead), characters, "2026-03-20")).toContain("Look again at your first answers");
+    expect(todoFor(found("hold", [], ahead), characters, "2026-03-20")).toBe("Come back from 1 June.");
+    expect(todoFor(found("hold", [], ahead.slice(0, 1)), characters, "2026-03-20")).toBe("Look for one of them that is in leaf today.");
+    expect(todoFor(found("hold"), characters, "2026-03-20")).toBeUndefined();
+  });
+  it("is to save it where the verdict stands, and to report what must be reported", () => {
+    expect(todoFor(found("clear"), characters, "2026-03-20")).toBe("Save it, then mark the patch.");
+    expect(todoFor(found("clear", [], [], true), characters, "2026-03-20")).toBe("Save it, and report it.");
+    expect(todoFor(found("keep"), characters, "2026-03-20")).toContain("nobody tears it out");
+    expect(todoFor(found("open"), characters, "2026-03-20")).toBeUndefined();
+  });
+});
