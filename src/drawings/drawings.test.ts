@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { currentFlora } from "@/flora/load";
 import { bladeOutline } from "./leaf";
 import { liveliness } from "./shapes";
+import { drawMeasured } from "./measured";
 import { NOT_DRAWN } from "./not-drawn";
 import { drawState } from "./states";
 import { shapesToSvg } from "./svg";
@@ -22,6 +23,15 @@ describe("drawings", () => {
       const pictures = character.states.map((s) => JSON.stringify(drawState(character.id, s.id)?.map(({ d, width, dash }) => [d, width, dash])));
       expect(new Set(pictures).size, character.id).toBe(character.states.length);
     }
+  });
+  it("shows what is measured or counted for every character that has no states, each in its own way", () => {
+    const measured = flora.characters.filter((c) => c.states.length === 0 && !c.compares);
+    const pictures = measured.map((c) => drawMeasured(c.id));
+    for (const [i, shapes] of pictures.entries()) {
+      expect(shapes?.length, measured[i].id).toBeGreaterThan(0);
+      for (const { d } of shapes ?? []) expect(d, measured[i].id).not.toMatch(/NaN|undefined|Infinity/);
+    }
+    expect(new Set(pictures.map((shapes) => JSON.stringify(shapes))).size).toBe(measured.length);
   });
   it("is the same each time", () => {
     for (const [c, s] of drawn.slice(0, 120)) expect(drawState(c, s)).toEqual(drawState(c, s));

@@ -1,5 +1,5 @@
 import { drawLeaf, type Leaf } from "./leaf";
-import { all, along, area, circle, ellipse, faint, flat, hair, inner, key, liveliness, type Lively, outline, type Point, polar, rectangle, type Shape, smooth, smoothClosed, STILL, straight, type Tint } from "./shapes";
+import { all, along, area, circle, ellipse, faint, flat, hair, inner, key, liveliness, type Lively, outline, type Point, polar, type Shape, smooth, smoothClosed, STILL, straight, type Tint } from "./shapes";
 
 /** A length of upright stem with its two edges. */
 export function stem(x: number, top: number, bottom: number, half: number, tint: Tint = "leaf"): Shape[] {
@@ -164,8 +164,3 @@ const bud = (x: number, y: number): Shape[] => [area(ellipse(x + 5, y - 2, 2.4, 
 
 /** Ground line with a little hatching. */
 export const earth = (y = 84): Shape[] => [outline(straight([[8, y], [112, y]])), ...Array.from({ length: 12 }, (_, i) => faint(straight([[14 + i * 8.4, y + 2], [10 + i * 8.4, y + 8]])))];
-
-/** A ruler beside a thing of unknown size: for measured characters. */
-export function ruler(unit: string): Shape[] {
-  return all(area(rectangle(14, 62, 92, 18), "straw"), ...Array.from({ length: 12 }, (_, i) => inner(straight([[18 + i * 7.6, 62], [18 + i * 7.6, i % 5 === 0 ? 74 : 69]]))), unit === "°" ? [] : drawLeaf({ shape: "oval" }, [16, 44], 84, 90));
-}

@@ -140,7 +140,7 @@ function NumberAnswer({ character, most, sure, onAnswer }: { character: Characte
         if (sound) onAnswer({ character: character.id, values: readings, sure });
       }}
     >
-      <LazyPicture of={{ unit: character.unit ?? "" }} className="w-[150px] bg-[#fdfbf5] border border-[var(--rule)]" />
+      <LazyPicture of={{ measured: character.id }} className="w-[150px] bg-[#fdfbf5] border border-[var(--rule)]" />
       <div>
         <label className="field"><span className="label">Reading in {character.unit}; several with a space between</span><input inputMode="decimal" autoComplete="off" value={text} onChange={(e) => setText(e.target.value)} className="figure text-[21px]" aria-describedby="reading-hint" aria-invalid={fault !== null} /></label>
         <p id="reading-hint" className={fault ? "fault" : "small"}>{fault ?? (readings.length > 1 ? `Mean of ${readings.length}: ${Number((readings.reduce((a, b) => a + b, 0) / readings.length).toPrecision(3))} ${character.unit}` : "Two or three parts tell more than one.")}</p>

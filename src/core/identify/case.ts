@@ -20,8 +20,8 @@ export const observationSchema = z.object({
 export type Observation = z.output<typeof observationSchema>;
 export type ObservationInput = z.input<typeof observationSchema>;
 
-/** What a wrong act costs where a district has not said so, in hours of work. They imply that the kept side may hold 1.8 %. */
-export const DEFAULT_COSTS = { wrongClear: 540, missedTarget: 10, hold: 10 };
+/** What a wrong act costs where a district has not said so, in hours of work. They imply that the kept side may hold 1.6 %. */
+export const DEFAULT_COSTS = { wrongClear: 600, missedTarget: 10, hold: 10 };
 
 export const costsSchema = z.object({
   /** harm of clearing a kept plant, in the district's own unit (hours of work) */
