@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { answer, HOGWEED, inLeaf, openBench, UNDECIDED } from "./bench-steps";
+import { answer, HOGWEED, inLeaf, openBench, SPURGE, tape, UNDECIDED } from "./bench-steps";
 import { stateFile } from "./people";
 
 test.use({ storageState: stateFile("scout") });
@@ -30,6 +30,31 @@ test("the field says by what rule one may act, and what another stage would show
   const later = page.locator("section", { has: page.getByRole("heading", { name: /If not on this plant today/ }) });
   await expect(later.getByRole("listitem").first()).toContainText(/today, on one that is [a-z ]+ · parts|, from \d{1,2} [A-Z][a-z]+ · parts/);
   await expect(later).not.toContainText(/\d{4}-\d{2}-\d{2}/);
+});
+
+test("where one look alone parts it from a twin that is not held, a second plant is looked at before anything is done", async ({ page }) => {
+  await openBench(page, "Otter Reach, river wood", "2026-05-20");
+  await page.getByRole("button", { name: /In flower/ }).click();
+  await page.locator("[data-place]").getByRole("button", { name: /tell/ }).click();
+  const second = page.locator("[data-second]");
+  for (let i = 0; i < 20 && (await second.count()) === 0; i++) await answer(page, SPURGE, /Clear/i, 1);
+  await expect(second.getByRole("heading")).toContainText("Now on a second plant of the patch");
+  await expect(tape(page)).toContainText("One look alone parts the two: make it on a second plant.");
+  await expect(tape(page)).toContainText("Look at a second plant of the patch");
+  await answer(page, SPURGE, /Clear/i, 1);
+  await expect(tape(page).locator(".word")).toHaveText(/Clear/i);
+  await expect(page.getByRole("region", { name: "What you have seen" }).getByText(/in 2 of 2 plants/)).toHaveCount(1);
+});
+
+test("a second plant that cannot be told leaves it on hold, and is not asked for again", async ({ page }) => {
+  await openBench(page, "Otter Reach, river wood", "2026-05-20");
+  await page.getByRole("button", { name: /In flower/ }).click();
+  await page.locator("[data-place]").getByRole("button", { name: /tell/ }).click();
+  const second = page.locator("[data-second]");
+  for (let i = 0; i < 20 && (await second.count()) === 0; i++) await answer(page, SPURGE, /Clear/i, 1);
+  await second.getByRole("button", { name: /tell/ }).click();
+  await expect(second).toHaveCount(0);
+  await expect(tape(page).locator(".word")).toHaveText(/Hold/i);
 });
 
 test("a plant called by the wrong kind is found out by parts that it has not", async ({ page }) => {

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { CaseInput, Later, Lens, ObservationInput, Stage } from "@/core/identify";
 import { canBeMissing } from "@/core/identify/absent";
 import { placeCharacters } from "@/core/identify/place";
+import { withSecondPlant } from "@/core/identify/second-plant";
 import { StatusMark, Tape } from "../marks";
 import { shortDay } from "../dates";
 import { newDraft } from "../device/kept";
@@ -55,6 +56,8 @@ export function Bench(props: BenchProps) {
   const [kit, setKit] = useState<string[]>([...KIT]);
   const [sure, setSure] = useState<Sure>("sure");
   const [chosen, setChosen] = useState<string | null>(null);
+  /** parts of which a second plant told nothing: not asked of it again */
+  const [passed, setPassed] = useState<string[]>([]);
   /** why the finding saved last waits on this device */
   const [waits, setWaits] = useState<string | null>(null);
   /** the picture that is being measured on, and for which part */
@@ -66,12 +69,13 @@ export function Bench(props: BenchProps) {
   const doubts = useDoubts(towards === "doubt" ? inMind : null, input, engine, state.status === "ready");
   const search = useRef<HTMLInputElement>(null);
 
+  const second = towards === "action" && !chosen ? view?.identification.next.second.find((c) => !passed.includes(c.character)) : undefined;
   const character = useMemo(() => {
     if (state.status !== "ready" || !view || !draft) return null;
     const offered = towards === "doubt" && inMind ? doubts : view.identification.next[towards === "doubt" ? "action" : towards];
-    const id = chosen ?? offered[0]?.character;
+    const id = chosen ?? second?.character ?? offered[0]?.character;
     return state.vocabulary.characters.find((c) => c.id === id) ?? null;
-  }, [state, view, chosen, towards, inMind, doubts, draft]);
+  }, [state, view, chosen, second, towards, inMind, doubts, draft]);
 
   const places = useMemo(() => (state.status === "ready" ? placeCharacters(state.vocabulary.characters) : []), [state]);
   const placeSaid = useMemo(() => draft?.observations.filter((o) => places.some((p) => p.id === o.character)) ?? [], [draft?.observations, places]);
@@ -79,7 +83,10 @@ export function Bench(props: BenchProps) {
 
   const answer = (observation: ObservationInput) => {
     if (!draft) return;
-    shelf.change({ ...draft, observations: [...draft.observations.filter((o) => o.character !== observation.character), observation] });
+    const before = second && second.character === observation.character && !observation.of ? draft.observations.find((o) => o.character === observation.character) : undefined;
+    if (before && (observation.answer === "cannot-tell" || observation.answer === "not-there-yet")) return setPassed([...passed, observation.character]);
+    const said = before ? withSecondPlant(before, observation) : observation;
+    shelf.change({ ...draft, observations: [...draft.observations.filter((o) => o.character !== observation.character), said] });
     setChosen(null);
     setSure("sure");
   };
@@ -106,6 +113,7 @@ export function Bench(props: BenchProps) {
     setPair(null);
     setInMind(null);
     setChosen(null);
+    setPassed([]);
   }, [draftId]);
 
   const answerNow = useCallback((observation: ObservationInput) => act.current.answer(observation), []);
@@ -152,7 +160,7 @@ export function Bench(props: BenchProps) {
   const found = view?.identification;
   const testing = towards === "doubt" && inMind !== null;
   const offered: { character: string; why: string; caution?: "gloves" }[] = testing ? doubts.map((d) => ({ character: d.character, why: `If you are right: ${d.expected}. ${d.against.replace(/^./, (l) => l.toUpperCase())}.` })) : (found?.next[towards === "doubt" ? "action" : towards] ?? []);
-  const nextCheck = offered.find((c) => c.character === character?.id);
+  const nextCheck = second && second.character === character?.id ? second : offered.find((c) => c.character === character?.id);
   const todo = !found || draft.observations.length === 0 ? undefined : todoFor(found, state.vocabulary.characters, draft.day);
   const others = offered.filter((c) => c.character !== character?.id && !draft.observations.some((o) => o.character === c.character)).slice(0, 4);
   const nameOf = (id: string) => state.vocabulary.characters.find((c) => c.id === id)?.name ?? id;
@@ -194,7 +202,7 @@ export function Bench(props: BenchProps) {
           ) : step === "place" ? (
             <PlaceQuestion key={draft.siteId} characters={places} before={draft.placeBefore ?? []} onAnswer={setPlace} />
           ) : character ? (
-            <Question character={character} why={nextCheck?.why ?? ""} caution={nextCheck?.caution === "gloves" ? "Gloves on: a plant that still fits harms the skin." : undefined} sure={sure} known={state.vocabulary.plainNames} most={state.vocabulary.largest[character.id]} onPicture={measured ? <MeasureOn pictures={shelf.pictures} mayDraw={props.pack.demonstration} onPicture={(p) => setMeasuring({ picture: p.id, character: character.id })} onFiles={async (files, drawn) => { const [added] = await shelf.addPictures(draft.id, files, drawn); if (added) setMeasuring({ picture: added.id, character: character.id }); }} /> : undefined} onSure={setSure} onAnswer={answerNow} />
+            <Question character={character} onSecondPlant={nextCheck === second && second !== undefined} why={nextCheck?.why ?? ""} caution={nextCheck?.caution === "gloves" ? "Gloves on: a plant that still fits harms the skin." : undefined} sure={sure} known={state.vocabulary.plainNames} most={state.vocabulary.largest[character.id]} onPicture={measured ? <MeasureOn pictures={shelf.pictures} mayDraw={props.pack.demonstration} onPicture={(p) => setMeasuring({ picture: p.id, character: character.id })} onFiles={async (files, drawn) => { const [added] = await shelf.addPictures(draft.id, files, drawn); if (added) setMeasuring({ picture: added.id, character: character.id }); }} /> : undefined} onSure={setSure} onAnswer={answerNow} />
           ) : view ? (
             <section><h1 className="text-[24px]">Nothing more to ask at this stage, with this kit</h1><p className="mt-2">Save it as it stands, or choose any part below.</p></section>
           ) : (

@@ -8,17 +8,18 @@ import { LazyPicture } from "./lazy-picture";
 export type Sure = "sure" | "likely" | "guess";
 
 /** One question with its drawn answers, and those that are always there. */
-export const Question = memo(function Question({ character, why, caution, sure, known, most, onPicture, onSure, onAnswer }: { character: Character; why: string; caution?: string; sure: Sure; /** plants that may stand beside it, by accepted name */ known: Record<string, string>; /** of a measured part: the largest reading that is taken */ most?: number; /** where a measured part can be measured on a picture */ onPicture?: ReactNode; onSure: (s: Sure) => void; onAnswer: (o: ObservationInput) => void }) {
+export const Question = memo(function Question({ character, onSecondPlant, why, caution, sure, known, most, onPicture, onSure, onAnswer }: { character: Character; /** it was answered of one plant, and is asked of a second */ onSecondPlant: boolean; why: string; caution?: string; sure: Sure; /** plants that may stand beside it, by accepted name */ known: Record<string, string>; /** of a measured part: the largest reading that is taken */ most?: number; /** where a measured part can be measured on a picture */ onPicture?: ReactNode; onSure: (s: Sure) => void; onAnswer: (o: ObservationInput) => void }) {
   const [against, setAgainst] = useState("");
+  const key = `${character.id} ${onSecondPlant ? 2 : 1}`;
   return (
-    <section aria-labelledby="question" data-character={character.id}>
-      <h1 id="question" className="text-[24px] md:text-[27px]">{character.ask}</h1>
+    <section aria-labelledby="question" data-character={character.id} data-second={onSecondPlant || undefined}>
+      <h1 id="question" className="text-[24px] md:text-[27px]">{onSecondPlant ? <span className="block text-[18px] text-[var(--madder)]">Now on a second plant of the patch</span> : null}{character.ask}</h1>
       <p className="mt-1 text-[var(--soft)]">
         {why} About {character.seconds} seconds.
         {caution ? <strong className="text-[var(--madder)]"> {caution}</strong> : null}
       </p>
       {character.comparative ? <Beside known={known} against={against} onChoose={setAgainst} /> : null}
-      {character.comparative && !(against in known) ? null : character.states.length > 0 ? <StateAnswers key={character.id} character={character} sure={sure} onAnswer={character.comparative ? (o) => onAnswer({ ...o, against }) : onAnswer} /> : <><NumberAnswer key={character.id} character={character} most={most ?? Number.POSITIVE_INFINITY} sure={sure} onAnswer={onAnswer} />{onPicture}</>}
+      {character.comparative && !(against in known) ? null : character.states.length > 0 ? <StateAnswers key={key} character={character} sure={sure} onAnswer={character.comparative ? (o) => onAnswer({ ...o, against }) : onAnswer} /> : <><NumberAnswer key={key} character={character} most={most ?? Number.POSITIVE_INFINITY} sure={sure} onAnswer={onAnswer} />{onPicture}</>}
       <div className="mt-1 py-2 flex flex-wrap gap-2 items-center justify-between sticky bottom-[61px] z-10 bg-[var(--sheet)] lg:static">
         <span className="flex flex-wrap gap-2">
           <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "cannot-tell" })}>Can’t tell <span className="keycap" aria-hidden>0</span></button>

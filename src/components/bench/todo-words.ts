@@ -7,6 +7,8 @@ import { STAGE_WORDS } from "./stage-question";
 export function todoFor(found: Identification, characters: Character[], today: string): string | undefined {
   const first = found.next.action[0];
   const name = characters.find((c) => c.id === first?.character)?.name.toLowerCase();
+  const second = characters.find((c) => c.id === found.next.second[0]?.character);
+  if (found.verdict === "hold" && second) return `Look at a second plant of the patch: ${second.name.toLowerCase()}.`;
   if (found.verdict === "hold" && first?.seldom) return "Little is left to ask of what fits. Look again at your first answers.";
   if (found.verdict === "hold" && name) return `One look that may settle it: ${name}.`;
   const later = nextLater(found.next.later, today);

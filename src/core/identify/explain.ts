@@ -116,6 +116,7 @@ export function checkReason(judgement: Judgement, check: Check, ranked = likelie
   }
   const kit = model.flora.characters[check.character].kit;
   const needs = kit.length > 0 ? ` ${kit.join(" and ")} needed.`.replace(/^ ./, (s) => s.toUpperCase()) : "";
+  if (check.second) return `It alone parts ${plainName(judgement, ranked[0])} from ${check.first?.join(" and ")}, which this flora does not hold: one look may be a slip.${needs}`;
   if (check.first) return `Parts ${plainName(judgement, ranked[0])} from ${check.first.join(" and ")}, which this flora does not hold.${needs}`;
   if (check.seldom) return `Few of what still fits show this now, and there is nothing else left to ask of them. Look again at your first answers too.${needs}`;
   if (!best) return `Parts what still fits into smaller groups.${needs}`;
@@ -139,7 +140,7 @@ function heldByGuard(judgement: Judgement, { stillFit, limit }: VerdictResult): 
 function unheldReason(name: string, open: OpenTwin[]): string {
   const names = [...new Set(open.map((o) => o.twin.common))];
   const [are, them] = names.length > 1 ? ["are", "them"] : ["is", "it"];
-  const settle = open.every((o) => o.looks.length > 0) ? "" : " What was seen does not part the two: get a second opinion before acting.";
+  const settle = open.every((o) => o.looks.length > 0) ? "" : open.every((o) => o.looks.length > 0 || o.again.length > 0) ? " One look alone parts the two: make it on a second plant." : " What was seen does not part the two: get a second opinion before acting.";
   return `${name} fits, but ${names.join(" and ")} ${are} taken for it, and this flora does not hold ${them}.${settle}`;
 }
 

@@ -50,6 +50,8 @@ export interface Identification {
     action: (NamedCheck & { worth: number })[];
     /** what is shown at another stage than now; from today, where other plants of their kind may be in it already */
     later: Later[];
+    /** made on one plant, and to be made on a second before anything is done: the one look that parts what is found from a twin */
+    second: NamedCheck[];
   };
   /** crosses that may stand there, likeliest first */
   hybrids: { parents: [string, string]; probability: number }[];
@@ -90,7 +92,8 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
     sameTreatment: sameTreatment(judgement),
     next: {
       name: towardsName(judgement, checks, lens).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), bits: round(check.bits) })),
-      action: towardsAction(judgement, checks, lens).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), worth: round(worthTowardsAction(judgement, check)) })),
+      action: towardsAction(judgement, checks, lens).filter((check) => !check.second).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), worth: round(worthTowardsAction(judgement, check)) })),
+      second: checks.filter((check) => check.second).map(named),
       later: laterChecks(judgement).map((later) => ({ character: id(later.character), stage: later.stage, from: later.from, parts: [name(later.parts[0]), name(later.parts[1])] as [string, string] })),
     },
     hybrids: hybridsOf(judgement),

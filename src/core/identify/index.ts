@@ -15,6 +15,7 @@ export { type Climate, dayOfYear, type Hemisphere, inSeason, MOST_SHIFT, monthOf
 export { likeness, type Parting, partingChecks, partLater, type Peril, perils, type Twin, twinsOf } from "./twins";
 export { type Refutation, refutingChecks } from "./refute";
 export { type Month, replayMonth } from "./replay";
+export { withSecondPlant } from "./second-plant";
 export { type Slip, slipsOf } from "./slips";
 export { usualLook, usualState, type Where } from "./usual";
 export { decide, keptLimit, topOnSide, type Verdict, type VerdictResult } from "./verdict";

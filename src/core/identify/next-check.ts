@@ -28,6 +28,8 @@ export interface Check extends Gain {
   first?: string[];
   /** most of what fits does not show it now: asked because nothing else is left to tell */
   seldom?: true;
+  /** it was looked at on one plant, and one look alone parts what is found from these twins: to be looked at on a second */
+  second?: true;
   /** a caution to show with the question */
   caution?: "gloves";
 }
@@ -152,7 +154,8 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
   if (!only) foreseen.set(judgement, active);
   const answered = new Set(judgement.case.observations.map((o) => o.character));
   const harm = contactShare(judgement);
-  const wanted = only ? new Map<number, string[]>() : looksBeforeClear(judgement);
+  const before = only ? null : looksBeforeClear(judgement);
+  const wanted = before?.fresh ?? new Map<number, string[]>();
   const checks: Check[] = [];
   const rest: { c: number; carried: number; foresee: () => Check }[] = [];
   judgement.model.flora.characters.forEach((character, c) => {
@@ -166,11 +169,15 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
       if (only || check.bits > 1e-4 || wanted.has(c)) checks.push(check);
     } else rest.push({ c, carried, foresee });
   });
+  for (const [c, twins] of before?.again ?? []) if (handling(judgement, c, harm) !== "never") checks.push(onSecondPlant(judgement, c, twins, handling(judgement, c, harm)));
   if (only || !hasRunDry(active, checks)) return checks;
   const left = rest.map(({ c, carried, foresee }) => ({ carried, visible: visibleShare(judgement, active, c), foresee }));
   const seldom = left.filter(({ carried, visible }) => carried >= SELDOM_SHARE && visible >= SELDOM_SHARE);
   return [...checks, ...(seldom.length > 0 ? seldom : left).map(({ visible, foresee }) => lessBy(Math.max(visible, LEAST_VISIBLE), foresee()))];
 }
+
+/** What was looked at, looked at on a second plant: it tells nothing new of what is found, but that its one sign was no slip. */
+const onSecondPlant = ({ model }: Judgement, character: number, first: string[], caution?: "gloves" | "never"): Check => ({ character, seconds: model.flora.characters[character].seconds, carried: 1, bits: 0, rise: 0, saved: 0, partBits: 0, first, second: true, ...(caution === "gloves" ? { caution } : {}) });
 
 /** A look at a part that few of what fits show tells as much less as it is likely to find nothing. */
 const lessBy = (share: number, check: Check): Check => ({ ...check, seldom: true, bits: check.bits * share, rise: check.rise * share, saved: check.saved * share, partBits: check.partBits * share });
@@ -185,7 +192,7 @@ const hasRunDry = (active: Active, checks: Check[]): boolean => active.shares.ev
 export const worthTowardsName = (gain: Gain): number => gain.bits + RISE_BITS * gain.rise;
 
 export function towardsName(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
-  const plain = order(judgement, checks, lens, worthTowardsName, OVERHEAD_SECONDS.name);
+  const plain = order(judgement, checks.filter((check) => !check.second), lens, worthTowardsName, OVERHEAD_SECONDS.name);
   return isThrough(judgement, plain[0], lens) ? plain : followed(judgement, plain, { overheadSeconds: OVERHEAD_SECONDS.name, worth: worthTowardsName, after: namesAfter, gain: (after, _, look) => nameGain(after, look), ended: () => false });
 }
 
@@ -204,9 +211,10 @@ export function mostlyCarried(checks: Check[]): Check[] {
 }
 
 export function towardsAction(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
-  const plain = order(judgement, mostlyCarried(checks), lens, (check) => worthTowardsAction(judgement, check), OVERHEAD_SECONDS.action);
+  const second = checks.filter((check) => check.second);
+  const plain = order(judgement, mostlyCarried(checks.filter((check) => !check.second)), lens, (check) => worthTowardsAction(judgement, check), OVERHEAD_SECONDS.action);
   const ordered = isThrough(judgement, plain[0], lens) || keptLeads(judgement) ? plain : followed(judgement, plain, { overheadSeconds: OVERHEAD_SECONDS.action, worth: (gain) => worthTowardsAction(judgement, gain), after: standingAfter, gain: (after, c, look) => gainOf(judgement, after, c, look.rows, look.nats), ended: (after) => isEnded(judgement, after) });
-  return [...ordered.filter((check) => check.first), ...ordered.filter((check) => !check.first)];
+  return [...ordered.filter((check) => check.first), ...second, ...ordered.filter((check) => !check.first)];
 }
 
 /** Best first; under a lens, what is looked at through it and tells anything before all else. */

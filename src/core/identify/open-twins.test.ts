@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { currentFlora, loadList } from "@/flora/load";
-import { buildModel, type Case, caseSchema, decide, foreseeChecks, identify, judge, mostlyCarried, type Observation, type Pair, towardsAction, usualLook } from "./index";
+import { buildModel, type Case, caseSchema, decide, foreseeChecks, identify, judge, mostlyCarried, type Observation, type Pair, towardsAction, towardsName, usualLook, withSecondPlant } from "./index";
 import { removeTaxon } from "../trials/run-trials";
 import { openTwins } from "./open-twins";
 
@@ -12,7 +12,7 @@ const vine = model.taxonIndex.get("Persicaria perfoliata") as number;
 const list = { ...loadList("otter-valley").status, "Persicaria perfoliata": "target" as const };
 /** Everything that the mile-a-minute vine usually shows in fruit, but the look that parts it from the tearthumbs. */
 const others = model.flora.characters.flatMap((c, i) => (c.id === "ocrea" ? [] : (usualLook(model, vine, i, "fruiting") ?? [])));
-const look = (character: string, state: string): Observation => ({ character, answer: "seen", states: [state], join: "any", sure: "sure" });
+const look = (character: string, state: string, of?: Observation["of"]): Observation => ({ character, answer: "seen", states: [state], join: "any", sure: "sure", ...(of ? { of } : {}) });
 const given = (...more: Observation[]): Case => caseSchema.parse({ day: "2026-09-10", stage: "fruiting", list, observations: [...others, ...more] });
 
 describe("a twin that is listed and not held", () => {
@@ -23,8 +23,25 @@ describe("a twin that is listed and not held", () => {
     expect(next.action[0].character).toBe("ocrea");
     expect(next.action[0].why).toMatch(/^Parts Mile-a-minute weed from halberd-leaved tearthumb and arrow-leaved tearthumb, which this flora does not hold/);
   });
-  it("is out of the way once it is seen to be otherwise than the twin has it", () => {
-    expect(decide(judge(model, given(look("ocrea", "saucer")))).verdict).toBe("clear");
+  it("is not out of the way by one look at one plant, which may be a slip, and is by the same on a second", () => {
+    const once = look("ocrea", "saucer");
+    const { verdict, because, next } = identify(model, given(once));
+    expect(verdict).toBe("hold");
+    expect(because).toMatch(/One look alone parts the two: make it on a second plant\.$/);
+    expect(next.second).toEqual([expect.objectContaining({ character: "ocrea", why: expect.stringMatching(/^It alone parts Mile-a-minute weed from halberd-leaved tearthumb and arrow-leaved tearthumb/) })]);
+    expect(next.action.map((check) => check.character)).not.toContain("ocrea");
+    const twice = identify(model, given(withSecondPlant(once, once)));
+    expect(twice.verdict).toBe("clear");
+    expect(twice.next.second).toEqual([]);
+    const unlike = identify(model, given(withSecondPlant(once, look("ocrea", "papery"))));
+    expect(unlike.verdict).toBe("hold");
+    expect(unlike.next.second).toEqual([]);
+  });
+  it("asks for the second plant before all else towards an action, and never towards a name", () => {
+    const j = judge(model, given(look("ocrea", "saucer")));
+    const checks = foreseeChecks(j);
+    expect(towardsAction(j, checks)[0]).toMatchObject({ second: true, first: ["halberd-leaved tearthumb", "arrow-leaved tearthumb"] });
+    expect(towardsName(j, checks).some((check) => check.second)).toBe(false);
   });
   it("stays where it is as the twin has it, or told nothing", () => {
     for (const answer of [look("ocrea", "papery"), { ...look("ocrea", "saucer"), answer: "cannot-tell" as const, states: undefined }]) {
@@ -38,12 +55,14 @@ describe("a twin that is listed and not held", () => {
     ["one of two, of which the twin has one", { states: ["saucer", "papery"] }, "hold"],
     ["seen in none of four plants", { states: ["saucer"], of: { yes: 0, n: 4 } }, "hold"],
     ["seen in all of four plants", { states: ["saucer"], of: { yes: 4, n: 4 } }, "clear"],
-    ["what the twin has, looked for and not found", { answer: "absent", states: ["papery", "fringed"] }, "clear"],
+    ["seen in one of two plants", { states: ["saucer"], of: { yes: 1, n: 2 } }, "hold"],
+    ["what the twin has, looked for and not found on one plant", { answer: "absent", states: ["papery", "fringed"] }, "hold"],
     ["a part of what the twin has, looked for and not found", { answer: "absent", states: ["papery"] }, "hold"],
   ])("weighs %s", (_, answer, verdict) => expect(decide(judge(model, given({ ...look("ocrea", "saucer"), ...answer }))).verdict).toBe(verdict));
   it.each<[string, Partial<Observation>, number]>([
     ["as the twin has it", { value: 2.1 }, 1],
-    ["otherwise", { value: 4.5 }, 0],
+    ["otherwise, read once", { value: 4.5 }, 1],
+    ["otherwise, read twice", { values: [4.5, 4.8] }, 0],
     ["otherwise, but read no closer than that", { value: 3.1, half: 0.5 }, 1],
     ["of a part that is not there", { answer: "absent" }, 1],
   ])("weighs a number %s", (_, answer, left) => {
@@ -52,7 +71,7 @@ describe("a twin that is listed and not held", () => {
     expect(openTwins(judge(model, caseSchema.parse({ day: "2026-06-10", stage: "vegetative", list, observations })), olive)).toHaveLength(left);
   });
   it("makes the verdict hang on the look that put it out of the way", () => {
-    const { verdict, slips } = identify(model, given(look("ocrea", "saucer")));
+    const { verdict, slips } = identify(model, given(look("ocrea", "saucer", { yes: 2, n: 2 })));
     expect(verdict).toBe("clear");
     expect(slips).toContainEqual({ character: "ocrea", kind: "verdict-hangs-on-it" });
   });
@@ -75,7 +94,7 @@ describe("a twin that is listed and not held", () => {
     expect(left(fringed)).toEqual(["Rosa setigera", "Rosa carolina"]);
     expect(left(fringed, { character: "prickle-shape", states: ["hooked"] })).toEqual(["Rosa setigera"]);
     expect(left(fringed, { character: "prickle-shape", states: ["hooked"] }, { character: "leaflets", value: 9 })).toEqual([]);
-    expect(left(fringed, { character: "leaflets", answer: "cannot-tell" })).toEqual(["Rosa carolina"]);
+    expect(left(fringed, { character: "leaflets", answer: "cannot-tell" })).toEqual(["Rosa setigera", "Rosa carolina"]);
     expect(left({ ...fringed, answer: "cannot-tell", states: undefined }, { character: "leaflets", answer: "cannot-tell" })).toContain("Rosa setigera");
     expect(left(fringed, { character: "leaflets", value: 5 })).toContain("Rosa setigera");
   });

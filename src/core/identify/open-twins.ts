@@ -2,12 +2,15 @@ import type { Observation } from "./case";
 import type { Shown } from "./flora-types";
 import { usuallySeen } from "./model";
 import { type Judgement, likeliestStage } from "./posterior";
+import { isOfOnePlant } from "./second-plant";
 import type { UnheldTwin } from "./unheld";
 
 export interface OpenTwin {
   twin: UnheldTwin;
   /** characters that part the two and can be seen now, not looked at yet; none where nothing listed parts them at this stage */
   looks: number[];
+  /** the one look that parts the two, where all that is listed was looked at and it was made on one plant alone: a second plant is still to be looked at */
+  again: number[];
 }
 
 /** What a look says of a plant and a twin of it: that it is not the twin, that it may be, or nothing. */
@@ -15,7 +18,8 @@ type Said = "parts" | "fits" | null;
 
 /**
  * Twins that a plant may still be, of those that the flora does not hold: each part that is listed and can be seen must have been
- * looked at, since one look alone may be a slip; one must be otherwise than the twin has it, and none as it has it. A twin of which it is not known what it shows stays in the way.
+ * looked at; none may be as the twin has it, and two must be otherwise, or one on two plants, since one look alone may be a slip.
+ * A twin of which it is not known what it shows stays in the way.
  */
 export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
   const { model } = judgement;
@@ -26,13 +30,19 @@ export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
     const looks = twin.shows.flatMap((shown) => {
       const c = model.characterIndex.get(shown.character) as number;
       if (!listed.has(shown.character) || !usuallySeen(model, taxon, c, stage)) return [];
-      const said = judgement.case.observations.flatMap((o) => (o.character === shown.character ? [saidOfShown(o, shown)] : []));
-      return [{ c, seen: said.length > 0, said: together(said) }];
+      const seen = judgement.case.observations.filter((o) => o.character === shown.character);
+      return [{ c, seen, said: together(seen.map((o) => saidOfShown(o, shown))) }];
     });
-    if (looks.every((x) => x.seen && x.said !== "fits") && looks.some((x) => x.said === "parts")) return [];
-    return [{ twin, looks: looks.filter((x) => !x.seen).map((x) => x.c) }];
+    const parting = looks.filter((x) => x.said === "parts");
+    const unspoilt = looks.every((x) => x.seen.length > 0 && x.said !== "fits");
+    if (unspoilt && (parting.length > 1 || parting.some((x) => x.seen.some(isOfSeveral)))) return [];
+    const again = unspoilt ? parting.filter((x) => x.seen.length === 1 && isOfOnePlant(x.seen[0])) : [];
+    return [{ twin, looks: looks.filter((x) => x.seen.length === 0).map((x) => x.c), again: again.map((x) => x.c) }];
   });
 }
+
+/** Whether more than one plant showed it, or more than one reading was taken. */
+const isOfSeveral = ({ of, values }: Observation): boolean => (of?.yes ?? 0) > 1 || (values?.length ?? 0) > 1;
 
 /** What looks at several places of one part say: that it may be the twin, if one of them does. */
 const together = (said: Said[]): Said => (said.includes("fits") ? "fits" : said.includes("parts") ? "parts" : null);

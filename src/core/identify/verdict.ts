@@ -78,12 +78,22 @@ export function twinsInTheWay(judgement: Judgement, group: string): OpenTwin[] {
 }
 
 /** Looks that a target which would else be clear must still pass, each with the twins, not held by the flora, that it is for. */
-export function looksBeforeClear(judgement: Judgement): Map<number, string[]> {
+export interface LooksBeforeClear {
+  /** not made yet */
+  fresh: Map<number, string[]>;
+  /** made on one plant, to be made on a second */
+  again: Map<number, string[]>;
+}
+
+export function looksBeforeClear(judgement: Judgement): LooksBeforeClear {
   const group = agreedGroup(judgement, keptLimit(judgement.case.costs));
-  const twins = new Map<number, string[]>();
-  if (!group) return twins;
-  for (const { twin, looks } of twinsInTheWay(judgement, group)) for (const c of looks) twins.set(c, [...(twins.get(c) ?? []), twin.common]);
-  return twins;
+  const open = group ? twinsInTheWay(judgement, group) : [];
+  const byLook = (of: "looks" | "again") => {
+    const twins = new Map<number, string[]>();
+    for (const own of open) for (const c of own[of]) twins.set(c, [...(twins.get(c) ?? []), own.twin.common]);
+    return twins;
+  };
+  return { fresh: byLook("looks"), again: byLook("again") };
 }
 
 /** The action group that holds the target side, if the kept side is under the limit; else null. */

@@ -18,12 +18,13 @@ export class Scout {
     this.chance = chance;
   }
 
-  look(nature: Model, plant: SimulatedPlant, c: number): Observation {
+  /** @param turn how often the scout has looked at this part before, on other plants */
+  look(nature: Model, plant: SimulatedPlant, c: number, turn = 0): Observation {
     const character = nature.flora.characters[c];
     const base = { character: character.id, join: "any" as const, sure: "sure" as const };
     const truth = plant.truth(c);
     if (truth === null) return { ...base, answer: character.stages.includes(plant.stage) ? "absent" : "not-there-yet" };
-    const chance = this.chance.named(`look ${character.id}`);
+    const chance = this.chance.named(turn === 0 ? `look ${character.id}` : `look ${character.id} on plant ${turn + 1}`);
     if (chance.uniform() < 0.03) return { ...base, answer: "cannot-tell" };
     if (character.states.length === 0) return { ...base, answer: "seen", value: this.read(character, truth, chance) };
     return { ...base, answer: "seen", states: [character.states[this.name(character, truth, chance)].id] };

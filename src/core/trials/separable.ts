@@ -1,4 +1,4 @@
-import { type Case, decide, judge, type Model, type Observation, type Stage, usualLook } from "../identify";
+import { type Case, decide, judge, type Model, type Observation, type Stage, usualLook, withSecondPlant } from "../identify";
 
 /** Every part that is recorded for a plant and can be seen at a stage, each as it usually is there; what varies too much to be usual is left out. */
 export const usualLooks = (model: Model, taxon: number, stage: Stage): Observation[] => [...model.flora.characters.keys()].flatMap((c) => usualLook(model, taxon, c, stage) ?? []);
@@ -16,9 +16,13 @@ export function looksSuffice(model: Model, given: Case, taxon: number, stage: St
 
 /**
  * True where somebody who saw all of that, and erred in nothing, would be told what to do: Clear of a target, Keep of a kept
- * plant. What is not separable in this sense no choice of looks can settle at that stage, with this flora.
+ * plant; where one look alone parts it from a twin that the flora does not hold, it is made on a second plant. What is not separable in this sense no choice of looks can settle at that stage, with this flora.
  * @param given the place, day, list and costs; its observations are left out of account
  */
 export function isSeparable(model: Model, given: Case, taxon: number, stage: Stage, kept: boolean): boolean {
-  return decide(judge(model, { ...given, stage, observations: usualLooks(model, taxon, stage) })).verdict === (kept ? "keep" : "clear");
+  const all = { ...given, stage, observations: usualLooks(model, taxon, stage) };
+  const { verdict, openTwins } = decide(judge(model, all));
+  if (kept || verdict !== "hold" || !openTwins.some((twin) => twin.again.length > 0)) return verdict === (kept ? "keep" : "clear");
+  const again = new Set(openTwins.flatMap((twin) => twin.again.map((c) => model.flora.characters[c].id)));
+  return decide(judge(model, { ...all, observations: all.observations.map((o) => (again.has(o.character) ? withSecondPlant(o, o) : o)) })).verdict === "clear";
 }

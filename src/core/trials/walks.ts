@@ -1,5 +1,5 @@
-import { argMax } from "../identify/verdict";
-import { type Case, DEFAULT_COSTS, decide, foreseeChecks, judge, type Judgement, type LifeForm, type Model, mostlyCarried, newMemory, ruledOut, type Stage, type Status, towardsAction, towardsName, type Verdict } from "../identify";
+import { argMax, looksBeforeClear } from "../identify/verdict";
+import { type Case, type Check, DEFAULT_COSTS, decide, foreseeChecks, judge, type Judgement, type LifeForm, type Model, mostlyCarried, newMemory, ruledOut, withSecondPlant, type Stage, type Status, towardsAction, towardsName, type Verdict } from "../identify";
 import { placeCharacters } from "../identify/place";
 import { stageStatedChance } from "../identify/season";
 import { type Chance, seededChance } from "../random";
@@ -108,7 +108,8 @@ export interface Walker {
 export interface OpenCase {
   given: Case;
   judgement: Judgement;
-  look: (c: number) => void;
+  /** @param second what was looked at, on a second plant of the patch */
+  look: (c: number, second?: boolean) => void;
   chance: Chance;
 }
 
@@ -119,12 +120,18 @@ export function openCase(walker: Walker, start: Start, lot: number): OpenCase {
   const scout = new Scout(walker.error, chance);
   const given = beginCase(walker, start, plant, scout, chance);
   const memory = newMemory();
+  let others = 0;
   const open: OpenCase = {
     given,
     chance,
     judgement: judge(walker.model, given, memory),
-    look: (c) => {
-      given.observations.push(scout.look(walker.nature, plant, c));
+    look: (c, second) => {
+      if (!second) given.observations.push(scout.look(walker.nature, plant, c));
+      else {
+        const other = new SimulatedPlant(walker.nature, start.taxon, start.stage, chance.named(`plant ${++others + 1}`));
+        const seen = scout.look(walker.nature, other, c, others);
+        given.observations = given.observations.map((o) => (o.character === seen.character ? withSecondPlant(o, seen) : o));
+      }
       open.judgement = judge(walker.model, given, memory);
     },
   };
@@ -179,10 +186,10 @@ export function walkToAction(walker: Walker, start: Start, order: Order, fixed: 
   const told = { start, truthGroup, truthKept, separable };
   let seconds = open.given.observations.length > 0 ? PLACE_SECONDS : 0;
   for (let checks = 1; checks <= MOST_CHECKS; checks++) {
-    const c = chooseCheck(open.judgement, order, fixed, open.chance);
-    if (c === null) break;
-    seconds += walker.model.flora.characters[c].seconds + 4;
-    open.look(c);
+    const next = chooseCheck(open.judgement, order, fixed, open.chance);
+    if (!next) break;
+    seconds += walker.model.flora.characters[next.character].seconds + 4;
+    open.look(next.character, next.second);
     watch?.(open.judgement);
     const result = decide(open.judgement);
     if (result.verdict === "clear" || result.verdict === "keep") return { ...told, verdict: result.verdict, cleared: result.verdict === "clear" ? taxa[result.about].name : null, group: result.group, checks, seconds };
@@ -190,15 +197,20 @@ export function walkToAction(walker: Walker, start: Start, order: Order, fixed: 
   return { ...told, verdict: decide(open.judgement).verdict, cleared: null, group: null, checks: MOST_CHECKS, seconds };
 }
 
-function chooseCheck(judgement: Judgement, order: Order, fixed: number[], chance: Chance): number | null {
-  if (order === "fixed") return fixed.find((c) => standsOnSheet(judgement, c)) ?? null;
+/** The next look of an order. Whatever the order, a second plant is looked at where that is what is left before Clear. */
+function chooseCheck(judgement: Judgement, order: Order, fixed: number[], chance: Chance): Pick<Check, "character" | "second"> | undefined {
+  const [again] = looksBeforeClear(judgement).again.keys();
+  if (again !== undefined && order !== "engine") return { character: again, second: true };
+  if (order === "fixed") {
+    const character = fixed.find((c) => standsOnSheet(judgement, c));
+    return character === undefined ? undefined : { character };
+  }
   const checks = mostlyCarried(foreseeChecks(judgement));
-  if (checks.length === 0) return null;
-  if (order === "engine") return towardsAction(judgement, checks)[0].character;
-  if (order === "bits") return [...checks].sort((a, b) => b.bits - a.bits)[0].character;
-  if (order === "random") return checks[chance.below(checks.length)].character;
+  if (order === "engine") return towardsAction(judgement, checks)[0];
+  if (order === "bits") return [...checks].sort((a, b) => b.bits - a.bits)[0];
+  if (order === "random") return checks[chance.below(checks.length)];
   const place = (c: number) => (fixed.indexOf(c) < 0 ? Number.POSITIVE_INFINITY : fixed.indexOf(c));
-  return [...checks].sort((a, b) => place(a.character) - place(b.character))[0].character;
+  return [...checks].sort((a, b) => place(a.character) - place(b.character))[0];
 }
 
 /** Life forms that a printed list has a sheet for, by the kind of plant that the scout states. */

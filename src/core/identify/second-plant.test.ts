@@ -1,0 +1,38 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { observationSchema } from "./case";
+import { isOfOnePlant, withSecondPlant } from "./second-plant";
+
+const stateSeen = (state: string) => observationSchema.parse({ character: "sap", states: [state] });
+const read = (...values: number[]) => observationSchema.parse({ character: "leaf-ratio", ...(values.length === 1 ? { value: values[0] } : { values }) });
+
+describe("what a second plant of the patch adds", () => {
+  it("counts both that show it, or one of two", () => {
+    expect(withSecondPlant(stateSeen("milky"), stateSeen("milky"))).toMatchObject({ states: ["milky"], of: { yes: 2, n: 2 } });
+    expect(withSecondPlant(stateSeen("milky"), stateSeen("clear"))).toMatchObject({ states: ["milky"], of: { yes: 1, n: 2 } });
+    expect(withSecondPlant(stateSeen("milky"), observationSchema.parse({ character: "sap", answer: "absent" }))).toMatchObject({ of: { yes: 1, n: 2 } });
+  });
+  it("changes nothing where nothing could be told of it", () => {
+    for (const answer of ["cannot-tell", "not-there-yet"] as const) {
+      const told = observationSchema.parse({ character: "sap", answer });
+      expect(withSecondPlant(stateSeen("milky"), told)).toEqual(stateSeen("milky"));
+      expect(withSecondPlant(read(3), { ...told, character: "leaf-ratio" })).toEqual(read(3));
+    }
+  });
+  it("keeps every reading, in turn, and the interval of none", () => {
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 0, max: 50, noNaN: true }), { minLength: 1, maxLength: 4 }), fc.array(fc.double({ min: 0, max: 50, noNaN: true }), { minLength: 1, maxLength: 4 }), (a, b) => {
+        const both = withSecondPlant({ ...read(...a), half: 0.2 }, read(...b));
+        expect(both.values).toEqual([...a, ...b]);
+        expect(both.value).toBeUndefined();
+        expect(both.half).toBeUndefined();
+        expect(observationSchema.safeParse(both).success).toBe(true);
+      }),
+      { seed: 141, numRuns: 40 },
+    );
+  });
+  it("is asked for once, of one state or one reading of one plant", () => {
+    for (const one of [stateSeen("milky"), read(3)]) expect(isOfOnePlant(one)).toBe(true);
+    for (const more of [withSecondPlant(stateSeen("milky"), stateSeen("milky")), withSecondPlant(read(3), read(4)), observationSchema.parse({ character: "sap", states: ["milky", "clear"] }), observationSchema.parse({ character: "sap", answer: "absent" }), observationSchema.parse({ character: "sap", answer: "cannot-tell" })]) expect(isOfOnePlant(more)).toBe(false);
+  });
+});
