@@ -81,19 +81,21 @@ export function twinsInTheWay(judgement: Judgement, group: string): OpenTwin[] {
 export interface LooksBeforeClear {
   /** not made yet */
   fresh: Map<number, string[]>;
-  /** made on one plant, to be made on a second */
+  /** made on one plant, to be made on a second: last of all, when nothing else stands between the target and Clear */
   again: Map<number, string[]>;
 }
 
 export function looksBeforeClear(judgement: Judgement): LooksBeforeClear {
-  const group = agreedGroup(judgement, keptLimit(judgement.case.costs));
+  const limit = keptLimit(judgement.case.costs);
+  const group = agreedGroup(judgement, limit);
   const open = group ? twinsInTheWay(judgement, group) : [];
   const byLook = (of: "looks" | "again") => {
     const twins = new Map<number, string[]>();
     for (const own of open) for (const c of own[of]) twins.set(c, [...(twins.get(c) ?? []), own.twin.common]);
     return twins;
   };
-  return { fresh: byLook("looks"), again: byLook("again") };
+  const last = group && !weakBlock(judgement, limit);
+  return { fresh: byLook("looks"), again: last ? byLook("again") : new Map() };
 }
 
 /** The action group that holds the target side, if the kept side is under the limit; else null. */
