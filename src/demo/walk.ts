@@ -1,4 +1,4 @@
-import { type Case, decide, foreseeChecks, judge, type Model, type ObservationInput, observationSchema, STAGES, type Stage, stageShares, dayOfYear, REFERENCE, towardsAction } from "@/core/identify";
+import { type Case, decide, foreseeChecks, judge, type Model, type ObservationInput, observationSchema, STAGES, type Stage, stageShares, dayOfYear, REFERENCE, towardsAction, withSecondPlant } from "@/core/identify";
 import { seededChance } from "@/core/random";
 import { SimulatedPlant } from "@/core/trials/plants";
 import { Scout } from "@/core/trials/scout";
@@ -14,6 +14,7 @@ export function likelyStage(model: Model, name: string, day: string): Stage {
 export function sampleObservations(model: Model, given: Case, name: string, most: number, seed: number): ObservationInput[] {
   const chance = seededChance(seed);
   const plant = new SimulatedPlant(model, model.taxonIndex.get(name) as number, given.stage as Stage, chance);
+  const plantBeside = new SimulatedPlant(model, plant.taxon, plant.stage, chance.named("beside"));
   const scout = new Scout(0.02, chance);
   const made: Case = { ...given, observations: [] };
   for (let i = 0; i < most; i++) {
@@ -22,7 +23,9 @@ export function sampleObservations(model: Model, given: Case, name: string, most
     if (i > 0 && (verdict === "clear" || verdict === "keep")) break;
     const next = towardsAction(judgement, foreseeChecks(judgement))[0];
     if (!next) break;
-    made.observations.push(observationSchema.parse(scout.look(model, plant, next.character)));
+    const seen = observationSchema.parse(scout.look(model, next.second ? plantBeside : plant, next.character, next.second ? 1 : 0));
+    if (!next.second) made.observations.push(seen);
+    else made.observations = made.observations.map((o) => (o.character === seen.character ? withSecondPlant(o, seen) : o));
   }
   return made.observations;
 }

@@ -39,6 +39,12 @@ describe("what would make a name wrong", () => {
 });
 
 describe("the year over again", () => {
+  it("looks at a second plant in a month in which one look alone parts it from a twin that is not held", () => {
+    const { verdict, looks, characters } = replayMonth(model, base(), t("Euphorbia esula"), 6);
+    expect(verdict).toBe("clear");
+    expect(characters.filter((c) => c === "leaf-order")).toHaveLength(2);
+    expect(looks).toBe(characters.length);
+  });
   it.each(["Heracleum mantegazzianum", "Daucus carota"])("%s is told month by month, and settled in some", (name) => {
     const months = Array.from({ length: 12 }, (_, i) => replayMonth(model, base(), t(name), i + 1));
     expect(months.map((m) => m.month)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]);

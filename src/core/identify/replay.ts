@@ -5,6 +5,7 @@ import { type Model, scoreFor, usuallySeen } from "./model";
 import { foreseeChecks, towardsAction } from "./next-check";
 import { judge, newMemory } from "./posterior";
 import { dayOfYear, inSeason, stageShares } from "./season";
+import { withSecondPlant } from "./second-plant";
 import { usualState } from "./usual";
 import { decide, type Verdict } from "./verdict";
 
@@ -43,14 +44,17 @@ export function replayMonth(model: Model, given: Case, taxon: number, month: num
   const memory = newMemory();
   let judgement = judge(model, now, memory);
   let verdict = decide(judgement).verdict;
-  while (now.observations.length < MOST_LOOKS && verdict !== "clear" && verdict !== "keep") {
+  const characters: string[] = [];
+  while (characters.length < MOST_LOOKS && verdict !== "clear" && verdict !== "keep") {
     const [next] = towardsAction(judgement, foreseeChecks(judgement));
     if (!next) break;
-    now.observations.push(usualAnswer(model, taxon, next.character, stage));
+    const { id } = model.flora.characters[next.character];
+    now.observations = next.second ? now.observations.map((o) => (o.character === id ? withSecondPlant(o, o) : o)) : [...now.observations, usualAnswer(model, taxon, next.character, stage)];
+    characters.push(id);
     judgement = judge(model, now, memory);
     verdict = decide(judgement).verdict;
   }
-  return { month, stage, verdict, looks: now.observations.length, share: judgement.local.taxa[taxon], characters: now.observations.map((o) => o.character) };
+  return { month, stage, verdict, looks: characters.length, share: judgement.local.taxa[taxon], characters };
 }
 
 /** What the plant mostly shows; "cannot tell" where nothing is usual. */
