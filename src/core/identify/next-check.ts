@@ -321,7 +321,7 @@ function nearOf(judgement: Judgement): Near | undefined {
   const all = foreseen.get(judgement);
   if (known || !all) return known;
   const highest = all.taxa.map((_, i) => Math.max(all.shares[i], all.sided[i], all.guarded[i]));
-  const near = { active: activePlants(judgement, new Set(largestFirst(highest, FOLLOWED_PLANTS).map((i) => all.taxa[i]))), looks: new Map<number, Look>() };
+  const near = { active: activePlants(judgement, new Set(largestFirst(highest, FOLLOWED_PLANTS).map((i) => all.taxa[i])), all.standpoint), looks: new Map<number, Look>() };
   nears.set(judgement, near);
   return near;
 }
@@ -448,10 +448,14 @@ function protectedShare(judgement: Judgement): number {
   return judgement.status.reduce((sum, s, t) => sum + (s === "protected" ? judgement.local.taxa[t] : 0), 0);
 }
 
-function activePlants(judgement: Judgement, only?: Set<number>): Active {
-  const { local, flat, group, keptSide } = judgement;
-  const highest = local.taxa.map((share, t) => Math.max(share, flat.taxa[t], judgement.guarded.local.taxa[t]));
-  const taxa = largestFirst(highest, only ? highest.length : mostActive(judgement.model)).filter((t) => (only ? only.has(t) : highest[t] > ACTIVE_SHARE));
+/**
+ * @param only these plants alone
+ * @param standpoint where it is known from before
+ */
+function activePlants(judgement: Judgement, only?: Set<number>, standpoint = farthestFromClear(judgement)): Active {
+  const { local, flat, group, keptSide, guarded: measured } = judgement;
+  const highestOf = (t: number) => Math.max(local.taxa[t], flat.taxa[t], measured.local.taxa[t]);
+  const taxa = only ? [...only].sort((a, b) => highestOf(b) - highestOf(a)) : largestFirst(local.taxa.map((_, t) => highestOf(t)), mostActive(judgement.model)).filter((t) => highestOf(t) > ACTIVE_SHARE);
   const crosses = [...local.crosses.keys()].filter((x) => local.crosses[x] > ACTIVE_SHARE);
   const names = ["kept"];
   const parted = new Int32Array(taxa.length + crosses.length + 1);
@@ -468,7 +472,6 @@ function activePlants(judgement: Judgement, only?: Set<number>): Active {
   });
   const own = Float64Array.from(taxa, (t) => local.taxa[t]);
   const sharesUnder = (p: Posterior) => normalised([...taxa.map((t) => p.taxa[t]), ...crosses.map((x) => p.crosses[x]), p.unknown]);
-  const standpoint = farthestFromClear(judgement);
   const shares = sharesUnder(local);
   const sided = standpoint.posterior === local ? shares : sharesUnder(standpoint.posterior);
   const guarded = sharesUnder(standpoint.guarded);
