@@ -1,4 +1,4 @@
-import { expect, test } from "@playwright/test";
+import { expect, type Locator, type Page, test } from "@playwright/test";
 import { answer, HOGWEED, inLeaf, openBench, SPURGE, tape, UNDECIDED } from "./bench-steps";
 import { stateFile } from "./people";
 
@@ -32,12 +32,18 @@ test("the field says by what rule one may act, and what another stage would show
   await expect(later).not.toContainText(/\d{4}-\d{2}-\d{2}/);
 });
 
-test("where one look alone parts it from a twin that is not held, a second plant is looked at before anything is done", async ({ page }) => {
+/** A spurge in flower, looked at until its second plant is asked for. */
+async function toSecondPlant(page: Page): Promise<Locator> {
   await openBench(page, "Otter Reach, river wood", "2026-05-20");
   await page.getByRole("button", { name: /In flower/ }).click();
   await page.locator("[data-place]").getByRole("button", { name: /tell/ }).click();
   const second = page.locator("[data-second]");
   for (let i = 0; i < 20 && (await second.count()) === 0; i++) await answer(page, SPURGE, /Clear/i, 1);
+  return second;
+}
+
+test("where one look alone parts it from a twin that is not held, a second plant is looked at before anything is done", async ({ page }) => {
+  const second = await toSecondPlant(page);
   await expect(second.getByRole("heading")).toContainText("Now on a second plant of the patch");
   await expect(tape(page)).toContainText("One look alone parts the two: make it on a second plant.");
   await expect(tape(page)).toContainText("Look at a second plant of the patch");
@@ -47,11 +53,7 @@ test("where one look alone parts it from a twin that is not held, a second plant
 });
 
 test("a second plant that cannot be told leaves it on hold, and is not asked for again", async ({ page }) => {
-  await openBench(page, "Otter Reach, river wood", "2026-05-20");
-  await page.getByRole("button", { name: /In flower/ }).click();
-  await page.locator("[data-place]").getByRole("button", { name: /tell/ }).click();
-  const second = page.locator("[data-second]");
-  for (let i = 0; i < 20 && (await second.count()) === 0; i++) await answer(page, SPURGE, /Clear/i, 1);
+  const second = await toSecondPlant(page);
   await second.getByRole("button", { name: /tell/ }).click();
   await expect(second).toHaveCount(0);
   await expect(tape(page).locator(".word")).toHaveText(/Hold/i);

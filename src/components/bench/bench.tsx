@@ -84,8 +84,8 @@ export function Bench(props: BenchProps) {
   const answer = (observation: ObservationInput) => {
     if (!draft) return;
     const before = second && second.character === observation.character && !observation.of ? draft.observations.find((o) => o.character === observation.character) : undefined;
-    if (before && (observation.answer === "cannot-tell" || observation.answer === "not-there-yet")) return setPassed([...passed, observation.character]);
     const said = before ? withSecondPlant(before, observation) : observation;
+    if (said === before) return setPassed([...passed, observation.character]);
     shelf.change({ ...draft, observations: [...draft.observations.filter((o) => o.character !== observation.character), said] });
     setChosen(null);
     setSure("sure");

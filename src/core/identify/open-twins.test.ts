@@ -33,6 +33,7 @@ describe("a twin that is listed and not held", () => {
     const twice = identify(model, given(withSecondPlant(once, once)));
     expect(twice.verdict).toBe("clear");
     expect(twice.next.second).toEqual([]);
+    expect(decide(judge(model, given(withSecondPlant(once, { ...once, sure: "guess" })))).verdict).toBe("hold");
     const unlike = identify(model, given(withSecondPlant(once, look("ocrea", "papery"))));
     expect(unlike.verdict).toBe("hold");
     expect(unlike.next.second).toEqual([]);

@@ -13,11 +13,18 @@ describe("what a second plant of the patch adds", () => {
     expect(withSecondPlant(stateSeen("milky"), observationSchema.parse({ character: "sap", answer: "absent" }))).toMatchObject({ of: { yes: 1, n: 2 } });
   });
   it("changes nothing where nothing could be told of it", () => {
+    const [one, gone] = [read(3), observationSchema.parse({ character: "leaf-ratio", answer: "absent" })];
+    expect(withSecondPlant(one, gone)).toBe(one);
     for (const answer of ["cannot-tell", "not-there-yet"] as const) {
       const told = observationSchema.parse({ character: "sap", answer });
       expect(withSecondPlant(stateSeen("milky"), told)).toEqual(stateSeen("milky"));
       expect(withSecondPlant(read(3), { ...told, character: "leaf-ratio" })).toEqual(read(3));
     }
+  });
+  it("is as sure as the less sure of the two", () => {
+    expect(withSecondPlant(stateSeen("milky"), { ...stateSeen("milky"), sure: "guess" }).sure).toBe("guess");
+    expect(withSecondPlant({ ...stateSeen("milky"), sure: "likely" }, stateSeen("milky")).sure).toBe("likely");
+    expect(withSecondPlant(read(3), { ...read(4), sure: "likely" }).sure).toBe("likely");
   });
   it("keeps every reading, in turn, and the interval of none", () => {
     fc.assert(

@@ -4,18 +4,22 @@ import type { Observation } from "./case";
 export const isOfOnePlant = ({ answer, states, values, join, of, position, against }: Pick<Observation, "answer" | "states" | "values" | "join" | "of" | "position" | "against">): boolean =>
   answer === "seen" && !of && !position && !against && (states ? states.length === 1 && join !== "all" : (values ?? []).length < 2);
 
+const SURENESS = ["sure", "likely", "guess"] as const;
+
 /**
  * An answer given of one plant, together with what a second plant of the same patch shows: both of two, or one of two; readings
- * stand side by side. A second look that tells nothing changes nothing.
+ * stand side by side. The two are as sure as the less sure of them.
+ * @returns `first` itself where the second look tells nothing
  */
 export function withSecondPlant<O extends Partial<Observation>>(first: O, second: Partial<Observation>): O {
+  const sure = SURENESS[Math.max(SURENESS.indexOf(first.sure ?? "sure"), SURENESS.indexOf(second.sure ?? "sure"))];
   if (first.states) {
     if (second.answer !== undefined && second.answer !== "seen" && second.answer !== "absent") return first;
     const same = second.states?.length === 1 && second.states[0] === first.states[0];
-    return { ...first, of: { yes: same ? 2 : 1, n: 2 } };
+    return { ...first, sure, of: { yes: same ? 2 : 1, n: 2 } };
   }
   const readings = second.values ?? (second.value === undefined ? [] : [second.value]);
   if (readings.length === 0) return first;
   const { value, half: _, ...rest } = first;
-  return { ...rest, values: [...(first.values ?? (value === undefined ? [] : [value])), ...readings] } as O;
+  return { ...rest, sure, values: [...(first.values ?? (value === undefined ? [] : [value])), ...readings] } as O;
 }
