@@ -5,6 +5,7 @@ import { baseKnown, type Lacking, lacking } from "./missing-part";
 import { answersAt, applies, firstRowOf, hasPart, type Model, recordingOf, seenAt, variesWithCondition } from "./model";
 import { type Block, conditionShare, type Judgement, likeliestStage, type Posterior, soundShare } from "./posterior";
 import { allBegin } from "./season";
+import { timesLog } from "./times-log";
 import { farthestFromClear, GROUP_SHARE, KEEP_SHARE, keptLimit, looksBeforeClear, type Standpoint, topOnSide } from "./verdict";
 
 /** What a look is expected to tell. */
@@ -124,6 +125,9 @@ interface Active extends Standing {
   /** the same as `stageWeight`, of what a block that was looked at still proves, by block */
   soundOf: Map<string, Float64Array>;
   share: Float64Array;
+  /** the sum of `share`, and what of it each of `stages` holds */
+  total: number;
+  stageTotal: Float64Array;
   /** crosses that stand high enough to be foreseen */
   crosses: number[];
 }
@@ -157,23 +161,41 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
   const before = only ? null : looksBeforeClear(judgement);
   const wanted = before?.fresh ?? new Map<number, string[]>();
   const checks: Check[] = [];
-  const rest: { c: number; carried: number; foresee: () => Check }[] = [];
-  judgement.model.flora.characters.forEach((character, c) => {
-    if (character.compares || answered.has(character.id) || !character.kit.every((k) => judgement.case.kit.includes(k)) || ruledOut(judgement, c)) return;
+  const rest: Askable[] = [];
+  const characters = judgement.model.flora.characters;
+  for (let c = 0; c < characters.length; c++) {
+    const character = characters[c];
+    if (character.compares || answered.has(character.id) || !character.kit.every((k) => judgement.case.kit.includes(k)) || ruledOut(judgement, c)) continue;
     const caution = handling(judgement, c, harm);
-    if (caution === "never") return;
-    const carried = carriedShare(judgement, active, c);
-    const foresee = (): Check => ({ character: c, seconds: character.seconds, carried, ...gainOf(judgement, active, c, foreseenAnswers(judgement, active, c)), ...(wanted.has(c) ? { first: wanted.get(c) } : {}), ...(caution ? { caution } : {}) });
-    if (carried >= APPLIES_SHARE.name && visibleShare(judgement, active, c) >= VISIBLE_SHARE) {
-      const check = foresee();
-      if (only || check.bits > 1e-4 || wanted.has(c)) checks.push(check);
-    } else rest.push({ c, carried, foresee });
-  });
+    if (caution === "never") continue;
+    const look = { c, carried: carriedShare(judgement, active, c), visible: visibleShare(judgement, active, c), caution, first: wanted.get(c) };
+    if (look.carried < APPLIES_SHARE.name || look.visible < VISIBLE_SHARE) {
+      rest.push(look);
+      continue;
+    }
+    const check = foresee(judgement, active, look);
+    if (only || check.bits > 1e-4 || check.first) checks.push(check);
+  }
   for (const [c, twins] of before?.again ?? []) if (handling(judgement, c, harm) !== "never") checks.push(onSecondPlant(judgement, c, twins, handling(judgement, c, harm)));
   if (only || !hasRunDry(active, checks)) return checks;
-  const left = rest.map(({ c, carried, foresee }) => ({ carried, visible: visibleShare(judgement, active, c), foresee }));
-  const seldom = left.filter(({ carried, visible }) => carried >= SELDOM_SHARE && visible >= SELDOM_SHARE);
-  return [...checks, ...(seldom.length > 0 ? seldom : left).map(({ visible, foresee }) => lessBy(Math.max(visible, LEAST_VISIBLE), foresee()))];
+  const seldom = rest.filter(({ carried, visible }) => carried >= SELDOM_SHARE && visible >= SELDOM_SHARE);
+  return [...checks, ...(seldom.length > 0 ? seldom : rest).map((look) => lessBy(Math.max(look.visible, LEAST_VISIBLE), foresee(judgement, active, look)))];
+}
+
+/** A character that may be asked about. */
+interface Askable {
+  c: number;
+  /** shares of what still fits that carry the part, and that show it now */
+  carried: number;
+  visible: number;
+  caution: "gloves" | undefined;
+  /** unheld twins that it must be looked at for */
+  first: string[] | undefined;
+}
+
+function foresee(judgement: Judgement, active: Active, { c, carried, caution, first }: Askable): Check {
+  const gain = gainOf(judgement, active, c, foreseenAnswers(judgement, active, c));
+  return { character: c, seconds: judgement.model.flora.characters[c].seconds, carried, ...gain, ...(first ? { first } : {}), ...(caution ? { caution } : {}) };
 }
 
 /** What was looked at, looked at on a second plant: it tells nothing new of what is found, but that its one sign was no slip. */
@@ -455,7 +477,7 @@ function protectedShare(judgement: Judgement): number {
 function activePlants(judgement: Judgement, only?: Set<number>, standpoint = farthestFromClear(judgement)): Active {
   const { local, flat, group, keptSide, guarded: measured } = judgement;
   const highestOf = (t: number) => Math.max(local.taxa[t], flat.taxa[t], measured.local.taxa[t]);
-  const taxa = only ? [...only].sort((a, b) => highestOf(b) - highestOf(a)) : largestFirst(local.taxa.map((_, t) => highestOf(t)), mostActive(judgement.model)).filter((t) => highestOf(t) > ACTIVE_SHARE);
+  const taxa = only ? [...only].sort((a, b) => highestOf(b) - highestOf(a)) : likeliestPlants(judgement, highestOf);
   const crosses = [...local.crosses.keys()].filter((x) => local.crosses[x] > ACTIVE_SHARE);
   const names = ["kept"];
   const parted = new Int32Array(taxa.length + crosses.length + 1);
@@ -476,7 +498,14 @@ function activePlants(judgement: Judgement, only?: Set<number>, standpoint = far
   const sided = standpoint.posterior === local ? shares : sharesUnder(standpoint.posterior);
   const guarded = sharesUnder(standpoint.guarded);
   const sides = { parted, partitions: names.length };
-  return { taxa, crosses, ...likelyConditions(judgement, taxa), soundOf: new Map(), share: own, shares, sided, guarded, standpoint, ...sides, prior: heldBy(sides, sided), guardedPrior: heldBy(sides, guarded), desk: newDesk(judgement.model, shares.length, names.length) };
+  const conditions = likelyConditions(judgement, taxa);
+  const stageTotal = Float64Array.from(conditions.stages, (_, s) => own.reduce((sum, one, i) => sum + one * conditions.stageWeight[s * own.length + i], 0));
+  return { taxa, crosses, ...conditions, soundOf: new Map(), share: own, total: own.reduce((a, b) => a + b, 0), stageTotal, shares, sided, guarded, standpoint, ...sides, prior: heldBy(sides, sided), guardedPrior: heldBy(sides, guarded), desk: newDesk(judgement.model, shares.length, names.length) };
+}
+
+function likeliestPlants({ model }: Judgement, highestOf: (t: number) => number): number[] {
+  const likely = [...model.taxonLifeForm.keys()].filter((t) => highestOf(t) > ACTIVE_SHARE);
+  return largestFirst(likely.map(highestOf), mostActive(model)).map((i) => likely[i]);
 }
 
 function normalised(values: number[] | Float64Array): Float64Array {
@@ -542,29 +571,28 @@ function carriedShare(judgement: Judgement, active: Active, c: number): number {
   const { conditions, weights, firstOf, share } = active;
   const carries = LIFE_FORMS.map((form) => applies(model, c, form));
   const part = baseKnown(model, c, judgement.case.observations, false) ? null : lacking(model, c);
-  let total = 0;
   let carried = 0;
   for (let i = 0; i < active.taxa.length; i++) {
     const t = active.taxa[i];
-    total += share[i];
     if (!carries[model.taxonLifeForm[t]] || !hasPart(model, t, c)) continue;
     if (!part) carried += share[i];
     else for (let k = firstOf[i]; k < firstOf[i + 1]; k++) carried += share[i] * weights[k] * (1 - part.base[conditions[k]]);
   }
-  return carried / total;
+  return carried / active.total;
 }
 
 /** Share of what still fits that shows the part at this stage. */
 function visibleShare(judgement: Judgement, active: Active, c: number): number {
-  const { taxa, share, stages, stageWeight } = active;
+  const { taxa, share, stages, stageWeight, stageTotal, total } = active;
   const { model } = judgement;
   const leftInWinter = keptNow(judgement, c);
-  let total = 0;
+  const seen = model.seen[c];
+  const step = model.seenStep[c];
   let visible = 0;
-  for (const own of share) total += own;
   for (let s = 0; s < stages.length; s++) {
     if (stages[s] === WINTER && !leftInWinter) continue;
-    for (let i = 0; i < taxa.length; i++) if (seenAt(model, taxa[i], c, stages[s])) visible += share[i] * stageWeight[s * taxa.length + i];
+    if (step === 0) visible += seen[stages[s]] ? stageTotal[s] : 0;
+    else for (let i = 0; i < taxa.length; i++) if (seen[taxa[i] * step + stages[s]]) visible += share[i] * stageWeight[s * taxa.length + i];
   }
   return visible / total;
 }
@@ -690,7 +718,7 @@ function gainOf(judgement: Judgement, standing: Standing, c: number, rows: Float
       if (!(chance > 0)) continue;
       left -= chance;
       const joint = share * chance;
-      if (!rowNats) nats += joint * Math.log(chance);
+      if (!rowNats) nats += share * timesLog(chance);
       sums[o] += joint;
       if (i < unknown && joint > first[o]) first[o] = joint;
       parts[o * partitions + part] += sidedShare * chance;
