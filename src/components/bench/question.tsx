@@ -22,7 +22,7 @@ export const Question = memo(function Question({ character, onSecondPlant, why, 
       {character.comparative && !(against in known) ? null : character.states.length > 0 ? <StateAnswers key={key} character={character} sure={sure} onAnswer={character.comparative ? (o) => onAnswer({ ...o, against }) : onAnswer} /> : <><NumberAnswer key={key} character={character} most={most ?? Number.POSITIVE_INFINITY} sure={sure} onAnswer={onAnswer} />{onPicture}</>}
       <div className="mt-1 py-2 flex flex-wrap gap-2 items-center justify-between sticky bottom-[61px] z-10 bg-[var(--sheet)] lg:static">
         <span className="flex flex-wrap gap-2">
-          <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "cannot-tell" })}>Can’t tell <span className="keycap" aria-hidden>0</span></button>
+          <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "cannot-tell" })}>{onSecondPlant ? "Can’t tell, or no second plant" : "Can’t tell"} <span className="keycap" aria-hidden>0</span></button>
           <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "not-there-yet" })}>Not there yet <span className="keycap" aria-hidden>N</span></button>
           {canBeMissing(character) ? <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "absent", sure })}>No such part <span className="keycap" aria-hidden>X</span></button> : null}
         </span>

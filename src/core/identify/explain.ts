@@ -45,7 +45,7 @@ export function describeObservation(judgement: Judgement, index: number): string
   const values = observation.values ?? (observation.value === undefined ? null : [observation.value]);
   const within = observation.half === undefined ? "" : ` ± ${Number(observation.half.toPrecision(2))}`;
   if (values) return `${character.name}: ${values.map((v) => Number(v.toPrecision(3))).join(", ")}${within} ${character.unit}${sure}`;
-  const plants = observation.of ? ` in ${observation.of.yes} of ${observation.of.n} plants` : "";
+  const plants = observation.other ? ` on one plant, ${stateName(character, observation.other)} on another` : observation.of ? ` in ${observation.of.yes} of ${observation.of.n} plants` : "";
   const beside = observation.against ? ` ${observation.states?.[0] === "same" ? "as" : "than"} ${plainName(judgement, judgement.model.taxonIndex.get(observation.against) as number)}` : "";
   if (saysPartIsMissing(character, observation)) return `${character.name}: no such part${sure}`;
   const names = (observation.states ?? ["none"]).map((id) => stateName(character, id));
@@ -116,11 +116,21 @@ export function checkReason(judgement: Judgement, check: Check, ranked = likelie
   }
   const kit = model.flora.characters[check.character].kit;
   const needs = kit.length > 0 ? ` ${kit.join(" and ")} needed.`.replace(/^ ./, (s) => s.toUpperCase()) : "";
+  if (check.second && !check.first) return againstReason(judgement, check.character, ranked[0]) + needs;
   if (check.second) return `It alone parts ${plainName(judgement, ranked[0])} from ${check.first?.join(" and ")}, which this flora does not hold: one look may be a slip.${needs}`;
   if (check.first) return `Parts ${plainName(judgement, ranked[0])} from ${check.first.join(" and ")}, which this flora does not hold.${needs}`;
   if (check.seldom) return `Few of what still fits show this now, and there is nothing else left to ask of them. Look again at your first answers too.${needs}`;
   if (!best) return `Parts what still fits into smaller groups.${needs}`;
   return `Parts ${plainName(judgement, best.a)} (${best.words[0]}) from ${plainName(judgement, best.b)} (${best.words[1]}).${needs}`;
+}
+
+/** Why an answer of one plant is asked of another: what was seen, and what the likeliest plant shows instead. */
+function againstReason(judgement: Judgement, c: number, likeliestPlant: number): string {
+  const { model, case: given } = judgement;
+  const character = model.flora.characters[c];
+  const [state] = given.observations.find((o) => o.character === character.id)?.states ?? [];
+  const shown = describeScore(judgement, likeliestPlant, c, likeliestStage(judgement, likeliestPlant));
+  return `You saw ${stateName(character, state)}; ${plainName(judgement, likeliestPlant)}, likeliest here, ${shown ? `has ${shown}` : "hardly ever shows that"}. One plant may be odd, or was misread.`;
 }
 
 /** The likeliest plants here, likeliest first. */

@@ -50,7 +50,7 @@ export interface Identification {
     action: (NamedCheck & { worth: number })[];
     /** what is shown at another stage than now; from today, where other plants of their kind may be in it already */
     later: Later[];
-    /** made on one plant, and to be made on a second before anything is done: the one look that parts what is found from a twin */
+    /** made on one plant, and to be made on a second before any other look: what goes against the likeliest plant, or alone parts what is found from a twin */
     second: NamedCheck[];
   };
   /** crosses that may stand there, likeliest first */
@@ -78,6 +78,8 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
   const name = (t: number) => model.flora.taxa[t].name;
   const ranked = likeliest(judgement);
   const named = (check: Check): NamedCheck => ({ character: id(check.character), seconds: check.seconds, why: checkReason(judgement, check, ranked), ...(check.seldom ? { seldom: true as const } : {}), ...(check.caution ? { caution: check.caution } : {}) });
+  const acting = towardsAction(judgement, checks, lens);
+  const fresh = acting.findIndex((check) => !check.second);
   return {
     id: judgement.case.id,
     candidates: ranking(judgement, judgement.local.taxa),
@@ -92,8 +94,8 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
     sameTreatment: sameTreatment(judgement),
     next: {
       name: towardsName(judgement, checks, lens).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), bits: round(check.bits) })),
-      action: towardsAction(judgement, checks, lens).filter((check) => !check.second).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), worth: round(worthTowardsAction(judgement, check)) })),
-      second: checks.filter((check) => check.second).map(named),
+      action: acting.filter((check) => !check.second).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), worth: round(worthTowardsAction(judgement, check)) })),
+      second: acting.slice(0, fresh < 0 ? acting.length : fresh).map(named),
       later: laterChecks(judgement).map((later) => ({ character: id(later.character), stage: later.stage, from: later.from, parts: [name(later.parts[0]), name(later.parts[1])] as [string, string] })),
     },
     hybrids: hybridsOf(judgement),

@@ -8,6 +8,7 @@ import { type FourPoints, leastHalfWidth, minimumWidth, readingChance, readingHa
 import { type BaseKnown, missingPart, weighByBase } from "./missing-part";
 import { answerChances, type Model, recordingOf, rowStart, scaleWhere, scoreFor, variesWithCondition } from "./model";
 import { confusionTable, grossErrorRate, widening } from "./observer";
+import { backgroundOnPlants, chanceOnPlants, oneThenOther, type SeenOnPlants, someOfPlants } from "./patch";
 
 /**
  * Refuses what cannot be weighed together: the same part looked at twice would count one look as two, and two answers
@@ -60,7 +61,7 @@ const BEYOND_ANY = 20;
 
 /**
  * What no plant could show or nobody could count, by kind of character.
- * @throws {InputError} wrong-kind | not-comparative | more-than-all | out-of-range
+ * @throws {InputError} wrong-kind | not-comparative | more-than-all | not-one-of-two | out-of-range
  */
 function checkKind(model: Model, c: number, observation: Observation, field: string): void {
   const character = model.flora.characters[c];
@@ -71,6 +72,7 @@ function checkKind(model: Model, c: number, observation: Observation, field: str
   if (observation.against && !character.compares) throw new InputError("not-comparative", `${field}.against`, observation.against, `${character.id} looks at one plant alone; leave against out`);
   const { of } = observation;
   if (of && of.yes > of.n) throw new InputError("more-than-all", `${field}.of`, of, `of ${of.n} plants at most ${of.n} can show it`);
+  if (observation.other && (of?.yes !== 1 || of.n !== 2 || observation.states?.length !== 1 || observation.states[0] === observation.other)) throw new InputError("not-one-of-two", `${field}.other`, observation.other, "give it beside one other state, seen on one of two plants: of { yes: 1, n: 2 }");
   const most = largestReading(model, c);
   for (const value of numbers) if (value > most) throw new InputError("out-of-range", `${field}.value`, value, `no plant comes near: give it in ${character.unit}, at most ${Number(most.toPrecision(2))}`);
 }
@@ -97,6 +99,7 @@ function comparativeEvidence(model: Model, c: number, observation: Observation, 
 function stateEvidence(model: Model, c: number, observation: Observation, field: string): Chances {
   const character = model.flora.characters[c];
   const named = namedStates(model, c, observation, field);
+  if (observation.of) return plantsEvidence(model, c, observation, seenOnPlants(model, c, observation, named, field));
   const n = model.answers[c];
   const combine = (rows: ArrayLike<number>, from = 0) => Math.max(1e-9, combineStates(rows, from, named, observation));
   const background = Float64Array.from(LIFE_FORMS, (_, form) => combine(model.background[c], form * n));
@@ -104,7 +107,7 @@ function stateEvidence(model: Model, c: number, observation: Observation, field:
   const chance = new Float64Array(model.conditions.length);
   if (observation.sure === "sure" && !observation.position) {
     const table = model.table[c];
-    const plain = observation.answer === "seen" && named.length === 1 && !observation.of && observation.join === "any";
+    const plain = observation.answer === "seen" && named.length === 1 && observation.join === "any";
     // One state seen, the commonest answer by far, is read straight from the table.
     forEachCondition(model, c, chance, (z) => (plain ? Math.max(1e-9, table[rowStart(model, c, z) + named[0]]) : combine(table, rowStart(model, c, z))));
     return { chance, background, even };
@@ -112,6 +115,22 @@ function stateEvidence(model: Model, c: number, observation: Observation, field:
   const confusion = confusionTable(character, model.observerError, observation.sure);
   forEachCondition(model, c, chance, (z) => combine(answerChances(model, c, model.conditions[z], observation.position, confusion)));
   return { chance, background, even };
+}
+
+/** Least chance of what was seen on several plants. */
+const LEAST_ON_PLANTS = 1e-9;
+
+function plantsEvidence(model: Model, c: number, { sure, position }: Observation, seen: SeenOnPlants): Chances {
+  const confusion = confusionTable(model.flora.characters[c], model.observerError, sure);
+  const chance = new Float64Array(model.conditions.length);
+  forEachCondition(model, c, chance, (z) => Math.max(LEAST_ON_PLANTS, chanceOnPlants(model, c, z, position, confusion, seen)));
+  const { byForm, even } = backgroundOnPlants(model, c, confusion, seen);
+  return { chance, background: byForm.map((x) => Math.max(LEAST_ON_PLANTS, x)), even: Math.max(LEAST_ON_PLANTS, even) };
+}
+
+function seenOnPlants(model: Model, c: number, { of, other }: Observation, named: number[], field: string): SeenOnPlants {
+  const { yes, n } = of as NonNullable<Observation["of"]>;
+  return other === undefined ? someOfPlants(named, yes, n) : oneThenOther(named[0], stateIndex(model, c, other, `${field}.other`));
 }
 
 /** Fills the chance of each condition, working out once what a plant shows alike in all of them. */
@@ -128,11 +147,14 @@ function namedStates(model: Model, c: number, observation: Observation, field: s
   const character = model.flora.characters[c];
   const ids = observation.states ?? (observation.answer === "absent" ? ["none"] : []);
   if (ids.length === 0) throw new InputError("no-state", `${field}.states`, observation.states, `name a state of ${character.id}`);
-  return ids.map((id) => {
-    const index = character.states.findIndex((s) => s.id === id);
-    if (index < 0) throw new InputError("unknown-state", `${field}.states`, id, `give one of ${character.states.map((s) => s.id).join(", ")}`);
-    return index;
-  });
+  return ids.map((id) => stateIndex(model, c, id, `${field}.states`));
+}
+
+function stateIndex(model: Model, c: number, id: string, field: string): number {
+  const { states } = model.flora.characters[c];
+  const index = states.findIndex((s) => s.id === id);
+  if (index < 0) throw new InputError("unknown-state", field, id, `give one of ${states.map((s) => s.id).join(", ")}`);
+  return index;
 }
 
 /**

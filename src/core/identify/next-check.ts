@@ -1,3 +1,4 @@
+import type { Observation } from "./case";
 import { type Character, LIFE_FORMS, type Stage, STAGES, type Taxon } from "./flora-types";
 import { crossKept } from "./hybrids";
 import { largestFirst } from "./largest";
@@ -5,6 +6,7 @@ import { baseKnown, type Lacking, lacking } from "./missing-part";
 import { answersAt, applies, firstRowOf, hasPart, type Model, recordingOf, seenAt, variesWithCondition } from "./model";
 import { type Block, conditionShare, type Judgement, likeliestStage, type Posterior, soundShare } from "./posterior";
 import { allBegin } from "./season";
+import { answersAgainst, type Foreseen, secondAnswers } from "./second-look";
 import { timesLog } from "./times-log";
 import { farthestFromClear, GROUP_SHARE, KEEP_SHARE, keptLimit, looksBeforeClear, type Standpoint, topOnSide } from "./verdict";
 
@@ -29,7 +31,7 @@ export interface Check extends Gain {
   first?: string[];
   /** most of what fits does not show it now: asked because nothing else is left to tell */
   seldom?: true;
-  /** it was looked at on one plant, and one look alone parts what is found from these twins: to be looked at on a second */
+  /** it was looked at on one plant, and is to be looked at on a second: one look alone parts what is found from twins, or what was seen goes against the plant ranked first */
   second?: true;
   /** a caution to show with the question */
   caution?: "gloves";
@@ -111,12 +113,7 @@ interface Standing {
   desk: Desk;
 }
 
-interface Active extends Standing {
-  taxa: number[];
-  /** the likely conditions of each of `taxa`, those of the i-th from `firstOf[i]` on, each with its share within its plant */
-  conditions: Int32Array;
-  weights: Float64Array;
-  firstOf: Int32Array;
+interface Active extends Standing, Foreseen {
   /** stages that hold any of the conditions, and what each holds of each plant: row stage, column plant */
   stages: number[];
   stageWeight: Float64Array;
@@ -128,8 +125,6 @@ interface Active extends Standing {
   /** the sum of `share`, and what of it each of `stages` holds */
   total: number;
   stageTotal: Float64Array;
-  /** crosses that stand high enough to be foreseen */
-  crosses: number[];
 }
 
 /** What was worked out to foresee the checks of a judgement, for the orders that follow them further. */
@@ -157,6 +152,7 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
   const active = activePlants(judgement, only);
   if (!only) foreseen.set(judgement, active);
   const answered = new Set(judgement.case.observations.map((o) => o.character));
+  const against = only ? new Map<number, Observation>() : answersAgainst(judgement);
   const harm = contactShare(judgement);
   const before = only ? null : looksBeforeClear(judgement);
   const wanted = before?.fresh ?? new Map<number, string[]>();
@@ -165,9 +161,13 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
   const characters = judgement.model.flora.characters;
   for (let c = 0; c < characters.length; c++) {
     const character = characters[c];
-    if (character.compares || answered.has(character.id) || !character.kit.every((k) => judgement.case.kit.includes(k)) || ruledOut(judgement, c)) continue;
+    if (character.compares || (answered.has(character.id) && !against.has(c)) || !character.kit.every((k) => judgement.case.kit.includes(k)) || ruledOut(judgement, c)) continue;
     const caution = handling(judgement, c, harm);
     if (caution === "never") continue;
+    if (against.has(c)) {
+      if (!before?.again.has(c)) checks.push({ ...foresee(judgement, active, { c, carried: 1, visible: 1, caution, first: undefined }), second: true });
+      continue;
+    }
     const look = { c, carried: carriedShare(judgement, active, c), visible: visibleShare(judgement, active, c), caution, first: wanted.get(c) };
     if (look.carried < APPLIES_SHARE.name || look.visible < VISIBLE_SHARE) {
       rest.push(look);
@@ -177,7 +177,7 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
     if (only || check.bits > 1e-4 || check.first) checks.push(check);
   }
   for (const [c, twins] of before?.again ?? []) if (handling(judgement, c, harm) !== "never") checks.push(onSecondPlant(judgement, c, twins, handling(judgement, c, harm)));
-  if (only || !hasRunDry(active, checks)) return checks;
+  if (only || !hasRunDry(active, checks.filter((check) => !check.second))) return checks;
   const seldom = rest.filter(({ carried, visible }) => carried >= SELDOM_SHARE && visible >= SELDOM_SHARE);
   return [...checks, ...(seldom.length > 0 ? seldom : rest).map((look) => lessBy(Math.max(look.visible, LEAST_VISIBLE), foresee(judgement, active, look)))];
 }
@@ -232,9 +232,12 @@ export function mostlyCarried(checks: Check[]): Check[] {
   return most.some((check) => check.bits >= DRY_BITS || check.saved > 0) ? most : checks;
 }
 
+/** A second plant that is looked at for a twin which the flora does not hold comes when nothing else is left. */
+const isLast = (check: Check): boolean => check.second === true && check.first !== undefined;
+
 export function towardsAction(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
-  const second = checks.filter((check) => check.second);
-  const plain = order(judgement, mostlyCarried(checks.filter((check) => !check.second)), lens, (check) => worthTowardsAction(judgement, check), OVERHEAD_SECONDS.action);
+  const second = checks.filter(isLast);
+  const plain = order(judgement, mostlyCarried(checks.filter((check) => !isLast(check))), lens, (check) => worthTowardsAction(judgement, check), OVERHEAD_SECONDS.action);
   const ordered = isThrough(judgement, plain[0], lens) || keptLeads(judgement) ? plain : followed(judgement, plain, { overheadSeconds: OVERHEAD_SECONDS.action, worth: (gain) => worthTowardsAction(judgement, gain), after: standingAfter, gain: (after, c, look) => gainOf(judgement, after, c, look.rows, look.nats), ended: (after) => isEnded(judgement, after) });
   return [...ordered.filter((check) => check.first), ...second, ...ordered.filter((check) => !check.first)];
 }
@@ -598,7 +601,8 @@ function visibleShare(judgement: Judgement, active: Active, c: number): number {
 }
 
 /**
- * Chance of each answer for each active plant, then each cross, the unknown plant last: row plant, column answer.
+ * Chance of each answer for each active plant, then each cross, the unknown plant last: row plant, column answer. Of what
+ * was seen on one plant, and goes against the others, it is the answer of a second.
  * A block that may already have gone wrong as a whole answers from the background to that extent.
  */
 function foreseenAnswers(judgement: Judgement, active: Active, c: number): Float64Array {
@@ -606,6 +610,8 @@ function foreseenAnswers(judgement: Judgement, active: Active, c: number): Float
   const { conditions, weights, firstOf, taxa, stages, weightSum } = active;
   const n = model.answers[c];
   const rows = active.desk.rows.subarray(0, active.shares.length * n).fill(0);
+  const before = answersAgainst(judgement).get(c);
+  if (before) return secondAnswers(judgement, active, c, before, rows);
   const { block: name } = model.flora.characters[c];
   const block = judgement.blocks.get(name);
   const freshShare = 1 - model.flora.blocks[name];

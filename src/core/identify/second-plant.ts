@@ -7,8 +7,8 @@ export const isOfOnePlant = ({ answer, states, values, join, of, position, again
 const SURENESS = ["sure", "likely", "guess"] as const;
 
 /**
- * An answer given of one plant, together with what a second plant of the same patch shows: both of two, or one of two; readings
- * stand side by side. The two are as sure as the less sure of them.
+ * An answer given of one plant, together with what a second plant of the same patch shows: both of two, or one of two and what
+ * the other shows; readings stand side by side. The two are as sure as the less sure of them.
  * @returns `first` itself where the second look tells nothing
  */
 export function withSecondPlant<O extends Partial<Observation>>(first: O, second: Partial<Observation>): O {
@@ -16,7 +16,7 @@ export function withSecondPlant<O extends Partial<Observation>>(first: O, second
   if (first.states) {
     if (second.answer !== undefined && second.answer !== "seen" && second.answer !== "absent") return first;
     const same = second.states?.length === 1 && second.states[0] === first.states[0];
-    return { ...first, sure, of: { yes: same ? 2 : 1, n: 2 } };
+    return { ...first, sure, of: { yes: same ? 2 : 1, n: 2 }, ...(!same && second.states?.length === 1 ? { other: second.states[0] } : {}) };
   }
   const readings = second.values ?? (second.value === undefined ? [] : [second.value]);
   if (readings.length === 0) return first;

@@ -36,6 +36,9 @@ function perturbScore(score: Score, character: Character, chance: Chance): Score
   return { ...score, shares: moved.map((share) => (1 - doubt / 2) * (share / total) + (doubt / 2) * even) };
 }
 
+/** Share of the plants of a patch that are shoots of one plant. */
+const SHOOTS = 0.5;
+
 /** One plant standing somewhere: what each of its parts really shows, drawn once and then fixed, each by itself. */
 export class SimulatedPlant {
   readonly taxon: number;
@@ -47,12 +50,16 @@ export class SimulatedPlant {
   private readonly chance: Chance;
   private readonly form: string;
 
-  constructor(nature: Model, taxon: number, stage: Stage, chance: Chance) {
+  private readonly shoots: SimulatedPlant | null;
+
+  /** @param patch a plant of the same patch: one in two is a shoot of it, and shows all that it shows */
+  constructor(nature: Model, taxon: number, stage: Stage, chance: Chance, patch?: SimulatedPlant) {
     this.nature = nature;
     this.taxon = taxon;
     this.stage = stage;
     this.chance = chance;
     const forms = nature.flora.taxa[taxon].forms;
+    this.shoots = patch && chance.named("shoot").uniform() < SHOOTS ? patch : null;
     this.form = forms[chance.named("form").pick(forms.map((f) => f.share))].id;
   }
 
@@ -60,7 +67,7 @@ export class SimulatedPlant {
   truth(c: number): number | null {
     const known = this.shown.get(c);
     if (known !== undefined) return Number.isNaN(known) ? null : known;
-    const drawn = this.draw(c);
+    const drawn = this.shoots ? this.shoots.truth(c) : this.draw(c);
     this.shown.set(c, drawn ?? Number.NaN);
     return drawn;
   }

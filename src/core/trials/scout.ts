@@ -9,6 +9,8 @@ import type { SimulatedPlant } from "./plants";
  */
 export class Scout {
   private readonly mood = new Map<string, number>();
+  /** what was misread, and as what: the likes of it are misread so again, more often on a bad day */
+  private readonly slips = new Map<number, { truth: number; named: number }>();
   private readonly error: number;
   private readonly chance: Chance;
 
@@ -27,7 +29,11 @@ export class Scout {
     const chance = this.chance.named(turn === 0 ? `look ${character.id}` : `look ${character.id} on plant ${turn + 1}`);
     if (chance.uniform() < 0.03) return { ...base, answer: "cannot-tell" };
     if (character.states.length === 0) return { ...base, answer: "seen", value: this.read(character, truth, chance) };
-    return { ...base, answer: "seen", states: [character.states[this.name(character, truth, chance)].id] };
+    const slip = this.slips.get(c);
+    const again = slip?.truth === truth && chance.named("again").uniform() < ((this.mood.get(character.station) ?? 1) > 1 ? 0.5 : 0.25);
+    const named = again ? slip.named : this.name(character, truth, chance);
+    if (named !== truth) this.slips.set(c, { truth, named });
+    return { ...base, answer: "seen", states: [character.states[named].id] };
   }
 
   private errorAt(character: Character): number {

@@ -117,6 +117,17 @@ describe("a simulated plant", () => {
     const smooth = Array.from({ length: 2000 }, (_, i) => new SimulatedPlant(model, 1, "vegetative", seededChance(i)).truth(0)).filter((s) => s === 0).length;
     expect(smooth / 2000).toBeCloseTo(0.9, 1);
   });
+  it("has shoots of its own beside it, one plant in two of its patch", () => {
+    const parts = [0, 1, 2];
+    let alike = 0;
+    for (let i = 0; i < 1000; i++) {
+      const [plant, beside] = [new SimulatedPlant(model, 3, "vegetative", seededChance(i)), new SimulatedPlant(model, 3, "vegetative", seededChance(i).named("beside"), new SimulatedPlant(model, 3, "vegetative", seededChance(i)))];
+      if (parts.every((c) => plant.truth(c) === beside.truth(c))) alike++;
+    }
+    const byChance = 0.5 * 0.5 * 0.5;
+    expect(alike / 1000).toBeGreaterThan(0.5);
+    expect(alike / 1000).toBeLessThan(0.5 + 0.5 * byChance + 0.12);
+  });
   it("stands on a day on which it is in that stage", () => {
     for (let i = 0; i < 50; i++) expect(Number(drawDay(flora, 0, "flowering", seededChance(i))?.slice(5, 7))).toSatisfy((m: number) => m >= 6 && m <= 8);
     expect(drawDay(flora, 0, "seedling", seededChance(1))).toBeNull();
@@ -141,6 +152,20 @@ describe("a simulated scout", () => {
     expect(errors(0.05)).toBeLessThan(0.065);
   });
   it("errs twice as often when told to", () => expect(errors(0.1) / errors(0.05)).toBeCloseTo(2, 0));
+  it("misreads again, on the next plant, what he misread, one time in three or so", () => {
+    const counts = { slips: 0, again: 0 };
+    for (let i = 0; i < 6000; i++) {
+      const plant = new SimulatedPlant(model, 0, "vegetative", seededChance(i));
+      const scout = new Scout(0.2, seededChance(i + 0.5));
+      const [first, second] = [scout.look(model, plant, 0), scout.look(model, plant, 0, 1)].map((o) => o.states?.[0]);
+      if (!first || !second || first === model.flora.characters[0].states[plant.truth(0) as number].id) continue;
+      counts.slips++;
+      if (second === first) counts.again++;
+    }
+    expect(counts.slips).toBeGreaterThan(500);
+    expect(counts.again / counts.slips).toBeGreaterThan(0.35);
+    expect(counts.again / counts.slips).toBeLessThan(0.65);
+  });
   it("says that there is no such part where the plant has none", () => {
     const shrub = buildModel({ ...flora, taxa: flora.taxa.map((t, i) => (i === 0 ? { ...t, lifeForm: "shrub" as const } : t)), scores: flora.scores.filter((s) => s.taxon !== 0) });
     expect(new Scout(0, seededChance(3)).look(shrub, new SimulatedPlant(shrub, 0, "vegetative", seededChance(4)), 0)).toMatchObject({ character: "edge", answer: "absent" });

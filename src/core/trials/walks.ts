@@ -128,7 +128,7 @@ export function openCase(walker: Walker, start: Start, lot: number): OpenCase {
     look: (c, second) => {
       if (!second) given.observations.push(scout.look(walker.nature, plant, c));
       else {
-        const other = new SimulatedPlant(walker.nature, start.taxon, start.stage, chance.named(`plant ${++others + 1}`));
+        const other = new SimulatedPlant(walker.nature, start.taxon, start.stage, chance.named(`plant ${++others + 1}`), plant);
         const seen = scout.look(walker.nature, other, c, others);
         given.observations = given.observations.map((o) => (o.character === seen.character ? withSecondPlant(o, seen) : o));
       }
@@ -208,9 +208,10 @@ function chooseCheck(judgement: Judgement, order: Order, fixed: number[], chance
   const checks = mostlyCarried(foreseeChecks(judgement));
   if (order === "engine") return towardsAction(judgement, checks)[0];
   if (order === "bits") return [...checks].sort((a, b) => b.bits - a.bits)[0];
-  if (order === "random") return checks[chance.below(checks.length)];
+  const fresh = checks.filter((check) => !check.second);
+  if (order === "random") return fresh[chance.below(fresh.length)];
   const place = (c: number) => (fixed.indexOf(c) < 0 ? Number.POSITIVE_INFINITY : fixed.indexOf(c));
-  return [...checks].sort((a, b) => place(a.character) - place(b.character))[0];
+  return fresh.sort((a, b) => place(a.character) - place(b.character))[0];
 }
 
 /** Life forms that a printed list has a sheet for, by the kind of plant that the scout states. */

@@ -1,0 +1,99 @@
+import type { Observation } from "./case";
+import { LIFE_FORMS, STAGES } from "./flora-types";
+import { variesWithCondition } from "./model";
+import { confusionTable } from "./observer";
+import { backgroundOnPlants, chanceOnPlants, oneThenOther } from "./patch";
+import { type Block, type Judgement, likeliestStage, soundShare } from "./posterior";
+import { isOfOnePlant } from "./second-plant";
+
+/** An answer that the plant ranked first gives less often than this goes against it. */
+const USUAL = 0.4;
+/** Below this share no plant leads yet, and nothing goes against it. */
+const LEADS = 0.5;
+
+/** Answers of one plant that go against the plant ranked first, by character: a second plant of the patch may be worth a look. */
+export function answersAgainst(judgement: Judgement): Map<number, Observation> {
+  const known = against.get(judgement);
+  if (known) return known;
+  const { model, local, evidence } = judgement;
+  const first = local.taxa.reduce((best, share, t) => (share > local.taxa[best] ? t : best), 0);
+  const z = model.firstCondition[first] + STAGES.indexOf(likeliestStage(judgement, first));
+  const found = new Map<number, Observation>();
+  judgement.case.observations.forEach((observation, i) => {
+    const item = local.taxa[first] >= LEADS ? evidence[i] : null;
+    if (item && observation.states && isOfOnePlant(observation) && model.flora.characters[item.character].station !== "setting" && item.chance[z] < USUAL) found.set(item.character, observation);
+  });
+  against.set(judgement, found);
+  return found;
+}
+
+const against = new WeakMap<Judgement, Map<number, Observation>>();
+
+/** The plants that are foreseen, with their likely conditions: those of the i-th from `firstOf[i]` on, each with its share within its plant. */
+export interface Foreseen {
+  taxa: number[];
+  conditions: Int32Array;
+  weights: Float64Array;
+  firstOf: Int32Array;
+  /** crosses that stand high enough to be foreseen */
+  crosses: number[];
+}
+
+/** What a second plant shows after what a first one did: chance of each answer, and of the first one's, in one condition or background. */
+interface Followed {
+  answers: Float64Array;
+  first: number;
+}
+
+/**
+ * Chance of each state on a second plant of the patch, where the first showed one: row plant, then cross, the unknown plant
+ * last. Misread once, it will be seen as it is; where the flora is wrong of the plant, or it is another, it stays as it was seen.
+ */
+export function secondAnswers(judgement: Judgement, { taxa, conditions, weights, firstOf, crosses }: Foreseen, c: number, { states, sure, position }: Observation, rows: Float64Array): Float64Array {
+  const { model, unknownParts } = judgement;
+  const character = model.flora.characters[c];
+  const n = model.answers[c];
+  const confusion = confusionTable(character, model.observerError, sure);
+  const seen = character.states.map((_, second) => oneThenOther(character.states.findIndex((s) => s.id === states?.[0]), second));
+  const after = (chanceOf: (s: (typeof seen)[number]) => number): Followed => {
+    const answers = Float64Array.from(seen, chanceOf);
+    const first = answers.reduce((a, b) => a + b, 0);
+    return { answers: answers.map((chance) => chance / first), first };
+  };
+  const inCondition = (z: number) => after((s) => chanceOnPlants(model, c, z, position, confusion, s));
+  const any = seen.map((s) => backgroundOnPlants(model, c, confusion, s));
+  const background = LIFE_FORMS.map((_, form) => after((s) => any[seen.indexOf(s)].byForm[form]));
+  const block = judgement.blocks.get(character.block) as Block;
+  const unknown = rows.subarray((taxa.length + crosses.length) * n, (taxa.length + crosses.length + 1) * n);
+  const likeness = model.kinLikeness[c];
+  taxa.forEach((t, i) => {
+    const other = background[model.taxonLifeForm[t]];
+    let own: Followed | null = null;
+    for (let k = firstOf[i]; k < firstOf[i + 1]; k++) {
+      const z = conditions[k];
+      if (!own || variesWithCondition(model, t, c)) own = inCondition(z);
+      addTo(rows, i * n, own.answers, weights[k] * soundShare(model, block, z));
+      addTo(rows, i * n, other.answers, weights[k] * (1 - soundShare(model, block, z)));
+    }
+    if (!own) return;
+    const like = (likeness * own.first) / (likeness * own.first + (1 - likeness) * other.first);
+    addTo(unknown, 0, rows.subarray(i * n, i * n + n), unknownParts.kin[t] * like);
+    addTo(unknown, 0, other.answers, unknownParts.kin[t] * (1 - like));
+  });
+  crosses.forEach((x, i) => {
+    for (const t of model.crosses[x].parents) addTo(rows, (taxa.length + i) * n, inCondition(likeliestCondition(judgement, t)).answers, 0.5);
+  });
+  LIFE_FORMS.forEach((_, form) => {
+    const stranger = after((s) => 0.7 * any[seen.indexOf(s)].byForm[form] + 0.3 * any[seen.indexOf(s)].even);
+    addTo(unknown, 0, stranger.answers, unknownParts.byForm[form]);
+  });
+  const total = unknown.reduce((a, b) => a + b, 0);
+  for (let o = 0; o < n; o++) unknown[o] = total > 0 ? unknown[o] / total : 1 / n;
+  return rows;
+}
+
+function addTo(out: Float64Array, from: number, row: Float64Array, times: number): void {
+  for (let o = 0; o < row.length; o++) out[from + o] += times * row[o];
+}
+
+const likeliestCondition = (judgement: Judgement, taxon: number): number => judgement.model.firstCondition[taxon] + STAGES.indexOf(likeliestStage(judgement, taxon));
