@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page, test } from "@playwright/test";
-import { answer, HOGWEED, inLeaf, openBench, SPURGE, tape, UNDECIDED } from "./bench-steps";
+import { answer, HEMLOCK, HOGWEED, inLeaf, openBench, SPURGE, tape, UNDECIDED } from "./bench-steps";
 import { stateFile } from "./people";
 
 test.use({ storageState: stateFile("scout") });
@@ -57,6 +57,21 @@ test("a second plant that cannot be told leaves it on hold, and is not asked for
   await second.getByRole("button", { name: /tell/ }).click();
   await expect(second).toHaveCount(0);
   await expect(tape(page).locator(".word")).toHaveText(/Hold/i);
+});
+
+test("an answer that goes against the likeliest plant is asked of a second, and what both show is weighed together", async ({ page }) => {
+  await openBench(page, "Otter Reach, river wood", "2026-06-15");
+  await page.getByRole("button", { name: /In flower/ }).click();
+  await page.locator("[data-place]").getByRole("button", { name: /tell/ }).click();
+  const second = page.locator("[data-second]");
+  for (let i = 0; i < 20 && (await second.count()) === 0; i++) await answer(page, { ...HEMLOCK, bractlets: "none" }, /Clear/i, 1);
+  await expect(second.getByRole("heading")).toContainText("Now on a second plant of the patch");
+  await expect(second).toContainText("You saw nothing; Poison hemlock, likeliest here, has a few, on the outer side only. One plant may be odd, or was misread.");
+  await expect(second.getByRole("button", { name: "Not there yet" })).toHaveCount(0);
+  await answer(page, HEMLOCK, /Clear/i, 1);
+  await expect(page.getByRole("region", { name: "What you have seen" }).getByText("Bractlets under the small umbrellas: nothing on one plant, a few, on the outer side only on another")).toHaveCount(1);
+  await answer(page, HEMLOCK, /Clear/i);
+  await expect(tape(page).locator(".word")).toHaveText(/Clear/i);
 });
 
 test("a plant called by the wrong kind is found out by parts that it has not", async ({ page }) => {

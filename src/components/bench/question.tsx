@@ -23,7 +23,7 @@ export const Question = memo(function Question({ character, onSecondPlant, why, 
       <div className="mt-1 py-2 flex flex-wrap gap-2 items-center justify-between sticky bottom-[61px] z-10 bg-[var(--sheet)] lg:static">
         <span className="flex flex-wrap gap-2">
           <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "cannot-tell" })}>{onSecondPlant ? "Can’t tell, or no second plant" : "Can’t tell"} <span className="keycap" aria-hidden>0</span></button>
-          <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "not-there-yet" })}>Not there yet <span className="keycap" aria-hidden>N</span></button>
+          {onSecondPlant ? null : <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "not-there-yet" })}>Not there yet <span className="keycap" aria-hidden>N</span></button>}
           {canBeMissing(character) ? <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "absent", sure })}>No such part <span className="keycap" aria-hidden>X</span></button> : null}
         </span>
         <SureSwitch sure={sure} onSure={onSure} />

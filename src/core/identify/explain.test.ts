@@ -22,7 +22,10 @@ describe("what was seen, in words", () => {
     [seen("hair", "some", { answer: "absent" }), "hair: looked for and absent: some"],
     [seen("hair", "some", { answer: "cannot-tell" }), "hair: can't tell"],
     [seen("petals", "four", { answer: "not-there-yet" }), "petals: not there yet"],
+    [seen("edge", "smooth", { of: { yes: 3, n: 4 } }), "edge: smooth in 3 of 4 plants"],
+    [seen("edge", "smooth", { of: { yes: 1, n: 2 }, other: "teeth" }), "edge: smooth on one plant, teeth on another"],
     [read("length", 4.5), "length: 4.5 cm"],
+    [read("length", 4.5, { half: 0.123 }), "length: 4.5 ± 0.12 cm"],
     [read("length", 4, { value: undefined, values: [4, 5, 6], sure: "likely" }), "length: 4, 5, 6 cm (likely)"],
   ])("%#", (observation, expected) => expect(words(observation)).toBe(expected));
 

@@ -1,3 +1,4 @@
+import type { Observation } from "./case";
 import type { Character, Stage } from "./flora-types";
 import { saysPartIsMissing } from "./absent";
 import { percent } from "./percent";
@@ -35,10 +36,14 @@ export function weightsOfEvidence(judgement: Judgement, first: number, second: n
 }
 
 /** What was seen, in words: "Leaf base: heart-shaped notch (likely)". */
-export function describeObservation(judgement: Judgement, index: number): string {
-  const observation = judgement.case.observations[index];
-  const c = judgement.model.characterIndex.get(observation.character) as number;
-  const character = judgement.model.flora.characters[c];
+export function describeObservation({ model, case: given }: Judgement, index: number): string {
+  const observation = given.observations[index];
+  const character = model.flora.characters[model.characterIndex.get(observation.character) as number];
+  return observationInWords(observation, character, (taxon) => plainName({ model }, model.taxonIndex.get(taxon) as number));
+}
+
+/** @param nameOf what a scout calls a plant, from its accepted name */
+export function observationInWords(observation: Observation, character: Character, nameOf: (taxon: string) => string): string {
   const sure = observation.sure === "sure" ? "" : ` (${observation.sure === "guess" ? "a guess" : "likely"})`;
   if (observation.answer === "cannot-tell") return `${character.name}: can't tell`;
   if (observation.answer === "not-there-yet") return `${character.name}: not there yet`;
@@ -46,7 +51,7 @@ export function describeObservation(judgement: Judgement, index: number): string
   const within = observation.half === undefined ? "" : ` ± ${Number(observation.half.toPrecision(2))}`;
   if (values) return `${character.name}: ${values.map((v) => Number(v.toPrecision(3))).join(", ")}${within} ${character.unit}${sure}`;
   const plants = observation.other ? ` on one plant, ${stateName(character, observation.other)} on another` : observation.of ? ` in ${observation.of.yes} of ${observation.of.n} plants` : "";
-  const beside = observation.against ? ` ${observation.states?.[0] === "same" ? "as" : "than"} ${plainName(judgement, judgement.model.taxonIndex.get(observation.against) as number)}` : "";
+  const beside = observation.against ? ` ${observation.states?.[0] === "same" ? "as" : "than"} ${nameOf(observation.against)}` : "";
   if (saysPartIsMissing(character, observation)) return `${character.name}: no such part${sure}`;
   const names = (observation.states ?? ["none"]).map((id) => stateName(character, id));
   const looked = observation.answer === "absent" && observation.states ? "looked for and absent: " : "";

@@ -5,7 +5,6 @@ export * from "./flora-types";
 export { type Candidate, type Identification, identify, type Later, report } from "./identify";
 export { checkTogether, largestReading } from "./likelihood";
 export { percent } from "./percent";
-export { canBeMissing, saysPartIsMissing } from "./absent";
 export { minimumWidth, quantile } from "./measures";
 export { answersAt, buildModel, type Model, recordingOf, scoreFor, usuallySeen } from "./model";
 export { nextLater } from "./next-later";

@@ -6,7 +6,7 @@ import { settleWords } from "@/components/settle-words";
 import { STATUS_WORDS, StatusMark, Tape } from "@/components/marks";
 import { MeasuredPicture } from "@/components/measure/measured-picture";
 import { ActionForm, Field } from "@/components/ui/action-form";
-import { type Observation, percent, saysPartIsMissing } from "@/core/identify";
+import { type Observation, observationInWords, percent } from "@/core/identify";
 import { Refusal } from "@/server/faults";
 import { findingDetail } from "@/server/findings";
 import type { VerdictRecord } from "@/server/judge-finding";
@@ -47,7 +47,7 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
             <li><Link className="button" href={`/bench?site=${line.siteId}${line.patchId ? `&patch=${line.patchId}` : ""}`}>Look at another plant here</Link></li>
           </ul>
           {mayPlan ? null : <p className="mt-3">No work can be planned on this: the verdict is not clear to act. {specialist ? "A specialist may overrule it in writing, below." : "Only a specialist may overrule it, in writing."}</p>}
-          <section className="mt-6"><h2 className="ruled">What was seen</h2><ul>{seen.map((o, i) => <li key={`${o.character}-${String(i)}`} className="row py-1.5">{inWords(o)}</li>)}</ul>{view.note ? <p className="mt-3">{view.note}</p> : null}</section>
+          <section className="mt-6"><h2 className="ruled">What was seen</h2><ul>{seen.map((o, i) => <li key={`${o.character}-${String(i)}`} className="row py-1.5">{inWords(o, (taxon) => plants.common(taxon))}</li>)}</ul>{view.note ? <p className="mt-3">{view.note}</p> : null}</section>
           {view.pictures.length > 0 ? <section className="mt-6"><h2 className="ruled">Pictures</h2><ul className="flex flex-wrap gap-3 mt-2">{view.pictures.map((p) => <li key={p.id}><MeasuredPicture id={p.id} by={p.by} drawn={p.simulated} marks={p.marks} mayMark={specialist || member.roles.includes("scout")} /></li>)}</ul></section> : null}
         </div>
         <div>
@@ -77,14 +77,7 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
 
 const Item = ({ name, children }: { name: string; children: React.ReactNode }) => <div><span className="small block">{name}</span>{children}</div>;
 
-function inWords(o: Observation): string {
-  const character = shippedFlora().characters.find((c) => c.id === o.character);
-  const name = character?.name ?? o.character;
-  const sure = o.sure === "sure" ? "" : o.sure === "likely" ? " (likely)" : " (a guess)";
-  if (o.answer === "cannot-tell") return `${name}: can’t tell`;
-  if (o.answer === "not-there-yet") return `${name}: not there yet`;
-  if (character && saysPartIsMissing(character, o)) return `${name}: no such part${sure}`;
-  const values = o.values ?? (o.value === undefined ? null : [o.value]);
-  if (values) return `${name}: ${values.join(", ")} ${character?.unit ?? ""}${sure}`;
-  return `${name}: ${(o.states ?? ["none"]).map((id) => character?.states.find((s) => s.id === id)?.name ?? id).join(" or ")}${sure}`;
+function inWords(observation: Observation, nameOf: (taxon: string) => string): string {
+  const character = shippedFlora().characters.find((c) => c.id === observation.character);
+  return character ? observationInWords(observation, character, nameOf) : observation.character;
 }
