@@ -59,8 +59,10 @@ test("opened once with a signal, everything that is needed in the field works wi
   await expect(page.getByText("Waits for the signal.")).toHaveCount(1);
 
   await context.setOffline(false);
-  await page.goto("/outbox");
+  await expect(page.getByText("The signal is back.")).toBeVisible();
   await expect(page.getByText("Nothing waits on this device.")).toBeVisible();
+  await page.getByRole("button", { name: "Open the whole notebook" }).click();
+  await expect(page.getByRole("link", { name: "Ledger" })).toBeVisible();
 });
 
 /** The same chance in every run. */

@@ -22,6 +22,7 @@ const TABS = [
 export function FieldBook() {
   const pack = usePack();
   const [at, setAt] = useState<URL | null>(null);
+  const back = useSignalBack();
   useEffect(() => setAt(new URL(location.href)), []);
   if (!at || pack === undefined) return <p className="p-6" role="status">Opening what this device holds …</p>;
   return (
@@ -32,12 +33,28 @@ export function FieldBook() {
         {pack ? <DeviceKeeper deviceKey={pack.key} /> : null}
       </header>
       <p className="no-print px-4 md:px-6 py-2 border-b border-[var(--rule)] flex flex-wrap gap-x-4 gap-y-1 items-center" role="status">
-        <span><strong>No signal.</strong> {pack ? `This is what this device holds of ${pack.district}, for ${pack.person}.` : "Nobody is signed in on this device."}</span>
-        <button type="button" className="plain-button min-h-[44px]" onClick={() => location.reload()}>Try the network again</button>
+        <span><strong>{back ? "The signal is back." : "No signal."}</strong> {pack ? `This is what this device holds of ${pack.district}, for ${pack.person}.` : "Nobody is signed in on this device."}</span>
+        <button type="button" className="plain-button min-h-[44px]" onClick={() => location.reload()}>{back ? "Open the whole notebook" : "Try the network again"}</button>
       </p>
       <main id="sheet">{pack ? <Sheet at={at} pack={pack} /> : <Nobody />}</main>
     </div>
   );
+}
+
+/** Whether the device has said, since this was opened without a signal, that it has one again. */
+function useSignalBack(): boolean {
+  const [back, setBack] = useState(false);
+  useEffect(() => {
+    const on = () => setBack(true);
+    const off = () => setBack(false);
+    window.addEventListener("online", on);
+    window.addEventListener("offline", off);
+    return () => {
+      window.removeEventListener("online", on);
+      window.removeEventListener("offline", off);
+    };
+  }, []);
+  return back;
 }
 
 function Sheet({ at, pack }: { at: URL; pack: BenchPack }) {
