@@ -49,20 +49,16 @@ interface Followed {
  * Chance of each state on a second plant of the patch, where the first showed one: row plant, then cross, the unknown plant
  * last. Misread once, it will be seen as it is; where the flora is wrong of the plant, or it is another, it stays as it was seen.
  */
-export function secondAnswers(judgement: Judgement, { taxa, conditions, weights, firstOf, crosses }: Foreseen, c: number, { states, sure, position }: Observation, rows: Float64Array): Float64Array {
+export function secondAnswers(judgement: Judgement, { taxa, conditions, weights, firstOf, crosses }: Foreseen, c: number, { states, sure }: Observation, rows: Float64Array): Float64Array {
   const { model, unknownParts } = judgement;
   const character = model.flora.characters[c];
   const n = model.answers[c];
   const confusion = confusionTable(character, model.observerError, sure);
-  const seen = character.states.map((_, second) => oneThenOther(character.states.findIndex((s) => s.id === states?.[0]), second));
-  const after = (chanceOf: (s: (typeof seen)[number]) => number): Followed => {
-    const answers = Float64Array.from(seen, chanceOf);
-    const first = answers.reduce((a, b) => a + b, 0);
-    return { answers: answers.map((chance) => chance / first), first };
-  };
-  const inCondition = (z: number) => after((s) => chanceOnPlants(model, c, z, position, confusion, s));
-  const any = seen.map((s) => backgroundOnPlants(model, c, confusion, s));
-  const background = LIFE_FORMS.map((_, form) => after((s) => any[seen.indexOf(s)].byForm[form]));
+  const first = character.states.findIndex((s) => s.id === states?.[0]);
+  const pairs = character.states.map((_, second) => oneThenOther(first, second));
+  const any = pairs.map((pair) => backgroundOnPlants(model, c, confusion, pair));
+  const inCondition = (z: number) => followed(n, (second) => chanceOnPlants(model, c, z, undefined, confusion, pairs[second]));
+  const background = LIFE_FORMS.map((_, form) => followed(n, (second) => any[second].byForm[form]));
   const block = judgement.blocks.get(character.block) as Block;
   const unknown = rows.subarray((taxa.length + crosses.length) * n, (taxa.length + crosses.length + 1) * n);
   const likeness = model.kinLikeness[c];
@@ -84,12 +80,19 @@ export function secondAnswers(judgement: Judgement, { taxa, conditions, weights,
     for (const t of model.crosses[x].parents) addTo(rows, (taxa.length + i) * n, inCondition(likeliestCondition(judgement, t)).answers, 0.5);
   });
   LIFE_FORMS.forEach((_, form) => {
-    const stranger = after((s) => 0.7 * any[seen.indexOf(s)].byForm[form] + 0.3 * any[seen.indexOf(s)].even);
+    const stranger = followed(n, (second) => 0.7 * any[second].byForm[form] + 0.3 * any[second].even);
     addTo(unknown, 0, stranger.answers, unknownParts.byForm[form]);
   });
   const total = unknown.reduce((a, b) => a + b, 0);
   for (let o = 0; o < n; o++) unknown[o] = total > 0 ? unknown[o] / total : 1 / n;
   return rows;
+}
+
+/** @param chanceOf chance of what the first showed, together with each state of the second */
+function followed(states: number, chanceOf: (second: number) => number): Followed {
+  const answers = Float64Array.from({ length: states }, (_, second) => chanceOf(second));
+  const first = answers.reduce((a, b) => a + b, 0);
+  return { answers: answers.map((chance) => chance / first), first };
 }
 
 function addTo(out: Float64Array, from: number, row: Float64Array, times: number): void {
