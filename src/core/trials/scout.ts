@@ -2,6 +2,9 @@ import type { Character, Model, Observation } from "../identify";
 import type { Chance } from "../random";
 import type { SimulatedPlant } from "./plants";
 
+/** How often what was misread on one plant is misread alike on the next. */
+const MISREADS_AGAIN = { badDay: 0.5, otherwise: 0.25 };
+
 /**
  * A scout who errs, in another way than the engine assumes: on a bad day for one kind of part
  * (a station, not a block) he errs three times as often there, and a little less elsewhere, so that the
@@ -30,7 +33,7 @@ export class Scout {
     if (chance.uniform() < 0.03) return { ...base, answer: "cannot-tell" };
     if (character.states.length === 0) return { ...base, answer: "seen", value: this.read(character, truth, chance) };
     const slip = this.slips.get(c);
-    const again = slip?.truth === truth && chance.named("again").uniform() < ((this.mood.get(character.station) ?? 1) > 1 ? 0.5 : 0.25);
+    const again = slip?.truth === truth && chance.named("again").uniform() < MISREADS_AGAIN[(this.mood.get(character.station) ?? 1) > 1 ? "badDay" : "otherwise"];
     const named = again ? slip.named : this.name(character, truth, chance);
     if (named !== truth) this.slips.set(c, { truth, named });
     return { ...base, answer: "seen", states: [character.states[named].id] };
