@@ -70,6 +70,8 @@ test("an answer that goes against the likeliest plant is asked of a second, and 
   await expect(second.getByRole("button", { name: "Not there yet" })).toHaveCount(0);
   await answer(page, HEMLOCK, /Clear/i, 1);
   await expect(page.getByRole("region", { name: "What you have seen" }).getByText("Bractlets under the small umbrellas: nothing on one plant, a few, on the outer side only on another")).toHaveCount(1);
+  await page.keyboard.press("u");
+  await expect(second.getByRole("heading")).toContainText("Now on a second plant of the patch");
   await answer(page, HEMLOCK, /Clear/i);
   await expect(tape(page).locator(".word")).toHaveText(/Clear/i);
 });

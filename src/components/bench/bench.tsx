@@ -58,6 +58,8 @@ export function Bench(props: BenchProps) {
   const [chosen, setChosen] = useState<string | null>(null);
   /** parts of which a second plant told nothing: not asked of it again */
   const [passed, setPassed] = useState<string[]>([]);
+  /** the last answer as it was of the first plant alone, where it was then asked of a second */
+  const ofFirst = useRef<ObservationInput | null>(null);
   /** why the finding saved last waits on this device */
   const [waits, setWaits] = useState<string | null>(null);
   /** the picture that is being measured on, and for which part */
@@ -86,6 +88,7 @@ export function Bench(props: BenchProps) {
     const before = second && second.character === observation.character && !observation.of ? draft.observations.find((o) => o.character === observation.character) : undefined;
     const said = before ? withSecondPlant(before, observation) : observation;
     if (said === before) return setPassed([...passed, observation.character]);
+    ofFirst.current = before ?? null;
     shelf.change({ ...draft, observations: [...draft.observations.filter((o) => o.character !== observation.character), said] });
     setChosen(null);
     setSure("sure");
@@ -96,7 +99,11 @@ export function Bench(props: BenchProps) {
   };
   const undo = () => {
     if (!draft) return;
-    if (draft.observations.length > placeSaid.length) remove(draft.observations.length - 1);
+    const last = draft.observations.at(-1);
+    const first = ofFirst.current;
+    ofFirst.current = null;
+    if (last && first?.character === last.character) shelf.change({ ...draft, observations: [...draft.observations.slice(0, -1), first] });
+    else if (draft.observations.length > placeSaid.length) remove(draft.observations.length - 1);
     else if (step === "part") shelf.change({ ...draft, observations: [], placeAsked: false, placeBefore: placeSaid });
     else if (draft.stageAsked) shelf.change({ ...draft, stage: null, stageAsked: false });
   };
