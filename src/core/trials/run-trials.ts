@@ -2,7 +2,7 @@ import { buildModel, type Check, type CompiledFlora, DEFAULT_COSTS, decide, fore
 import { UNKNOWN_PRIOR } from "../identify/posterior";
 import { type Figures, figuresOf, mean, round } from "./figures";
 import { perturb } from "./plants";
-import { ACTION_LOT, type ActionWalk, drawStart, MOST_CHECKS, type NameWalk, openCase, type Order, standsOnSheet, type Start, STAGE_MIX, type TrialList, type Walker, walkToAction, walkToName } from "./walks";
+import { ACTION_LOT, type ActionWalk, canBeAsked, drawStart, MOST_CHECKS, type NameWalk, openCase, type Order, standsOnSheet, type Start, STAGE_MIX, type TrialList, type Walker, walkToAction, walkToName } from "./walks";
 
 export interface TrialOptions {
   walks: number;
@@ -154,6 +154,10 @@ export function makeReport(flora: CompiledFlora, options: TrialOptions, perturbe
 }
 
 export interface OrderComparison {
+  /** against the best one list for all plants */
+  checksVsBestList: number;
+  checksVsBestListSeparable: number;
+  /** against the best list printed as a sheet for each kind of plant */
   checksVsBestFixed: number;
   /** the same among walks that could be settled at their stage at all: the others are charged all their checks in any order */
   checksVsBestFixedSeparable: number;
@@ -163,18 +167,22 @@ export interface OrderComparison {
   secondsVsBits: number;
 }
 
-/** The engine's order of checks against a random one, the best fixed one found, and plain information gain, on the same walks. */
-export function compareOrders(flora: CompiledFlora, lists: TrialList[], options: TrialOptions): OrderComparison {
+/** The engine's order of checks against a random one, the best fixed ones found, and plain information gain, on the same walks. */
+export function compareOrders(flora: CompiledFlora, districts: TrialList[], options: TrialOptions): OrderComparison {
   const model = buildModel(flora, options.assumed);
   const walker: Walker = { model, nature: buildModel(perturb(flora, options.seed), options.assumed), error: options.error, placeTold: options.placeTold };
-  const starts = Array.from({ length: options.orderWalks }, (_, i) => drawStart(model, lists, options.seed * 1e6 + 900000 + i, { stage: options.stage })).filter((s) => s !== null);
+  const starts = Array.from({ length: options.orderWalks }, (_, i) => drawStart(model, districts, options.seed * 1e6 + 900000 + i, { stage: options.stage })).filter((s) => s !== null);
   const walks = (order: Order, fixed?: number[]) => starts.map((s) => walkToAction(walker, s, order, fixed));
   const [engine, random, bits] = [walks("engine"), walks("random"), walks("bits")];
-  const orders = fixedOrders(walker, starts.slice(0, SAMPLE));
+  const [lists, sheets] = [canBeAsked, standsOnSheet].map((stands) => fixedOrders(walker, starts.slice(0, SAMPLE), stands));
+  const walked = { list: lists.map((l) => walks("list", l)), fixed: sheets.map((l) => walks("fixed", l)), fitted: sheets.map((l) => walks("fitted", l)) };
   const separable = (w: ActionWalk) => w.separable === true;
   const any = () => true;
-  const ratio = (order: Order, is: (w: ActionWalk) => boolean) => round(mean(engine.filter(is).map((w) => w.checks)) / Math.min(...orders.map((fixed) => mean(walks(order, fixed).filter(is).map((w) => w.checks)))));
+  const checks = (of: ActionWalk[], is: (w: ActionWalk) => boolean) => mean(of.filter(is).map((w) => w.checks));
+  const ratio = (order: keyof typeof walked, is: (w: ActionWalk) => boolean) => round(checks(engine, is) / Math.min(...walked[order].map((of) => checks(of, is))));
   return {
+    checksVsBestList: ratio("list", any),
+    checksVsBestListSeparable: ratio("list", separable),
     checksVsBestFixed: ratio("fixed", any),
     checksVsBestFixedSeparable: ratio("fixed", separable),
     checksVsBestFitted: ratio("fitted", any),
@@ -190,26 +198,26 @@ const SAMPLE = 80;
  * Candidates for the best fixed order: by mean information at the start of walks, by that per second, and two that are found
  * look by look, each the one that is worth most on the mean of the walks after the looks before it.
  */
-function fixedOrders(walker: Walker, starts: Start[]): number[][] {
+function fixedOrders(walker: Walker, starts: Start[], stands: typeof canBeAsked): number[][] {
   const [gain, rate] = gainsAtFirst(walker.model, starts);
   const best = (value: Float64Array) => [...value.keys()].sort((a, b) => value[b] - value[a]);
-  return [best(gain), best(rate), foundInTurn(walker, starts, (_, check) => check.bits), foundInTurn(walker, starts, (judgement, check) => worthTowardsAction(judgement, check))];
+  return [best(gain), best(rate), foundInTurn(walker, starts, stands, (_, check) => check.bits), foundInTurn(walker, starts, stands, (judgement, check) => worthTowardsAction(judgement, check))];
 }
 
 /** Longer than any walk, since a list is skipped through. */
 const LONGEST_LIST = 90;
 
 /** An order found look by look, walked by all whose walk has not ended as it grows. */
-function foundInTurn(walker: Walker, starts: Start[], worth: (judgement: Judgement, check: Check) => number): number[] {
+function foundInTurn(walker: Walker, starts: Start[], stands: typeof canBeAsked, worth: (judgement: Judgement, check: Check) => number): number[] {
   let walking = starts.map((start) => openCase(walker, start, ACTION_LOT));
   const order: number[] = [];
   while (order.length < LONGEST_LIST && walking.length > 0) {
     const sum = new Float64Array(walker.model.flora.characters.length);
-    for (const { judgement } of walking) for (const check of foreseeChecks(judgement)) if (standsOnSheet(judgement, check.character)) sum[check.character] += worth(judgement, check);
+    for (const { judgement } of walking) for (const check of foreseeChecks(judgement)) if (stands(judgement, check.character)) sum[check.character] += worth(judgement, check);
     const next = sum.reduce((at, value, c) => (value > sum[at] && !order.includes(c) ? c : at), 0);
     if (sum[next] <= 0 || order.includes(next)) break;
     order.push(next);
-    for (const open of walking) if (standsOnSheet(open.judgement, next)) open.look(next);
+    for (const open of walking) if (stands(open.judgement, next)) open.look(next);
     walking = walking.filter(({ judgement, given }) => given.observations.length < MOST_CHECKS && !isSettled(judgement));
   }
   return order;

@@ -10,7 +10,7 @@ import { mergeBatches, removeTaxon, runBatch } from "./run-trials";
 import { Scout } from "./scout";
 import { isSeparable, looksSuffice, usualLooks } from "./separable";
 import { syntheticFlora } from "./synthetic";
-import { type ActionWalk, drawStart, type NameWalk, standsOnSheet, type Start, walkToAction, walkToName } from "./walks";
+import { type ActionWalk, canBeAsked, drawStart, type NameWalk, standsOnSheet, type Start, walkToAction, walkToName } from "./walks";
 
 const flora = tinyFlora();
 const model = buildModel(flora);
@@ -66,6 +66,7 @@ describe("a printed list of looks", () => {
     expect(["leaf-shape", "ligule-kind", "lobe-plan", "flower-colour"].map((id) => standsOnSheet(open, at(id)))).toEqual([true, true, true, false]);
     const herb = told([{ character: "plant-kind", states: ["herb"] }, { character: "leaf-lobes", states: ["none"] }]);
     expect(["leaf-shape", "ligule-kind", "lobe-plan", "leaf-lobes", "plant-kind"].map((id) => standsOnSheet(herb, at(id)))).toEqual([true, false, false, false, false]);
+    expect(["leaf-shape", "ligule-kind", "lobe-plan", "leaf-lobes", "plant-kind"].map((id) => canBeAsked(herb, at(id)))).toEqual([true, true, false, false, false]);
     const without = judge(shipped, caseSchema.parse({ day: "2026-06-12", stage: "vegetative", kit: [], observations: [] }));
     expect(standsOnSheet(without, at("leaf-length"))).toBe(false);
   });

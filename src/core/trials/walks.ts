@@ -31,10 +31,11 @@ export interface Start {
 }
 
 /**
- * fixed: a printed list, from which only what the answers rule out is skipped; fitted: the same list, but of what most of
- * what still fits carries, which nobody knows without an engine.
+ * list: one list for all plants, of which only what cannot be asked is skipped; fixed: a printed sheet for each kind of plant
+ * with the questions of a list that it can carry; fitted: the same list, but of what most of what still fits carries, which
+ * nobody knows without an engine.
  */
-export type Order = "engine" | "bits" | "random" | "fixed" | "fitted";
+export type Order = "engine" | "bits" | "random" | "list" | "fixed" | "fitted";
 
 export interface NameWalk {
   start: Start;
@@ -201,8 +202,8 @@ export function walkToAction(walker: Walker, start: Start, order: Order, fixed: 
 function chooseCheck(judgement: Judgement, order: Order, fixed: number[], chance: Chance): Pick<Check, "character" | "second"> | undefined {
   const [again] = looksBeforeClear(judgement).again.keys();
   if (again !== undefined && order !== "engine") return { character: again, second: true };
-  if (order === "fixed") {
-    const character = fixed.find((c) => standsOnSheet(judgement, c));
+  if (order === "list" || order === "fixed") {
+    const character = fixed.find((c) => (order === "list" ? canBeAsked : standsOnSheet)(judgement, c));
     return character === undefined ? undefined : { character };
   }
   const checks = mostlyCarried(foreseeChecks(judgement));
@@ -218,14 +219,18 @@ function chooseCheck(judgement: Judgement, order: Order, fixed: number[], chance
 const SHEETS: Record<string, LifeForm[]> = { grasslike: ["grass", "rush"], herb: ["herb"], climber: ["vine", "liana"], shrub: ["shrub"], tree: ["tree", "shrub"], "water-plant": ["aquatic"] };
 
 /**
- * Whether a printed list has a question for this case: it is not answered yet, the kit is there, the stage that the scout
- * states shows the part, and neither the kind of plant nor an answer rules it out.
+ * Whether a question of a list can be asked at all: it is not answered yet, the kit is there, the stage that the scout states
+ * shows the part, and no answer rules it out.
  */
-export function standsOnSheet(judgement: Judgement, c: number): boolean {
+export function canBeAsked(judgement: Judgement, c: number): boolean {
   const { model, case: given } = judgement;
-  const { id, compares, kit, stages, winter, applies } = model.flora.characters[c];
+  const { id, compares, kit, stages, winter } = model.flora.characters[c];
   if (compares || given.observations.some((o) => o.character === id) || !kit.every((k) => given.kit.includes(k)) || ruledOut(judgement, c)) return false;
-  if (given.stage && !stages.includes(given.stage) && !(given.stage === "winter" && winter)) return false;
-  const kind = given.observations.find((o) => o.character === "plant-kind")?.states?.[0];
-  return !kind || SHEETS[kind].some((form) => applies.includes(form));
+  return !given.stage || stages.includes(given.stage) || (given.stage === "winter" && winter !== undefined);
+}
+
+/** Whether it stands on the sheet of the kind of plant that the scout states as well. */
+export function standsOnSheet(judgement: Judgement, c: number): boolean {
+  const kind = judgement.case.observations.find((o) => o.character === "plant-kind")?.states?.[0];
+  return canBeAsked(judgement, c) && (!kind || SHEETS[kind].some((form) => judgement.model.flora.characters[c].applies.includes(form)));
 }
