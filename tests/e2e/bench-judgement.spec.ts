@@ -52,12 +52,15 @@ test("where one look alone parts it from a twin that is not held, a second plant
   await expect(page.getByRole("region", { name: "What you have seen" }).getByText(/in 2 of 2 plants/)).toHaveCount(1);
 });
 
-test("a second plant that cannot be told leaves it on hold, and is not asked for again", async ({ page }) => {
-  const second = await toSecondPlant(page);
-  await second.getByRole("button", { name: /tell/ }).click();
-  await expect(second).toHaveCount(0);
-  await expect(tape(page).locator(".word")).toHaveText(/Hold/i);
-});
+for (const said of ["Can’t tell", "No second plant here"]) {
+  test(`a second plant of which one says "${said}" leaves it on hold, and is not asked for again`, async ({ page }) => {
+    const second = await toSecondPlant(page);
+    await second.getByRole("button", { name: said }).click();
+    await expect(second).toHaveCount(0);
+    await expect(tape(page).locator(".word")).toHaveText(/Hold/i);
+    await expect(tape(page)).not.toContainText("Look at a second plant of the patch");
+  });
+}
 
 test("an answer that goes against the likeliest plant is asked of a second, and what both show is weighed together", async ({ page }) => {
   await openBench(page, "Otter Reach, river wood", "2026-06-15");

@@ -58,6 +58,8 @@ export function Bench(props: BenchProps) {
   const [chosen, setChosen] = useState<string | null>(null);
   /** parts of which a second plant told nothing: not asked of it again */
   const [passed, setPassed] = useState<string[]>([]);
+  /** no other plant of its kind stands here: none is asked for */
+  const [alone, setAlone] = useState(false);
   /** the last answer as it was of the first plant alone, where it was then asked of a second */
   const ofFirst = useRef<ObservationInput | null>(null);
   /** why the finding saved last waits on this device */
@@ -71,7 +73,8 @@ export function Bench(props: BenchProps) {
   const doubts = useDoubts(towards === "doubt" ? inMind : null, input, engine, state.status === "ready");
   const search = useRef<HTMLInputElement>(null);
 
-  const second = towards === "action" && !chosen ? view?.identification.next.second.find((c) => !passed.includes(c.character)) : undefined;
+  const onAnother = alone ? undefined : view?.identification.next.second.find((c) => !passed.includes(c.character));
+  const second = towards === "action" && !chosen ? onAnother : undefined;
   const character = useMemo(() => {
     if (state.status !== "ready" || !view || !draft) return null;
     const offered = towards === "doubt" && inMind ? doubts : view.identification.next[towards === "doubt" ? "action" : towards];
@@ -114,6 +117,7 @@ export function Bench(props: BenchProps) {
     setChosen(id);
     setSheet("none");
   }, []);
+  const standsAlone = useCallback(() => setAlone(true), []);
   const draftId = draft?.id;
   // biome-ignore lint/correctness/useExhaustiveDependencies: another plant is weighed anew
   useEffect(() => {
@@ -121,6 +125,7 @@ export function Bench(props: BenchProps) {
     setInMind(null);
     setChosen(null);
     setPassed([]);
+    setAlone(false);
   }, [draftId]);
 
   const answerNow = useCallback((observation: ObservationInput) => act.current.answer(observation), []);
@@ -168,7 +173,7 @@ export function Bench(props: BenchProps) {
   const testing = towards === "doubt" && inMind !== null;
   const offered: { character: string; why: string; caution?: "gloves" }[] = testing ? doubts.map((d) => ({ character: d.character, why: `If you are right: ${d.expected}. ${d.against.replace(/^./, (l) => l.toUpperCase())}.` })) : (found?.next[towards === "doubt" ? "action" : towards] ?? []);
   const nextCheck = second && second.character === character?.id ? second : offered.find((c) => c.character === character?.id);
-  const todo = !found || draft.observations.length === 0 ? undefined : todoFor(found, state.vocabulary.characters, draft.day);
+  const todo = !found || draft.observations.length === 0 ? undefined : todoFor(found, state.vocabulary.characters, draft.day, onAnother?.character);
   const others = offered.filter((c) => c.character !== character?.id && !draft.observations.some((o) => o.character === c.character)).slice(0, 4);
   const nameOf = (id: string) => state.vocabulary.characters.find((c) => c.id === id)?.name ?? id;
   const measured = character !== null && character.states.length === 0;
@@ -209,7 +214,7 @@ export function Bench(props: BenchProps) {
           ) : step === "place" ? (
             <PlaceQuestion key={draft.siteId} characters={places} before={draft.placeBefore ?? []} onAnswer={setPlace} />
           ) : character ? (
-            <Question character={character} onSecondPlant={nextCheck === second && second !== undefined} why={nextCheck?.why ?? ""} caution={nextCheck?.caution === "gloves" ? "Gloves on: a plant that still fits harms the skin." : undefined} sure={sure} known={state.vocabulary.plainNames} most={state.vocabulary.largest[character.id]} onPicture={measured ? <MeasureOn pictures={shelf.pictures} mayDraw={props.pack.demonstration} onPicture={(p) => setMeasuring({ picture: p.id, character: character.id })} onFiles={async (files, drawn) => { const [added] = await shelf.addPictures(draft.id, files, drawn); if (added) setMeasuring({ picture: added.id, character: character.id }); }} /> : undefined} onSure={setSure} onAnswer={answerNow} />
+            <Question character={character} onSecondPlant={nextCheck === second && second !== undefined} onAlone={standsAlone} why={nextCheck?.why ?? ""} caution={nextCheck?.caution === "gloves" ? "Gloves on: a plant that still fits harms the skin." : undefined} sure={sure} known={state.vocabulary.plainNames} most={state.vocabulary.largest[character.id]} onPicture={measured ? <MeasureOn pictures={shelf.pictures} mayDraw={props.pack.demonstration} onPicture={(p) => setMeasuring({ picture: p.id, character: character.id })} onFiles={async (files, drawn) => { const [added] = await shelf.addPictures(draft.id, files, drawn); if (added) setMeasuring({ picture: added.id, character: character.id }); }} /> : undefined} onSure={setSure} onAnswer={answerNow} />
           ) : view ? (
             <section><h1 className="text-[24px]">Nothing more to ask at this stage, with this kit</h1><p className="mt-2">Save it as it stands, or choose any part below.</p></section>
           ) : (

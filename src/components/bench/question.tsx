@@ -8,7 +8,7 @@ import { LazyPicture } from "./lazy-picture";
 export type Sure = "sure" | "likely" | "guess";
 
 /** One question with its drawn answers, and those that are always there. */
-export const Question = memo(function Question({ character, onSecondPlant, why, caution, sure, known, most, onPicture, onSure, onAnswer }: { character: Character; /** it was answered of one plant, and is asked of a second */ onSecondPlant: boolean; why: string; caution?: string; sure: Sure; /** plants that may stand beside it, by accepted name */ known: Record<string, string>; /** of a measured part: the largest reading that is taken */ most?: number; /** where a measured part can be measured on a picture */ onPicture?: ReactNode; onSure: (s: Sure) => void; onAnswer: (o: ObservationInput) => void }) {
+export const Question = memo(function Question({ character, onSecondPlant, onAlone, why, caution, sure, known, most, onPicture, onSure, onAnswer }: { character: Character; /** it was answered of one plant, and is asked of a second */ onSecondPlant: boolean; /** no second plant stands here */ onAlone: () => void; why: string; caution?: string; sure: Sure; /** plants that may stand beside it, by accepted name */ known: Record<string, string>; /** of a measured part: the largest reading that is taken */ most?: number; /** where a measured part can be measured on a picture */ onPicture?: ReactNode; onSure: (s: Sure) => void; onAnswer: (o: ObservationInput) => void }) {
   const [against, setAgainst] = useState("");
   const key = `${character.id} ${onSecondPlant ? 2 : 1}`;
   return (
@@ -22,8 +22,8 @@ export const Question = memo(function Question({ character, onSecondPlant, why, 
       {character.comparative && !(against in known) ? null : character.states.length > 0 ? <StateAnswers key={key} character={character} sure={sure} onAnswer={character.comparative ? (o) => onAnswer({ ...o, against }) : onAnswer} /> : <><NumberAnswer key={key} character={character} most={most ?? Number.POSITIVE_INFINITY} sure={sure} onAnswer={onAnswer} />{onPicture}</>}
       <div className="mt-1 py-2 flex flex-wrap gap-2 items-center justify-between sticky bottom-[61px] z-10 bg-[var(--sheet)] lg:static">
         <span className="flex flex-wrap gap-2">
-          <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "cannot-tell" })}>{onSecondPlant ? "Can’t tell, or no second plant" : "Can’t tell"} <span className="keycap" aria-hidden>0</span></button>
-          {onSecondPlant ? null : <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "not-there-yet" })}>Not there yet <span className="keycap" aria-hidden>N</span></button>}
+          <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "cannot-tell" })}>Can’t tell <span className="keycap" aria-hidden>0</span></button>
+          {onSecondPlant ? <button type="button" className="button pill" onClick={onAlone}>No second plant here</button> : <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "not-there-yet" })}>Not there yet <span className="keycap" aria-hidden>N</span></button>}
           {canBeMissing(character) ? <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "absent", sure })}>No such part <span className="keycap" aria-hidden>X</span></button> : null}
         </span>
         <SureSwitch sure={sure} onSure={onSure} />

@@ -4,7 +4,7 @@ import { laterWords, todoFor } from "./todo-words";
 
 const characters = [{ id: "sap", name: "Sap" }] as Character[];
 const later = (stage: Later["stage"], from: string): Later => ({ character: "sap", stage, from, parts: ["Malus prima", "Bonus prima"] });
-const found = (verdict: Identification["verdict"], action: { character: string; seldom?: true }[] = [], laters: Later[] = [], reportFirst?: true, second: { character: string }[] = []) => ({ verdict, next: { action, later: laters, name: [], second }, reportFirst }) as unknown as Identification;
+const found = (verdict: Identification["verdict"], action: { character: string; seldom?: true }[] = [], laters: Later[] = [], reportFirst?: true) => ({ verdict, next: { action, later: laters, name: [], second: [] }, reportFirst }) as unknown as Identification;
 
 describe("what another stage would show", () => {
   it("is said with a day in words, or for today with the stage of another of its kind", () => {
@@ -25,7 +25,8 @@ describe("the one thing to do next", () => {
     expect(todoFor(found("hold"), characters, "2026-03-20")).toBeUndefined();
   });
   it("is the second plant, where that alone stands before acting", () => {
-    expect(todoFor(found("hold", [{ character: "sap" }], [], undefined, [{ character: "sap" }]), characters, "2026-03-20")).toBe("Look at a second plant of the patch: sap.");
+    expect(todoFor(found("hold", [{ character: "sap" }]), characters, "2026-03-20", "sap")).toBe("Look at a second plant of the patch: sap.");
+    expect(todoFor(found("open"), characters, "2026-03-20", "sap")).toBeUndefined();
   });
   it("is to save it where the verdict stands, and to report what must be reported", () => {
     expect(todoFor(found("clear"), characters, "2026-03-20")).toBe("Save it, then mark the patch.");

@@ -3,12 +3,15 @@ import { nextLater } from "@/core/identify/next-later";
 import { shortDay } from "../dates";
 import { STAGE_WORDS } from "./stage-question";
 
-/** The one thing to do next, after the verdict's reason. */
-export function todoFor(found: Identification, characters: Character[], today: string): string | undefined {
+/**
+ * The one thing to do next, after the verdict's reason.
+ * @param second the part to look at on a second plant, where there is one
+ */
+export function todoFor(found: Identification, characters: Character[], today: string, second?: string): string | undefined {
   const first = found.next.action[0];
   const name = characters.find((c) => c.id === first?.character)?.name.toLowerCase();
-  const second = characters.find((c) => c.id === found.next.second[0]?.character);
-  if (found.verdict === "hold" && second) return `Look at a second plant of the patch: ${second.name.toLowerCase()}.`;
+  const onSecond = characters.find((c) => c.id === second);
+  if (found.verdict === "hold" && onSecond) return `Look at a second plant of the patch: ${onSecond.name.toLowerCase()}.`;
   if (found.verdict === "hold" && first?.seldom) return "Little is left to ask of what fits. Look again at your first answers.";
   if (found.verdict === "hold" && name) return `One look that may settle it: ${name}.`;
   const later = nextLater(found.next.later, today);
