@@ -31,11 +31,11 @@ export interface Start {
 }
 
 /**
- * list: one list for all plants, of which only what cannot be asked is skipped; fixed: a printed sheet for each kind of plant
- * with the questions of a list that it can carry; fitted: the same list, but of what most of what still fits carries, which
- * nobody knows without an engine.
+ * fixed: one order for all plants, of which only what cannot be asked is skipped; sheets: the same, printed as a sheet for each
+ * kind of plant, without what that kind cannot carry; fitted: the sheets, but of them what most of what still fits carries,
+ * which nobody knows without an engine.
  */
-export type Order = "engine" | "bits" | "random" | "list" | "fixed" | "fitted";
+export type Order = "engine" | "bits" | "random" | "fixed" | "sheets" | "fitted";
 
 export interface NameWalk {
   start: Start;
@@ -202,8 +202,8 @@ export function walkToAction(walker: Walker, start: Start, order: Order, fixed: 
 function chooseCheck(judgement: Judgement, order: Order, fixed: number[], chance: Chance): Pick<Check, "character" | "second"> | undefined {
   const [again] = looksBeforeClear(judgement).again.keys();
   if (again !== undefined && order !== "engine") return { character: again, second: true };
-  if (order === "list" || order === "fixed") {
-    const character = fixed.find((c) => (order === "list" ? canBeAsked : standsOnSheet)(judgement, c));
+  if (order === "fixed" || order === "sheets") {
+    const character = fixed.find((c) => (order === "fixed" ? canBeAsked : standsOnSheet)(judgement, c));
     return character === undefined ? undefined : { character };
   }
   const checks = mostlyCarried(foreseeChecks(judgement));
@@ -219,7 +219,7 @@ function chooseCheck(judgement: Judgement, order: Order, fixed: number[], chance
 const SHEETS: Record<string, LifeForm[]> = { grasslike: ["grass", "rush"], herb: ["herb"], climber: ["vine", "liana"], shrub: ["shrub"], tree: ["tree", "shrub"], "water-plant": ["aquatic"] };
 
 /**
- * Whether a question of a list can be asked at all: it is not answered yet, the kit is there, the stage that the scout states
+ * Whether a question of a fixed order can be asked at all: it is not answered yet, the kit is there, the stage that the scout states
  * shows the part, and no answer rules it out.
  */
 export function canBeAsked(judgement: Judgement, c: number): boolean {
