@@ -154,13 +154,13 @@ export function makeReport(flora: CompiledFlora, options: TrialOptions, perturbe
 }
 
 export interface OrderComparison {
-  /** against the best order that is the same for all plants */
+  /** against the best fixed order, printed as a sheet for each kind of plant */
   checksVsBestFixed: number;
   /** the same among walks that could be settled at their stage at all: the others are charged all their checks in any order */
   checksVsBestFixedSeparable: number;
-  /** against the best one printed as a sheet for each kind of plant */
-  checksVsBestSheets: number;
-  checksVsBestSheetsSeparable: number;
+  /** against the best order that is the same for all plants: easier to beat */
+  checksVsBestOne: number;
+  checksVsBestOneSeparable: number;
   /** against the sheets when they skip, as the engine does, what most of what still fits does not carry */
   checksVsBestFitted: number;
   checksVsRandom: number;
@@ -174,8 +174,8 @@ export function compareOrders(flora: CompiledFlora, districts: TrialList[], opti
   const starts = Array.from({ length: options.orderWalks }, (_, i) => drawStart(model, districts, options.seed * 1e6 + 900000 + i, { stage: options.stage })).filter((s) => s !== null);
   const walks = (order: Order, fixed?: number[]) => starts.map((s) => walkToAction(walker, s, order, fixed));
   const [engine, random, bits] = [walks("engine"), walks("random"), walks("bits")];
-  const [fixed, sheets] = [canBeAsked, standsOnSheet].map((stands) => fixedOrders(walker, starts.slice(0, SAMPLE), stands));
-  const walked = { fixed: fixed.map((order) => walks("fixed", order)), sheets: sheets.map((order) => walks("sheets", order)), fitted: sheets.map((order) => walks("fitted", order)) };
+  const [one, sheets] = [canBeAsked, standsOnSheet].map((stands) => fixedOrders(walker, starts.slice(0, SAMPLE), stands));
+  const walked = { one: one.map((order) => walks("one", order)), fixed: sheets.map((order) => walks("fixed", order)), fitted: sheets.map((order) => walks("fitted", order)) };
   const separable = (w: ActionWalk) => w.separable === true;
   const any = () => true;
   const checks = (of: ActionWalk[], is: (w: ActionWalk) => boolean) => mean(of.filter(is).map((w) => w.checks));
@@ -183,8 +183,8 @@ export function compareOrders(flora: CompiledFlora, districts: TrialList[], opti
   return {
     checksVsBestFixed: ratio("fixed", any),
     checksVsBestFixedSeparable: ratio("fixed", separable),
-    checksVsBestSheets: ratio("sheets", any),
-    checksVsBestSheetsSeparable: ratio("sheets", separable),
+    checksVsBestOne: ratio("one", any),
+    checksVsBestOneSeparable: ratio("one", separable),
     checksVsBestFitted: ratio("fitted", any),
     checksVsRandom: round(mean(engine.map((w) => w.checks)) / mean(random.map((w) => w.checks))),
     secondsVsBits: round(mean(engine.map((w) => w.seconds)) / mean(bits.map((w) => w.seconds))),

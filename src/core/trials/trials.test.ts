@@ -71,21 +71,21 @@ describe("a printed list of looks", () => {
     expect(standsOnSheet(without, at("leaf-length"))).toBe(false);
   });
   const cleavers = { set: "creepers", taxon: shipped.taxonIndex.get("Galium aparine") as number, stage: "vegetative", day: "2026-05-10", list: { id: "half", status: Object.fromEntries(shipped.flora.taxa.filter((_, t) => t % 2 === 0).map((taxon) => [taxon.name, "target"])), actions: {} }, seed: 5 } satisfies Start;
-  const askedInTurn = (order: "fixed" | "sheets", list: string[]) => {
+  const askedInTurn = (order: "fixed" | "one", list: string[]) => {
     const asked: string[] = [];
     walkToAction({ model: shipped, nature: shipped, error: 0, placeTold: false }, cleavers, order, list.map(at), (judgement) => asked.push(judgement.case.observations.at(-1)?.character ?? ""));
     return asked;
   };
   it("is walked in its order, whatever else would tell more", () => {
     const list = ["plant-kind", "leaf-order", "leaf-edge", "stem-hair"];
-    const asked = askedInTurn("sheets", list);
+    const asked = askedInTurn("fixed", list);
     expect(list.slice(0, asked.length)).toEqual(asked);
     expect(asked.length).toBeGreaterThan(1);
   });
   it("asks of a herb what grasses alone carry where one order is for all plants, and not on the sheet of herbs", () => {
     const list = ["plant-kind", "ligule-kind", "stem-hair"];
-    expect(askedInTurn("fixed", list).slice(0, 2)).toEqual(["plant-kind", "ligule-kind"]);
-    expect(askedInTurn("sheets", list).slice(0, 2)).toEqual(["plant-kind", "stem-hair"]);
+    expect(askedInTurn("one", list).slice(0, 2)).toEqual(["plant-kind", "ligule-kind"]);
+    expect(askedInTurn("fixed", list).slice(0, 2)).toEqual(["plant-kind", "stem-hair"]);
   });
 });
 

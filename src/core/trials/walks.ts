@@ -31,11 +31,11 @@ export interface Start {
 }
 
 /**
- * fixed: one order for all plants, of which only what cannot be asked is skipped; sheets: the same, printed as a sheet for each
- * kind of plant, without what that kind cannot carry; fitted: the sheets, but of them what most of what still fits carries,
+ * fixed: a fixed order printed as a sheet for each kind of plant, without what that kind cannot carry; one: one order for all
+ * plants, of which only what cannot be asked is skipped; fitted: the sheets, but of them what most of what still fits carries,
  * which nobody knows without an engine.
  */
-export type Order = "engine" | "bits" | "random" | "fixed" | "sheets" | "fitted";
+export type Order = "engine" | "bits" | "random" | "fixed" | "one" | "fitted";
 
 export interface NameWalk {
   start: Start;
@@ -202,8 +202,8 @@ export function walkToAction(walker: Walker, start: Start, order: Order, fixed: 
 function chooseCheck(judgement: Judgement, order: Order, fixed: number[], chance: Chance): Pick<Check, "character" | "second"> | undefined {
   const [again] = looksBeforeClear(judgement).again.keys();
   if (again !== undefined && order !== "engine") return { character: again, second: true };
-  if (order === "fixed" || order === "sheets") {
-    const character = fixed.find((c) => (order === "fixed" ? canBeAsked : standsOnSheet)(judgement, c));
+  if (order === "fixed" || order === "one") {
+    const character = fixed.find((c) => (order === "one" ? canBeAsked : standsOnSheet)(judgement, c));
     return character === undefined ? undefined : { character };
   }
   const checks = mostlyCarried(foreseeChecks(judgement));
