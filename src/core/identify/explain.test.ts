@@ -99,6 +99,16 @@ describe("reasons", () => {
     const judgement = judge(own, tinyCase([seen("edge", "teeth"), seen("hair", "none"), seen("sap", "clear"), read("length", 12)]));
     expect(verdictReason(judgement, decide(judgement))).toContain("The sap blisters.");
   });
+  it("say what stands in the way where no plant to keep does by itself", () => {
+    const judgement = judge(model, tinyCase([seen("edge", "smooth"), seen("hair", "some"), seen("sap", "milky")]));
+    const { local, flat, guarded } = judgement;
+    const [unknown, all] = [Math.max(local.unknown, flat.unknown), Math.max(guarded.local.keptSide, guarded.flat.keptSide)];
+    expect(all).toBeGreaterThan(1.01 * unknown);
+    const said = (limit: number) => verdictReason(judgement, { ...decide(judgement), verdict: "hold", stillFit: [], crossFits: -1, leansOn: null, openTwins: [], limit });
+    expect(said(unknown / 2)).toMatch(/^A plant that is not in this flora still fits too well/);
+    expect(said((unknown + all) / 2)).toMatch(/^No one plant stands in the way, but what must be kept and what is not in this flora stand together at [\d.]+ %, over your limit of [\d.]+ %/);
+    expect(said(2 * all)).toBe("What still fits is treated here in more than one way. Tell them apart before acting.");
+  });
   it("say of a check what it parts and what kit it needs", () => {
     const judgement = judge(model, tinyCase([seen("edge", "smooth")]));
     const sap = foreseeChecks(judgement).find((c) => model.flora.characters[c.character].id === "sap");

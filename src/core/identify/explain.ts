@@ -143,6 +143,14 @@ export function likeliest(judgement: Pick<Judgement, "local">, most = REASONED):
   return largestFirst(judgement.local.taxa, most);
 }
 
+/** Why nothing may be done though no plant to keep stands out: the unknown plant, all that stays together, or two ways of treating. */
+function unnamedReason({ local, flat, guarded }: Judgement, limit: number): string {
+  const kept = Math.max(guarded.local.keptSide, guarded.flat.keptSide);
+  if (Math.max(local.unknown, flat.unknown) > limit) return "A plant that is not in this flora still fits too well. Look at more before acting.";
+  if (kept > limit) return `No one plant stands in the way, but what must be kept and what is not in this flora stand together at ${percent(kept)}, over your limit of ${percent(limit)}. Look at more before acting.`;
+  return "What still fits is treated here in more than one way. Tell them apart before acting.";
+}
+
 /** Why a kept plant stands in the way though little of it is left: what is not recorded of it never speaks against it. */
 function heldByGuard(judgement: Judgement, { stillFit, limit }: VerdictResult): string {
   const { local, flat } = judgement;
@@ -179,7 +187,7 @@ export function verdictReason(judgement: Judgement, result: VerdictResult): stri
     const shown = result.stillFit.slice(0, 2);
     const names = shown.map((t) => plainName(judgement, t));
     if (names.length === 0 && result.crossFits >= 0) return `A cross of ${judgement.model.crosses[result.crossFits].parents.map((t) => plainName(judgement, t)).join(" and ")} still fits, and is kept as its kept parent is.`;
-    if (names.length === 0) return "A plant that is not in this flora still fits too well. Look at more before acting.";
+    if (names.length === 0) return unnamedReason(judgement, result.limit);
     const [fit, they] = names.length > 1 ? ["fit", "They are"] : ["fits", "It is"];
     // The rule asks for both priors: the field shows the local one, under which these may stand far below the limit.
     if (shown.every((t) => judgement.guarded.local.taxa[t] <= result.limit / 2)) return `By looks alone ${names.join(" and ")} still ${fit}, however rare here. ${they} kept here.${heldByGuard(judgement, result)}`;
