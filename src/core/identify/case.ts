@@ -13,8 +13,8 @@ export const observationSchema = z.object({
   /** half of the 95 % interval of a measurement, where it is known: a reading off a photograph tells its own */
   half: z.number().finite().nonnegative().optional(),
   of: z.object({ yes: z.number().int().nonnegative(), n: z.number().int().positive().max(1000) }).optional(),
-  /** the state that the second of two plants showed, where it was not that of the first: of one in two alone */
-  other: z.string().min(1).optional(),
+  /** what the second of two plants showed: its state, where it was not that of the first (of one in two alone), or its reading */
+  other: z.union([z.string().min(1), z.number().finite().nonnegative()]).optional(),
   sure: z.enum(["sure", "likely", "guess"]).default("sure"),
   position: z.enum(POSITIONS).optional(),
   against: z.string().min(1).optional(),

@@ -26,6 +26,7 @@ describe("what was seen, in words", () => {
     [seen("edge", "smooth", { of: { yes: 1, n: 2 }, other: "teeth" }), "edge: smooth on one plant, teeth on another"],
     [read("length", 4.5), "length: 4.5 cm"],
     [read("length", 4.5, { half: 0.123 }), "length: 4.5 ± 0.12 cm"],
+    [read("length", 4.5, { other: 6.25 }), "length: 4.5 cm on one plant, 6.25 on another"],
     [read("length", 4, { value: undefined, values: [4, 5, 6], sure: "likely" }), "length: 4, 5, 6 cm (likely)"],
   ])("%#", (observation, expected) => expect(words(observation)).toBe(expected));
 

@@ -49,8 +49,9 @@ export function observationInWords(observation: Observation, character: Characte
   if (observation.answer === "not-there-yet") return `${character.name}: not there yet`;
   const values = observation.values ?? (observation.value === undefined ? null : [observation.value]);
   const within = observation.half === undefined ? "" : ` ± ${Number(observation.half.toPrecision(2))}`;
-  if (values) return `${character.name}: ${values.map((v) => Number(v.toPrecision(3))).join(", ")}${within} ${character.unit}${sure}`;
-  const plants = observation.other ? ` on one plant, ${stateName(character, observation.other)} on another` : observation.of ? ` in ${observation.of.yes} of ${observation.of.n} plants` : "";
+  const onAnother = typeof observation.other === "number" ? ` on one plant, ${Number(observation.other.toPrecision(3))} on another` : "";
+  if (values) return `${character.name}: ${values.map((v) => Number(v.toPrecision(3))).join(", ")}${within} ${character.unit}${onAnother}${sure}`;
+  const plants = typeof observation.other === "string" ? ` on one plant, ${stateName(character, observation.other)} on another` : observation.of ? ` in ${observation.of.yes} of ${observation.of.n} plants` : "";
   const beside = observation.against ? ` ${observation.states?.[0] === "same" ? "as" : "than"} ${nameOf(observation.against)}` : "";
   if (saysPartIsMissing(character, observation)) return `${character.name}: no such part${sure}`;
   const names = (observation.states ?? ["none"]).map((id) => stateName(character, id));
@@ -133,9 +134,10 @@ export function checkReason(judgement: Judgement, check: Check, ranked = likelie
 function againstReason(judgement: Judgement, c: number, likeliestPlant: number): string {
   const { model, case: given } = judgement;
   const character = model.flora.characters[c];
-  const [state] = given.observations.find((o) => o.character === character.id)?.states ?? [];
+  const { states, value, values } = given.observations.find((o) => o.character === character.id) as Observation;
+  const seen = states ? `saw ${stateName(character, states[0])}` : `measured ${Number((value ?? (values as number[])[0]).toPrecision(3))} ${character.unit}`;
   const shown = describeScore(judgement, likeliestPlant, c, likeliestStage(judgement, likeliestPlant));
-  return `You saw ${stateName(character, state)}; ${plainName(judgement, likeliestPlant)}, likeliest here, ${shown ? `has ${shown}` : "hardly ever shows that"}. One plant may be odd, or was misread.`;
+  return `You ${seen}; ${plainName(judgement, likeliestPlant)}, likeliest here, ${shown ? `has ${shown}` : "hardly ever shows that"}. One plant may be odd, or was misread.`;
 }
 
 /** The likeliest plants here, likeliest first. */

@@ -4,11 +4,12 @@ import type { Observation } from "./case";
 import { compare, COMPARED } from "./comparative";
 import type { Chances, Evidence } from "./evidence";
 import { type Character, LIFE_FORMS, STAGES } from "./flora-types";
-import { type FourPoints, leastHalfWidth, minimumWidth, readingChance, readingHalfWidth } from "./measures";
+import { type FourPoints, minimumWidth, readingChance } from "./measures";
 import { type BaseKnown, missingPart, weighByBase } from "./missing-part";
 import { answerChances, type Model, recordingOf, rowStart, scaleWhere, scoreFor, variesWithCondition } from "./model";
-import { confusionTable, grossErrorRate, widening } from "./observer";
+import { confusionTable, grossErrorRate } from "./observer";
 import { backgroundOnPlants, chanceOnPlants, oneThenOther, type SeenOnPlants, someOfPlants } from "./patch";
+import { chanceOfTwo, firstReading, nearness, type OfTwo, type Reading, twoReadings } from "./second-reading";
 
 /**
  * Refuses what cannot be weighed together: the same part looked at twice would count one look as two, and two answers
@@ -72,9 +73,11 @@ function checkKind(model: Model, c: number, observation: Observation, field: str
   if (observation.against && !character.compares) throw new InputError("not-comparative", `${field}.against`, observation.against, `${character.id} looks at one plant alone; leave against out`);
   const { of } = observation;
   if (of && of.yes > of.n) throw new InputError("more-than-all", `${field}.of`, of, `of ${of.n} plants at most ${of.n} can show it`);
-  if (observation.other && (of?.yes !== 1 || of.n !== 2 || observation.states?.length !== 1 || observation.states[0] === observation.other)) throw new InputError("not-one-of-two", `${field}.other`, observation.other, "give it beside one other state, seen on one of two plants: of { yes: 1, n: 2 }");
+  const { other } = observation;
+  if (other !== undefined && measured !== (typeof other === "number")) throw new InputError("wrong-kind", `${field}.other`, other, measured ? `${character.id} is measured: give the second plant's reading in ${character.unit}` : `${character.id} has states: name one of ${character.states.map((s) => s.id).join(", ")}`);
+  if (typeof other === "string" && (of?.yes !== 1 || of.n !== 2 || observation.states?.length !== 1 || observation.states[0] === other)) throw new InputError("not-one-of-two", `${field}.other`, other, "give it beside one other state, seen on one of two plants: of { yes: 1, n: 2 }");
   const most = largestReading(model, c);
-  for (const value of numbers) if (value > most) throw new InputError("out-of-range", `${field}.value`, value, `no plant comes near: give it in ${character.unit}, at most ${Number(most.toPrecision(2))}`);
+  for (const value of typeof other === "number" ? [...numbers, other] : numbers) if (value > most) throw new InputError("out-of-range", `${field}.${value === other ? "other" : "value"}`, value, `no plant comes near: give it in ${character.unit}, at most ${Number(most.toPrecision(2))}`);
 }
 
 /** The largest reading of a measured character that is taken for one, in its unit. */
@@ -130,7 +133,7 @@ function plantsEvidence(model: Model, c: number, { sure, position }: Observation
 
 function seenOnPlants(model: Model, c: number, { of, other }: Observation, named: number[], field: string): SeenOnPlants {
   const { yes, n } = of as NonNullable<Observation["of"]>;
-  return other === undefined ? someOfPlants(named, yes, n) : oneThenOther(named[0], stateIndex(model, c, other, `${field}.other`));
+  return typeof other !== "string" ? someOfPlants(named, yes, n) : oneThenOther(named[0], stateIndex(model, c, other, `${field}.other`));
 }
 
 /** Fills the chance of each condition, working out once what a plant shows alike in all of them. */
@@ -176,13 +179,10 @@ function combineStates(rows: ArrayLike<number>, from: number, named: number[], o
 
 function measureEvidence(model: Model, c: number, observation: Observation, field: string): Chances {
   const character = model.flora.characters[c];
-  const values = observation.values ?? (observation.value === undefined ? [] : [observation.value]);
-  if (values.length === 0) throw new InputError("no-value", `${field}.value`, observation.value, `give a number in ${character.unit}`);
-  const mean = values.reduce((a, b) => a + b, 0) / values.length;
-  const half = observation.half === undefined ? readingHalfWidth(character.kind, mean, values.length, widening(observation.sure)) : Math.max(leastHalfWidth(character.kind), observation.half * widening(observation.sure));
+  if (observation.values === undefined && observation.value === undefined) throw new InputError("no-value", `${field}.value`, observation.value, `give a number in ${character.unit}`);
   const width = minimumWidth(character.kind);
-  const byForm = measuredBackground(model, c, mean, half, width);
   const gross = grossErrorRate(character, model.observerError, observation.sure);
+  const { own, byForm } = typeof observation.other === "number" ? weighTwo(model, c, twoReadings(character.kind, observation, observation.other), gross, width) : weighOne(model, c, firstReading(character.kind, observation), gross, width);
   const chance = new Float64Array(model.conditions.length);
   forEachCondition(model, c, chance, (z) => chanceIn(model.conditions[z]));
   return { chance, background: byForm, even: byForm.reduce((a, b) => a + b, 0) / byForm.length, between: numbersBetween() };
@@ -194,8 +194,7 @@ function measureEvidence(model: Model, c: number, observation: Observation, fiel
       STAGES.forEach((stage, s) => {
         const [a, b] = parents.map((t) => scoreFor(model, t, c, stage, observation.position, model.flora.taxa[t].forms[0].id)?.points);
         if (!a || !b) return;
-        const middle = a.map((point, i) => (point + b[i]) / 2) as FourPoints;
-        out[x * STAGES.length + s] = (1 - gross) * readingChance(middle, mean, half, width) + gross * byForm[model.taxonLifeForm[parents[0]]];
+        out[x * STAGES.length + s] = own(a.map((point, i) => (point + b[i]) / 2) as FourPoints, 1, model.taxonLifeForm[parents[0]]);
       });
     });
     return out;
@@ -206,14 +205,38 @@ function measureEvidence(model: Model, c: number, observation: Observation, fiel
     const recording = recordingOf(model, condition.taxon, c);
     if (recording === "not-applicable") return byForm[lifeForm] * 0.05;
     const score = scoreFor(model, condition.taxon, c, STAGES[condition.stage], observation.position, model.flora.taxa[condition.taxon].forms[condition.form].id);
-    if (!score?.points) return byForm[lifeForm];
-    const own = score.confidence * readingChance(score.points, mean, half, width) + (1 - score.confidence) * byForm[lifeForm];
-    return (1 - gross) * own + gross * byForm[lifeForm];
+    return score?.points ? own(score.points, score.confidence, lifeForm) : byForm[lifeForm];
   }
 }
 
+/** How what was read is weighed: by a plant's points, trusted so far, and by any plant of each life form. */
+interface Weighing {
+  own: (points: FourPoints, confidence: number, lifeForm: number) => number;
+  byForm: Float64Array;
+}
+
+function weighOne(model: Model, c: number, { value, half }: Reading, gross: number, width: number): Weighing {
+  const byForm = measuredBackground(model, c, value, half, width);
+  const own: Weighing["own"] = (points, confidence, lifeForm) => {
+    const doubted = confidence * readingChance(points, value, half, width) + (1 - confidence) * byForm[lifeForm];
+    return (1 - gross) * doubted + gross * byForm[lifeForm];
+  };
+  return { own, byForm };
+}
+
+function weighTwo(model: Model, c: number, readings: OfTwo<Reading>, gross: number, width: number): Weighing {
+  const ofTwo = <T>(of: (reading: Reading) => T): OfTwo<T> => ({ first: of(readings.first), second: of(readings.second), both: of(readings.both) });
+  const near = nearness(readings);
+  const background = ofTwo(({ value, half }) => measuredBackground(model, c, value, half, width));
+  const anyOf = LIFE_FORMS.map((_, form) => ({ first: background.first[form], second: background.second[form], both: background.both[form] }));
+  return {
+    own: (points, confidence, lifeForm) => chanceOfTwo(ofTwo(({ value, half }) => readingChance(points, value, half, width)), anyOf[lifeForm], near, gross, confidence),
+    byForm: Float64Array.from(anyOf, (any) => chanceOfTwo(any, any, near, gross, 0)),
+  };
+}
+
 /** Mean chance of the reading over the plants of each life form, smoothed with a wide even spread. */
-function measuredBackground(model: Model, c: number, value: number, half: number, width: number): Float64Array {
+export function measuredBackground(model: Model, c: number, value: number, half: number, width: number): Float64Array {
   const sums = new Float64Array(LIFE_FORMS.length);
   const counts = new Float64Array(LIFE_FORMS.length);
   let low = Number.POSITIVE_INFINITY;

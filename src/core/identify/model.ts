@@ -313,7 +313,7 @@ export function blur(shares: ArrayLike<number>, confusion: Float64Array): Float3
   return out;
 }
 
-function classShares(points: FourPoints, edges: number[], kind: string): number[] {
+export function classShares(points: FourPoints, edges: number[], kind: string): number[] {
   const width = minimumWidth(kind);
   let before = 0;
   const shares = edges.map((edge) => {

@@ -42,7 +42,7 @@ export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
 }
 
 /** Whether more than one plant showed it, or more than one reading was taken. */
-const isOfSeveral = ({ of, values }: Observation): boolean => (of?.yes ?? 0) > 1 || (values?.length ?? 0) > 1;
+const isOfSeveral = ({ of, values, other }: Observation): boolean => (of?.yes ?? 0) > 1 || (values?.length ?? 0) > 1 || typeof other === "number";
 
 /** What looks at several places of one part say: that it may be the twin, if one of them does. */
 const together = (said: Said[]): Said => (said.includes("fits") ? "fits" : said.includes("parts") ? "parts" : null);
@@ -56,8 +56,8 @@ function saidOfShown(observation: Observation, shown: Shown): Said {
 }
 
 /** True where the mean of the readings, as closely as they were read, may be one of the twin's. */
-function withinRange({ value, values, half = 0 }: Observation, [low, high]: [number, number]): boolean {
-  const readings = values ?? (value === undefined ? [] : [value]);
+function withinRange({ value, values, other, half = 0 }: Observation, [low, high]: [number, number]): boolean {
+  const readings = [...(values ?? (value === undefined ? [] : [value])), ...(typeof other === "number" ? [other] : [])];
   const mean = readings.reduce((a, b) => a + b, 0) / readings.length;
   return mean + half >= low && mean - half <= high;
 }

@@ -2,9 +2,9 @@ import { LIFE_FORMS, type Position, STAGES } from "./flora-types";
 import { backgroundRow, blur, inapplicableChances, inheritedChances, type Model, recordingOf, scoreFor } from "./model";
 
 /** Share of what varies within its kind that the plants of one patch have in common: often they are one plant, or its young. */
-const ALIKE_IN_PATCH = 0.5;
+export const ALIKE_IN_PATCH = 0.5;
 /** How often the plants of a patch are read as one, so that who misreads the first misreads them all. */
-const READ_AS_ONE = 0.3;
+export const READ_AS_ONE = 0.3;
 
 /** What was seen on several plants of one patch, as a chance from what each of them shows. */
 export interface SeenOnPlants {

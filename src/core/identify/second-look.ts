@@ -1,10 +1,13 @@
 import type { Observation } from "./case";
 import { LIFE_FORMS, STAGES } from "./flora-types";
-import { variesWithCondition } from "./model";
-import { confusionTable } from "./observer";
+import { measuredBackground } from "./likelihood";
+import { minimumWidth, readingChance } from "./measures";
+import { backgroundRow, classShares, type Model, recordingOf, scoreFor, variesWithCondition } from "./model";
+import { confusionTable, grossErrorRate } from "./observer";
 import { backgroundOnPlants, chanceOnPlants, oneThenOther } from "./patch";
 import { type Block, type Judgement, likeliestStage, soundShare } from "./posterior";
 import { isOfOnePlant } from "./second-plant";
+import { chanceOfTwo, firstReading, nearBetween } from "./second-reading";
 
 /** An answer that the plant ranked first gives less often than this goes against it. */
 const USUAL = 0.4;
@@ -21,13 +24,27 @@ export function answersAgainst(judgement: Judgement): Map<number, Observation> {
   const found = new Map<number, Observation>();
   judgement.case.observations.forEach((observation, i) => {
     const item = local.taxa[first] >= LEADS ? evidence[i] : null;
-    if (item && observation.states && isOfOnePlant(observation) && model.flora.characters[item.character].station !== "setting" && item.chance[z] < USUAL) found.set(item.character, observation);
+    if (!item || !isOfOnePlant(observation) || model.flora.characters[item.character].station === "setting") return;
+    if (observation.states ? item.chance[z] < USUAL : isOutside(model, item.character, z, observation)) found.set(item.character, observation);
   });
   against.set(judgement, found);
   return found;
 }
 
 const against = new WeakMap<Judgement, Map<number, Observation>>();
+
+/** Whether a reading lies beyond what four in five plants of the kind measure, however it was read. */
+function isOutside(model: Model, c: number, z: number, observation: Observation): boolean {
+  const points = scoreIn(model, c, z)?.points;
+  if (!points) return false;
+  const { value, half } = firstReading(model.flora.characters[c].kind, observation);
+  return value + half < points[1] || value - half > points[2];
+}
+
+function scoreIn(model: Model, c: number, z: number) {
+  const { taxon, stage, form } = model.conditions[z];
+  return recordingOf(model, taxon, c) === "recorded" ? scoreFor(model, taxon, c, STAGES[stage], undefined, model.flora.taxa[taxon].forms[form].id) : undefined;
+}
 
 /** The plants that are foreseen, with their likely conditions: those of the i-th from `firstOf[i]` on, each with its share within its plant. */
 export interface Foreseen {
@@ -45,21 +62,22 @@ interface Followed {
   first: number;
 }
 
+/** What a second plant shows after the first: of a plant in one condition, of any plant by life form, and of one that nothing is known of. */
+interface AfterFirst {
+  inCondition: (z: number) => Followed;
+  background: Followed[];
+  stranger: Followed[];
+}
+
 /**
- * Chance of each state on a second plant of the patch, where the first showed one: row plant, then cross, the unknown plant
+ * Chance of each answer on a second plant of the patch, where the first gave one: row plant, then cross, the unknown plant
  * last. Misread once, it will be seen as it is; where the flora is wrong of the plant, or it is another, it stays as it was seen.
  */
-export function secondAnswers(judgement: Judgement, { taxa, conditions, weights, firstOf, crosses }: Foreseen, c: number, { states, sure }: Observation, rows: Float64Array): Float64Array {
+export function secondAnswers(judgement: Judgement, { taxa, conditions, weights, firstOf, crosses }: Foreseen, c: number, first: Observation, rows: Float64Array): Float64Array {
   const { model, unknownParts } = judgement;
-  const character = model.flora.characters[c];
   const n = model.answers[c];
-  const confusion = confusionTable(character, model.observerError, sure);
-  const first = character.states.findIndex((s) => s.id === states?.[0]);
-  const pairs = character.states.map((_, second) => oneThenOther(first, second));
-  const any = pairs.map((pair) => backgroundOnPlants(model, c, confusion, pair));
-  const inCondition = (z: number) => followed(n, (second) => chanceOnPlants(model, c, z, undefined, confusion, pairs[second]));
-  const background = LIFE_FORMS.map((_, form) => followed(n, (second) => any[second].byForm[form]));
-  const block = judgement.blocks.get(character.block) as Block;
+  const { inCondition, background, stranger } = first.states ? statesAfter(model, c, first) : readingsAfter(model, c, first);
+  const block = judgement.blocks.get(model.flora.characters[c].block) as Block;
   const unknown = rows.subarray((taxa.length + crosses.length) * n, (taxa.length + crosses.length + 1) * n);
   const likeness = model.kinLikeness[c];
   taxa.forEach((t, i) => {
@@ -80,12 +98,57 @@ export function secondAnswers(judgement: Judgement, { taxa, conditions, weights,
     for (const t of model.crosses[x].parents) addTo(rows, (taxa.length + i) * n, inCondition(likeliestCondition(judgement, t)).answers, 0.5);
   });
   LIFE_FORMS.forEach((_, form) => {
-    const stranger = followed(n, (second) => 0.7 * any[second].byForm[form] + 0.3 * any[second].even);
-    addTo(unknown, 0, stranger.answers, unknownParts.byForm[form]);
+    addTo(unknown, 0, stranger[form].answers, unknownParts.byForm[form]);
   });
   const total = unknown.reduce((a, b) => a + b, 0);
   for (let o = 0; o < n; o++) unknown[o] = total > 0 ? unknown[o] / total : 1 / n;
   return rows;
+}
+
+/** Share of a plant of which nothing is known that is like others of its life form; the rest may show anything. */
+const LIKE_ITS_FORM = 0.7;
+
+function statesAfter(model: Model, c: number, { states, sure }: Observation): AfterFirst {
+  const character = model.flora.characters[c];
+  const n = model.answers[c];
+  const confusion = confusionTable(character, model.observerError, sure);
+  const first = character.states.findIndex((s) => s.id === states?.[0]);
+  const pairs = character.states.map((_, second) => oneThenOther(first, second));
+  const any = pairs.map((pair) => backgroundOnPlants(model, c, confusion, pair));
+  return {
+    inCondition: (z) => followed(n, (second) => chanceOnPlants(model, c, z, undefined, confusion, pairs[second])),
+    background: LIFE_FORMS.map((_, form) => followed(n, (second) => any[second].byForm[form])),
+    stranger: LIFE_FORMS.map((_, form) => followed(n, (second) => LIKE_ITS_FORM * any[second].byForm[form] + (1 - LIKE_ITS_FORM) * any[second].even)),
+  };
+}
+
+/** The same of a number: the second one by the classes in which answers are foreseen. */
+function readingsAfter(model: Model, c: number, observation: Observation): AfterFirst {
+  const { kind } = model.flora.characters[c];
+  const n = model.answers[c];
+  const width = minimumWidth(kind);
+  const reading = firstReading(kind, observation);
+  const gross = grossErrorRate(model.flora.characters[c], model.observerError, observation.sure);
+  const edges = [Number.NEGATIVE_INFINITY, ...model.edges[c], Number.POSITIVE_INFINITY];
+  const near = Array.from({ length: n }, (_, o) => nearBetween(reading, edges[o], edges[o + 1]));
+  const byForm = measuredBackground(model, c, reading.value, reading.half, width);
+  const ofTwo = (first: number, shares: ArrayLike<number>, o: number) => ({ first, second: shares[o], both: first });
+  const anyOf = (form: number, o: number) => ofTwo(byForm[form], backgroundRow(model, c, form), o);
+  const ofForm = (form: number, o: number) => chanceOfTwo(anyOf(form, o), anyOf(form, o), near[o], gross, 0);
+  const even = Array.from({ length: n }, (_, o) => LIFE_FORMS.reduce((sum, _form, form) => sum + ofForm(form, o), 0) / LIFE_FORMS.length);
+  const background = LIFE_FORMS.map((_, form) => followed(n, (o) => ofForm(form, o)));
+  return {
+    inCondition: (z) => {
+      const form = model.taxonLifeForm[model.conditions[z].taxon];
+      const score = scoreIn(model, c, z);
+      if (!score?.points) return background[form];
+      const chance = readingChance(score.points, reading.value, reading.half, width);
+      const shares = classShares(score.points, model.edges[c], kind);
+      return followed(n, (o) => chanceOfTwo(ofTwo(chance, shares, o), anyOf(form, o), near[o], gross, score.confidence));
+    },
+    background,
+    stranger: LIFE_FORMS.map((_, form) => followed(n, (o) => LIKE_ITS_FORM * ofForm(form, o) + (1 - LIKE_ITS_FORM) * even[o])),
+  };
 }
 
 /** @param chanceOf chance of what the first showed, together with each state of the second */

@@ -1,14 +1,14 @@
 import type { Observation } from "./case";
 
 /** Whether an answer was given of one plant alone, so that a second one can still be looked at. */
-export const isOfOnePlant = ({ answer, states, values, join, of, position, against }: Pick<Observation, "answer" | "states" | "values" | "join" | "of" | "position" | "against">): boolean =>
-  answer === "seen" && !of && !position && !against && (states ? states.length === 1 && join !== "all" : (values ?? []).length < 2);
+export const isOfOnePlant = ({ answer, states, values, join, of, other, position, against }: Pick<Observation, "answer" | "states" | "values" | "join" | "of" | "other" | "position" | "against">): boolean =>
+  answer === "seen" && !of && other === undefined && !position && !against && (states ? states.length === 1 && join !== "all" : (values ?? []).length < 2);
 
 const SURENESS = ["sure", "likely", "guess"] as const;
 
 /**
  * An answer given of one plant, together with what a second plant of the same patch shows: both of two, or one of two and what
- * the other shows; readings stand side by side. The two are as sure as the less sure of them.
+ * the other shows; its reading beside the first one's. The two are as sure as the less sure of them, and read as closely as the less close.
  * @returns `first` itself where the second look tells nothing
  */
 export function withSecondPlant<O extends Partial<Observation>>(first: O, second: Partial<Observation>): O {
@@ -20,6 +20,7 @@ export function withSecondPlant<O extends Partial<Observation>>(first: O, second
   }
   const readings = second.values ?? (second.value === undefined ? [] : [second.value]);
   if (readings.length === 0) return first;
-  const { value, half: _, ...rest } = first;
-  return { ...rest, sure, values: [...(first.values ?? (value === undefined ? [] : [value])), ...readings] } as O;
+  const { half, ...rest } = first;
+  const both = half === undefined || second.half === undefined ? {} : { half: Math.max(half, second.half) };
+  return { ...rest, ...both, sure, other: readings.reduce((a, b) => a + b, 0) / readings.length } as O;
 }

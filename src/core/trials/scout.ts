@@ -14,6 +14,8 @@ export class Scout {
   private readonly mood = new Map<string, number>();
   /** what was misread, and as what: the likes of it are misread so again, more often on a bad day */
   private readonly slips = new Map<number, { truth: number; named: number }>();
+  /** what was grossly misread (another part, another unit), and how many times too large: the next is read so again as often */
+  private readonly gross = new Map<number, number>();
   private readonly error: number;
   private readonly chance: Chance;
 
@@ -31,9 +33,9 @@ export class Scout {
     if (truth === null) return { ...base, answer: character.stages.includes(plant.stage) ? "absent" : "not-there-yet" };
     const chance = this.chance.named(turn === 0 ? `look ${character.id}` : `look ${character.id} on plant ${turn + 1}`);
     if (chance.uniform() < 0.03) return { ...base, answer: "cannot-tell" };
-    if (character.states.length === 0) return { ...base, answer: "seen", value: this.read(character, truth, chance) };
+    if (character.states.length === 0) return { ...base, answer: "seen", value: this.read(character, truth, chance, c) };
     const slip = this.slips.get(c);
-    const again = slip?.truth === truth && chance.named("again").uniform() < MISREADS_AGAIN[(this.mood.get(character.station) ?? 1) > 1 ? "badDay" : "otherwise"];
+    const again = slip?.truth === truth && this.misreadsAgain(character, chance);
     const named = again ? slip.named : this.name(character, truth, chance);
     if (named !== truth) this.slips.set(c, { truth, named });
     return { ...base, answer: "seen", states: [character.states[named].id] };
@@ -48,12 +50,18 @@ export class Scout {
     return Math.min(0.6, character.errorRate * (this.error / 0.05) * mood);
   }
 
-  private read(character: Character, truth: number, chance: Chance): number {
+  private misreadsAgain = (character: Character, chance: Chance): boolean => chance.named("again").uniform() < MISREADS_AGAIN[(this.mood.get(character.station) ?? 1) > 1 ? "badDay" : "otherwise"];
+
+  private read(character: Character, truth: number, chance: Chance, c: number): number {
     const rate = this.errorAt(character);
     const gross = chance.uniform() < rate * 0.5;
-    const value = truth * Math.exp(chance.normal() * (0.04 + 0.4 * rate)) * (gross ? Math.exp(chance.normal() * 0.7) : 1);
+    const before = this.gross.get(c);
+    const well = truth * Math.exp(chance.normal() * (0.04 + 0.4 * rate));
+    const factor = before !== undefined && this.misreadsAgain(character, chance) ? before : gross ? Math.exp(chance.normal() * 0.7) : 1;
+    if (factor !== 1) this.gross.set(c, factor);
+    const value = well * factor;
     if (character.kind !== "count") return Math.round(value * 100) / 100;
-    return Math.max(0, Math.round(truth < 8 && !gross ? truth + (chance.uniform() < rate ? (chance.uniform() < 0.5 ? -1 : 1) : 0) : value));
+    return Math.max(0, Math.round(truth < 8 && factor === 1 ? truth + (chance.uniform() < rate ? (chance.uniform() < 0.5 ? -1 : 1) : 0) : value));
   }
 
   private name(character: Character, truth: number, chance: Chance): number {
