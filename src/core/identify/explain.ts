@@ -7,6 +7,7 @@ import { type Model, recordingOf, scoreFor } from "./model";
 import type { Check } from "./next-check";
 import { type Judgement, likeliestStage, taxonLog, taxonLogWithout } from "./posterior";
 import type { OpenTwin } from "./open-twins";
+import { firstReading } from "./second-reading";
 import type { VerdictResult } from "./verdict";
 
 /** The name that a scout would use: the first common name, else the accepted one. */
@@ -134,8 +135,9 @@ export function checkReason(judgement: Judgement, check: Check, ranked = likelie
 function againstReason(judgement: Judgement, c: number, likeliestPlant: number): string {
   const { model, case: given } = judgement;
   const character = model.flora.characters[c];
-  const { states, value, values } = given.observations.find((o) => o.character === character.id) as Observation;
-  const seen = states ? `saw ${stateName(character, states[0])}` : `measured ${Number((value ?? (values as number[])[0]).toPrecision(3))} ${character.unit}`;
+  const observation = given.observations.find((o) => o.character === character.id) as Observation;
+  const number = () => Number(firstReading(character.kind, observation).value.toPrecision(3));
+  const seen = observation.states ? `saw ${stateName(character, observation.states[0])}` : `${character.kind === "count" ? "counted" : "measured"} ${number()} ${character.unit}`;
   const shown = describeScore(judgement, likeliestPlant, c, likeliestStage(judgement, likeliestPlant));
   return `You ${seen}; ${plainName(judgement, likeliestPlant)}, likeliest here, ${shown ? `has ${shown}` : "hardly ever shows that"}. One plant may be odd, or was misread.`;
 }

@@ -62,4 +62,20 @@ describe("a second plant for an answer that goes against the others", () => {
     expect(after.keptSide).toBeLessThan(0.3 * identify(shipped, given(observations)).keptSide);
     expect(after.next.second).toEqual([]);
   });
+  it("is asked for of a number that was misread, and believes the second", () => {
+    const given = (observations: Observation[]) => caseSchema.parse({ day: "2026-06-15", stage: "flowering", list, observations });
+    const hemlock = shipped.taxonIndex.get("Conium maculatum") as number;
+    const observations: Observation[] = [];
+    for (let looks = 0; looks < 12 && identify(shipped, given(observations)).next.second.length === 0; looks++) {
+      const { character } = identify(shipped, given(observations)).next.action[0];
+      const look = usualLook(shipped, hemlock, shipped.characterIndex.get(character) as number, "flowering") as Observation;
+      observations.push(character === "height" ? { ...look, value: 46 } : look);
+    }
+    const { next, keptSide } = identify(shipped, given(observations));
+    expect(next.second).toEqual([expect.objectContaining({ character: "height", why: expect.stringMatching(/^You measured 46 cm; Poison hemlock, likeliest here, has 120 to 250 cm\. One plant may be odd, or was misread\./) })]);
+    const tall: Observation = { ...(observations.find((o) => o.character === "height") as Observation), value: 190 };
+    const after = identify(shipped, given(observations.map((o) => (o.character === "height" ? withSecondPlant(o, tall) : o))));
+    expect(after.keptSide).toBeLessThan(0.5 * keptSide);
+    expect(after.next.second).toEqual([]);
+  });
 });
