@@ -62,13 +62,28 @@ for (const said of ["Can’t tell", "No second plant here"]) {
   });
 }
 
-test("an answer that goes against the likeliest plant is asked of a second, and what both show is weighed together", async ({ page }) => {
+/** A hemlock in flower with one answer wrong, looked at until a second plant is asked for. */
+async function toSecondHemlock(page: Page, wrong: Record<string, string | number>): Promise<Locator> {
   await openBench(page, "Otter Reach, river wood", "2026-06-15");
   await page.getByRole("button", { name: /In flower/ }).click();
   await page.locator("[data-place]").getByRole("button", { name: /tell/ }).click();
   const second = page.locator("[data-second]");
-  for (let i = 0; i < 20 && (await second.count()) === 0; i++) await answer(page, { ...HEMLOCK, bractlets: "none" }, /Clear/i, 1);
+  for (let i = 0; i < 20 && (await second.count()) === 0; i++) await answer(page, { ...HEMLOCK, ...wrong }, /Clear/i, 1);
   await expect(second.getByRole("heading")).toContainText("Now on a second plant of the patch");
+  return second;
+}
+
+test("a number that goes against the likeliest plant is measured on a second, which is kept beside it", async ({ page }) => {
+  const second = await toSecondHemlock(page, { height: 46 });
+  await expect(second).toContainText("You measured 46 cm; Poison hemlock, likeliest here, has 120 to 250 cm. One plant may be odd, or was misread.");
+  await answer(page, HEMLOCK, /Clear/i, 1);
+  await expect(page.getByRole("region", { name: "What you have seen" }).getByText(`Height: 46 cm on one plant, ${HEMLOCK.height} on another`)).toHaveCount(1);
+  await answer(page, HEMLOCK, /Clear/i);
+  await expect(tape(page).locator(".word")).toHaveText(/Clear/i);
+});
+
+test("an answer that goes against the likeliest plant is asked of a second, and what both show is weighed together", async ({ page }) => {
+  const second = await toSecondHemlock(page, { bractlets: "none" });
   await expect(second).toContainText("You saw nothing; Poison hemlock, likeliest here, has a few, on the outer side only. One plant may be odd, or was misread.");
   await expect(second.getByRole("button", { name: "Not there yet" })).toHaveCount(0);
   await answer(page, HEMLOCK, /Clear/i, 1);

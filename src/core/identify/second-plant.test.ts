@@ -38,8 +38,8 @@ describe("what a second plant of the patch adds", () => {
       { seed: 141, numRuns: 40 },
     );
   });
-  it("is asked for once, of one state or one reading of one plant", () => {
-    for (const one of [stateSeen("milky"), read(3)]) expect(isOfOnePlant(one)).toBe(true);
+  it("is asked for once, of one state or the readings of one plant", () => {
+    for (const one of [stateSeen("milky"), read(3), read(3, 4)]) expect(isOfOnePlant(one)).toBe(true);
     for (const more of [withSecondPlant(stateSeen("milky"), stateSeen("milky")), withSecondPlant(read(3), read(4)), observationSchema.parse({ character: "sap", states: ["milky", "clear"] }), observationSchema.parse({ character: "sap", answer: "absent" }), observationSchema.parse({ character: "sap", answer: "cannot-tell" })]) expect(isOfOnePlant(more)).toBe(false);
   });
 });

@@ -1,8 +1,8 @@
 import type { Observation } from "./case";
 
-/** Whether an answer was given of one plant alone, so that a second one can still be looked at. */
-export const isOfOnePlant = ({ answer, states, values, join, of, other, position, against }: Pick<Observation, "answer" | "states" | "values" | "join" | "of" | "other" | "position" | "against">): boolean =>
-  answer === "seen" && !of && other === undefined && !position && !against && (states ? states.length === 1 && join !== "all" : (values ?? []).length < 2);
+/** Whether an answer was given of one plant alone, of however many leaves, so that a second one can still be looked at. */
+export const isOfOnePlant = ({ answer, states, join, of, other, position, against }: Pick<Observation, "answer" | "states" | "join" | "of" | "other" | "position" | "against">): boolean =>
+  answer === "seen" && !of && other === undefined && !position && !against && (!states || (states.length === 1 && join !== "all"));
 
 const SURENESS = ["sure", "likely", "guess"] as const;
 

@@ -83,6 +83,7 @@ describe("what two plants of a patch measure", () => {
     const against = (o: Observation) => [...answersAgainst(judge(model, tinyCase([...asPrima, o]))).keys()].map((c) => model.flora.characters[c].id);
     expect(against(read("length", 5))).toEqual([]);
     expect(against(read("length", 6.1))).toEqual([]);
+    expect(against(read("length", 7, { value: undefined, values: [7, 7.2, 6.8] }))).toEqual(["length"]);
     expect(against(read("length", 7))).toEqual(["length"]);
     expect(against(read("length", 7, { half: 2 }))).toEqual([]);
     expect(against(read("length", 7, { other: 5 }))).toEqual([]);

@@ -29,7 +29,7 @@ export default async function CostsPage({ searchParams }: { searchParams: Promis
     <div className="px-4 md:px-6 py-5 max-w-[980px]">
       <p className="small"><Link href="/people">People and settings</Link></p>
       <h1 className="mt-1">What a wrong act costs here</h1>
-      <p className="mt-1 max-w-[70ch]">From these the Bench takes its limit: how likely a plant that stays may still be when it says “clear to act”. It is the missed target over the missed target and the wrong clearing together, and never above 2 %. It stands at <strong className="figure">{percent(limit)}</strong>.</p>
+      <p className="mt-1 max-w-[70ch]">From these the Bench takes its limit: how likely a plant that stays may still be when it says “clear to act”. It is the missed target over the missed target and the wrong clearing together, and never above 2 %. It stands at <strong className="figure">{percent(limit)}</strong>.</p>
       {keeper ? null : <p className="mt-3">Only the keeper of the district changes these.</p>}
       <form method="get" className="grid sm:grid-cols-2 gap-5 mt-4" aria-label="Try other costs">
         {FIELDS.map((f) => <label key={f.name} className="field"><span className="label">{f.label}</span><input name={f.name} inputMode="decimal" defaultValue={value(f.name)} disabled={!keeper} className="figure" aria-invalid={faults.has(f.name)} /><span className={faults.has(f.name) ? "fault" : "small"}>{faults.get(f.name) ?? f.hint}</span></label>)}
