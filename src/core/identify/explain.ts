@@ -155,10 +155,10 @@ function unnamedReason({ local, flat, guarded }: Judgement, limit: number): stri
   return "What still fits is treated here in more than one way. Tell them apart before acting.";
 }
 
-/** Why a kept plant stands in the way though little of it is left: what is not recorded of it never speaks against it. */
+/** Why a kept plant stands in the way though the field shows little of it: what is not recorded of it never speaks against it. */
 function heldByGuard(judgement: Judgement, { stillFit, limit }: VerdictResult): string {
   const { local, flat } = judgement;
-  if (Math.max(local.keptSide, flat.keptSide) > limit) return "";
+  if (Math.max(local.taxa[stillFit[0]], flat.taxa[stillFit[0]]) > limit / 2) return "";
   const looks = judgement.evidence.filter((e) => e && recordingOf(judgement.model, stillFit[0], e.character) === "not-recorded").length;
   return looks === 0 ? "" : ` Of ${plainName(judgement, stillFit[0])} ${looks === 1 ? "one of these looks is" : `${looks} of these looks are`} not recorded, so it cannot be ruled out by that.`;
 }
