@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { seen, tinyFlora } from "../../../tests/support/tiny-flora";
-import { InputError } from "../errors";
+import { refusalOf } from "../../../tests/support/refusal";
 import type { Observation } from "./case";
 import { buildModel } from "./index";
 import { evidenceOf } from "./likelihood";
@@ -52,17 +52,9 @@ describe("what several plants of a patch show", () => {
     expect(Math.log(chanceOf("Malus prima", both) / chanceOf("Bonus prima", both))).toBeGreaterThan(0.8 * against);
   });
   it("refuses another state that is none, or is not one of two", () => {
-    const refusal = (o: Observation) => {
-      try {
-        evidenceOf(model, o, 0, null);
-      } catch (error) {
-        if (error instanceof InputError) return { code: error.code, field: error.field };
-      }
-      return null;
-    };
     const half = { of: { yes: 1, n: 2 } };
-    expect(refusal(seen("edge", "teeth", { ...half, other: "woolly" }))).toEqual({ code: "unknown-state", field: "observations.0.other" });
-    for (const wrong of [seen("edge", "teeth", { other: "smooth" }), seen("edge", "teeth", { ...half, other: "teeth" }), seen("edge", "teeth", { of: { yes: 2, n: 2 }, other: "smooth" }), { ...seen("edge", "teeth", { ...half, other: "smooth" }), states: ["teeth", "smooth"] }]) expect(refusal(wrong)).toEqual({ code: "not-one-of-two", field: "observations.0.other" });
-    expect(refusal(seen("edge", "teeth", { ...half, other: "smooth" }))).toBeNull();
+    expect(refusalOf(model, seen("edge", "teeth", { ...half, other: "woolly" }))).toEqual({ code: "unknown-state", field: "observations.0.other" });
+    for (const wrong of [seen("edge", "teeth", { other: "smooth" }), seen("edge", "teeth", { ...half, other: "teeth" }), seen("edge", "teeth", { of: { yes: 2, n: 2 }, other: "smooth" }), { ...seen("edge", "teeth", { ...half, other: "smooth" }), states: ["teeth", "smooth"] }]) expect(refusalOf(model, wrong)).toEqual({ code: "not-one-of-two", field: "observations.0.other" });
+    expect(refusalOf(model, seen("edge", "teeth", { ...half, other: "smooth" }))).toBeNull();
   });
 });

@@ -41,15 +41,8 @@ describe("a second plant for an answer that goes against the others", () => {
     expect(second.unknown[smooth]).toBeLessThan(second["Malus prima"][smooth]);
   });
   it("is asked for by the shipped flora where one answer was wrong, with the reason, and never towards a name", () => {
-    const given = (observations: Observation[]) => caseSchema.parse({ day: "2026-06-15", stage: "flowering", list, observations });
-    const hemlock = shipped.taxonIndex.get("Conium maculatum") as number;
-    const observations: Observation[] = [];
-    for (let looks = 0; looks < 12 && identify(shipped, given(observations)).next.second.length === 0; looks++) {
-      const { character } = identify(shipped, given(observations)).next.action[0];
-      const look = usualLook(shipped, hemlock, shipped.characterIndex.get(character) as number, "flowering") as Observation;
-      observations.push(character === "bractlets" ? { ...look, states: ["none"] } : look);
-    }
-    const { next, verdict } = identify(shipped, given(observations));
+    const { given, observations, usual } = lookedUntilSecond({ bractlets: { states: ["none"] } });
+    const { next, verdict, keptSide } = identify(shipped, given(observations));
     expect(verdict).toBe("hold");
     expect(next.second).toEqual([expect.objectContaining({ character: "bractlets", why: expect.stringMatching(/^You saw nothing; Poison hemlock, likeliest here, has a few, on the outer side only\. One plant may be odd, or was misread\./) })]);
     expect(next.action.map((check) => check.character)).not.toContain("bractlets");
@@ -57,25 +50,31 @@ describe("a second plant for an answer that goes against the others", () => {
     const checks = foreseeChecks(judgement);
     expect(towardsAction(judgement, checks)[0]).toMatchObject({ second: true });
     expect(towardsName(judgement, checks).some((check) => check.second)).toBe(false);
-    const asUsual = usualLook(shipped, hemlock, shipped.characterIndex.get("bractlets") as number, "flowering") as Observation;
-    const after = identify(shipped, given(observations.map((o) => (o.character === "bractlets" ? withSecondPlant(o, asUsual) : o))));
-    expect(after.keptSide).toBeLessThan(0.3 * identify(shipped, given(observations)).keptSide);
+    const after = identify(shipped, given(onSecond(observations, usual("bractlets"))));
+    expect(after.keptSide).toBeLessThan(0.3 * keptSide);
     expect(after.next.second).toEqual([]);
   });
   it("is asked for of a number that was misread, and believes the second", () => {
-    const given = (observations: Observation[]) => caseSchema.parse({ day: "2026-06-15", stage: "flowering", list, observations });
-    const hemlock = shipped.taxonIndex.get("Conium maculatum") as number;
-    const observations: Observation[] = [];
-    for (let looks = 0; looks < 12 && identify(shipped, given(observations)).next.second.length === 0; looks++) {
-      const { character } = identify(shipped, given(observations)).next.action[0];
-      const look = usualLook(shipped, hemlock, shipped.characterIndex.get(character) as number, "flowering") as Observation;
-      observations.push(character === "height" ? { ...look, value: 46 } : look);
-    }
+    const { given, observations, usual } = lookedUntilSecond({ height: { value: 46 } });
     const { next, keptSide } = identify(shipped, given(observations));
     expect(next.second).toEqual([expect.objectContaining({ character: "height", why: expect.stringMatching(/^You measured 46 cm; Poison hemlock, likeliest here, has 120 to 250 cm\. One plant may be odd, or was misread\./) })]);
-    const tall: Observation = { ...(observations.find((o) => o.character === "height") as Observation), value: 190 };
-    const after = identify(shipped, given(observations.map((o) => (o.character === "height" ? withSecondPlant(o, tall) : o))));
+    const after = identify(shipped, given(onSecond(observations, usual("height"))));
     expect(after.keptSide).toBeLessThan(0.5 * keptSide);
     expect(after.next.second).toEqual([]);
   });
 });
+
+/** A poison hemlock in flower, of which some answers are wrong, looked at until a second plant is asked for. */
+function lookedUntilSecond(wrong: Record<string, Partial<Observation>>) {
+  const given = (observations: Observation[]) => caseSchema.parse({ day: "2026-06-15", stage: "flowering", list, observations });
+  const hemlock = shipped.taxonIndex.get("Conium maculatum") as number;
+  const usual = (id: string) => usualLook(shipped, hemlock, shipped.characterIndex.get(id) as number, "flowering") as Observation;
+  const observations: Observation[] = [];
+  for (let looks = 0; looks < 12 && identify(shipped, given(observations)).next.second.length === 0; looks++) {
+    const { character } = identify(shipped, given(observations)).next.action[0];
+    observations.push({ ...usual(character), ...wrong[character] });
+  }
+  return { given, observations, usual };
+}
+
+const onSecond = (observations: Observation[], second: Observation): Observation[] => observations.map((o) => (o.character === second.character ? withSecondPlant(o, second) : o));

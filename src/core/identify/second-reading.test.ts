@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { read, seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
-import { InputError } from "../errors";
+import { refusalOf } from "../../../tests/support/refusal";
 import type { Observation } from "./case";
 import { buildModel, judge } from "./index";
 import { evidenceOf } from "./likelihood";
@@ -15,15 +15,6 @@ function chanceOf(taxon: string, observation: Observation): number {
   const z = model.conditions.findIndex((c) => c.taxon === NAMES.indexOf(taxon) && c.stage === 1);
   return (evidenceOf(model, observation, 0, null) as NonNullable<ReturnType<typeof evidenceOf>>).chance[z];
 }
-
-const refusal = (o: Observation) => {
-  try {
-    evidenceOf(model, o, 0, null);
-  } catch (error) {
-    if (error instanceof InputError) return { code: error.code, field: error.field };
-  }
-  return null;
-};
 
 const share = fc.double({ min: 0, max: 1, noNaN: true });
 const readings = fc.record({ value: fc.double({ min: 0.5, max: 40, noNaN: true }), other: fc.double({ min: 0.5, max: 40, noNaN: true }), half: fc.double({ min: 0.1, max: 3, noNaN: true }) });
@@ -89,9 +80,9 @@ describe("what two plants of a patch measure", () => {
     expect(against(read("length", 7, { other: 5 }))).toEqual([]);
   });
   it("refuses a state for a number, a number for a state, and what no plant reaches", () => {
-    expect(refusal(read("length", 5, { other: "smooth" }))).toEqual({ code: "wrong-kind", field: "observations.0.other" });
-    expect(refusal(seen("edge", "teeth", { of: { yes: 1, n: 2 }, other: 3 }))).toEqual({ code: "wrong-kind", field: "observations.0.other" });
-    expect(refusal(read("length", 5, { other: 1e6 }))).toEqual({ code: "out-of-range", field: "observations.0.other" });
-    expect(refusal(read("length", 5, { other: 6 }))).toBeNull();
+    expect(refusalOf(model, read("length", 5, { other: "smooth" }))).toEqual({ code: "wrong-kind", field: "observations.0.other" });
+    expect(refusalOf(model, seen("edge", "teeth", { of: { yes: 1, n: 2 }, other: 3 }))).toEqual({ code: "wrong-kind", field: "observations.0.other" });
+    expect(refusalOf(model, read("length", 5, { other: 1e6 }))).toEqual({ code: "out-of-range", field: "observations.0.other" });
+    expect(refusalOf(model, read("length", 5, { other: 6 }))).toBeNull();
   });
 });
