@@ -1,6 +1,6 @@
 import { type Pair, type Shown, type Stage, STAGES } from "./flora-types";
 import { type Model, scoreFor, usuallySeen } from "./model";
-import { variation } from "./next-check";
+import { variation } from "./later-checks";
 
 /** A state that a plant shows no oftener than this is seldom shown. */
 const SELDOM = 0.25;

@@ -4,7 +4,7 @@ import { saysPartIsMissing } from "./absent";
 import { percent } from "./percent";
 import { largestFirst } from "./largest";
 import { type Model, recordingOf, scoreFor } from "./model";
-import type { Check } from "./next-check";
+import type { Check } from "./gain";
 import { type Judgement, likeliestStage, taxonLog, taxonLogWithout } from "./posterior";
 import type { OpenTwin } from "./open-twins";
 import { firstReading } from "./second-reading";

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
 import { currentFlora, loadList } from "@/flora/load";
-import { worthTowardsName } from "./next-check";
+import { worthTowardsName } from "./gain";
 import { unknownChance } from "./posterior";
 import { type Case, buildModel, caseSchema, foreseeChecks, judge, laterChecks, mostlyCarried, towardsAction, towardsName, weightsOfEvidence, worthTowardsAction } from "./index";
 
