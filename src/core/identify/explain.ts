@@ -124,8 +124,10 @@ export function checkReason(judgement: Judgement, check: Check, ranked = likelie
   const kit = model.flora.characters[check.character].kit;
   const needs = kit.length > 0 ? ` ${kit.join(" and ")} needed.`.replace(/^ ./, (s) => s.toUpperCase()) : "";
   if (check.second && !check.first) return againstReason(judgement, check.character, ranked[0]) + needs;
-  if (check.second) return `It alone parts ${plainName(judgement, ranked[0])} from ${check.first?.join(" and ")}, which this flora does not hold: one look may be a slip.${needs}`;
-  if (check.first) return `Parts ${plainName(judgement, ranked[0])} from ${check.first.join(" and ")}, which this flora does not hold.${needs}`;
+  if (check.first) {
+    const apart = `${listed(check.first.map(({ taxon }) => plainName(judgement, taxon)))} from ${listed(check.first.map(({ twin }) => twin))}, which this flora does not hold`;
+    return check.second ? `It alone parts ${apart}: one look may be a slip.${needs}` : `Parts ${apart}.${needs}`;
+  }
   if (check.seldom) return `Few of what still fits show this now, and there is nothing else left to ask of them. Look again at your first answers too.${needs}`;
   if (!best) return `Parts what still fits into smaller groups.${needs}`;
   return `Parts ${plainName(judgement, best.a)} (${best.words[0]}) from ${plainName(judgement, best.b)} (${best.words[1]}).${needs}`;
@@ -163,12 +165,15 @@ function heldByGuard(judgement: Judgement, { stillFit, limit }: VerdictResult): 
   return looks === 0 ? "" : ` Of ${plainName(judgement, stillFit[0])} ${looks === 1 ? "one of these looks is" : `${looks} of these looks are`} not recorded, so it cannot be ruled out by that.`;
 }
 
-/** Why a target is held for a twin that the flora does not hold, and what would settle it. */
-function unheldReason(name: string, open: OpenTwin[]): string {
+const listed = (names: string[]): string => [...new Set(names)].join(" and ");
+
+/** Why a target is held for a twin that the flora does not hold, of itself or of another that is treated alike, and what would settle it. */
+function unheldReason(judgement: Judgement, about: number, open: OpenTwin[]): string {
   const names = [...new Set(open.map((o) => o.twin.common))];
   const [are, them] = names.length > 1 ? ["are", "them"] : ["is", "it"];
+  const takenFor = open.every((o) => o.taxon === about) ? "it" : `${listed(open.map((o) => plainName(judgement, o.taxon)))}, treated alike here`;
   const settle = open.every((o) => o.looks.length > 0) ? "" : open.every((o) => o.looks.length > 0 || o.again.length > 0) ? " One look alone parts the two: make it on a second plant." : " What was seen does not part the two: get a second opinion before acting.";
-  return `${name} fits, but ${names.join(" and ")} ${are} taken for it, and this flora does not hold ${them}.${settle}`;
+  return `${plainName(judgement, about)} fits, but ${names.join(" and ")} ${are} taken for ${takenFor}, and this flora does not hold ${them}.${settle}`;
 }
 
 /** The verdict in a scout's words: reason first, then the one thing to do. */
@@ -187,7 +192,7 @@ export function verdictReason(judgement: Judgement, result: VerdictResult): stri
   if (result.verdict === "unknown") return "Nothing in this flora fits well. Take a specimen and pictures, and ask for a second opinion.";
   if (result.verdict === "hold") {
     if (result.leansOn) return `${name} fits, but only on the strength of one kind of look (${result.leansOn.replace(/-/g, " ")}). Look at something else before acting.`;
-    if (result.openTwins.length > 0) return unheldReason(name, result.openTwins);
+    if (result.openTwins.length > 0) return unheldReason(judgement, result.about, result.openTwins);
     const shown = result.stillFit.slice(0, 2);
     const names = shown.map((t) => plainName(judgement, t));
     if (names.length === 0 && result.crossFits >= 0) return `A cross of ${judgement.model.crosses[result.crossFits].parents.map((t) => plainName(judgement, t)).join(" and ")} still fits, and is kept as its kept parent is.`;

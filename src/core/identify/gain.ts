@@ -1,7 +1,7 @@
 import type { Judgement } from "./posterior";
 import type { Standing } from "./standing";
 import { timesLog } from "./times-log";
-import { GROUP_SHARE, KEEP_SHARE, keptLimit } from "./verdict";
+import { GROUP_SHARE, KEEP_SHARE, keptLimit, type TakenFor } from "./verdict";
 
 /** What a look is expected to tell. */
 export interface Gain {
@@ -21,7 +21,7 @@ export interface Check extends Gain {
   /** share of what still fits that carries the part */
   carried: number;
   /** asked before anything else towards an action: it parts what is found from these twins, which the flora does not hold */
-  first?: string[];
+  first?: TakenFor[];
   /** most of what fits does not show it now: asked because nothing else is left to tell */
   seldom?: true;
   /** it was looked at on one plant, and is to be looked at on a second: one look alone parts what is found from twins, or what was seen goes against the plant ranked first */

@@ -7,7 +7,7 @@ import { followed, isEnded, keptLeads, namesAfter, standingAfter } from "./look-
 import type { Judgement } from "./posterior";
 import { answersAgainst } from "./second-look";
 import { type Active, activePlants, foreseen } from "./standing";
-import { looksBeforeClear } from "./verdict";
+import { looksBeforeClear, type TakenFor } from "./verdict";
 
 /**
  * Seconds that turning to any question costs, beside the look itself. Towards an action little is added, so that
@@ -42,7 +42,7 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
   const against = only ? new Map<number, Observation>() : answersAgainst(judgement);
   const harm = contactShare(judgement);
   const before = only ? null : looksBeforeClear(judgement);
-  const wanted = before?.fresh ?? new Map<number, string[]>();
+  const wanted = before?.fresh ?? new Map<number, TakenFor[]>();
   const checks: Check[] = [];
   const rest: Askable[] = [];
   const characters = judgement.model.flora.characters;
@@ -77,7 +77,7 @@ interface Askable {
   visible: number;
   caution: "gloves" | undefined;
   /** unheld twins that it must be looked at for */
-  first: string[] | undefined;
+  first: TakenFor[] | undefined;
 }
 
 function foresee(judgement: Judgement, active: Active, { c, carried, caution, first }: Askable): Check {
@@ -86,7 +86,7 @@ function foresee(judgement: Judgement, active: Active, { c, carried, caution, fi
 }
 
 /** What was looked at, looked at on a second plant: it tells nothing new of what is found, but that its one sign was no slip. */
-const onSecondPlant = ({ model }: Judgement, character: number, first: string[], caution?: "gloves" | "never"): Check => ({ character, seconds: model.flora.characters[character].seconds, carried: 1, bits: 0, rise: 0, saved: 0, partBits: 0, first, second: true, ...(caution === "gloves" ? { caution } : {}) });
+const onSecondPlant = ({ model }: Judgement, character: number, first: TakenFor[], caution?: "gloves" | "never"): Check => ({ character, seconds: model.flora.characters[character].seconds, carried: 1, bits: 0, rise: 0, saved: 0, partBits: 0, first, second: true, ...(caution === "gloves" ? { caution } : {}) });
 
 /** A look at a part that few of what fits show tells as much less as it is likely to find nothing. */
 const lessBy = (share: number, check: Check): Check => ({ ...check, seldom: true, bits: check.bits * share, rise: check.rise * share, saved: check.saved * share, partBits: check.partBits * share });

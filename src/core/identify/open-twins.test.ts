@@ -41,8 +41,21 @@ describe("a twin that is listed and not held", () => {
   it("asks for the second plant before all else towards an action, and never towards a name", () => {
     const j = judge(model, given(look("ocrea", "saucer")));
     const checks = foreseeChecks(j);
-    expect(towardsAction(j, checks)[0]).toMatchObject({ second: true, first: ["halberd-leaved tearthumb", "arrow-leaved tearthumb"] });
+    expect(towardsAction(j, checks)[0]).toMatchObject({ second: true, first: ["halberd-leaved tearthumb", "arrow-leaved tearthumb"].map((twin) => ({ twin, taxon: vine })) });
     expect(towardsName(j, checks).some((check) => check.second)).toBe(false);
+  });
+  it("is named beside the plant that it is taken for, where another that is treated alike fits better", () => {
+    const spurge = model.taxonIndex.get("Euphorbia esula") as number;
+    const observations: Observation[] = [];
+    const looked = () => identify(model, caseSchema.parse({ day: "2026-06-15", stage: "flowering", list, observations }));
+    for (let looks = 0; looks < 9 && !looked().because.includes("taken for"); looks++) {
+      const { character } = looked().next.action[0];
+      observations.push(usualLook(model, spurge, model.characterIndex.get(character) as number, "flowering") as Observation);
+    }
+    const { because, candidates, next } = looked();
+    expect(candidates[0].taxon).toBe("Euphorbia cyparissias");
+    expect(because).toMatch(/^Cypress spurge fits, but whorled milkweed is taken for Leafy spurge, treated alike here, and this flora does not hold it\./);
+    expect(next.second[0].why).toMatch(/^It alone parts Leafy spurge from whorled milkweed, which this flora does not hold: one look may be a slip\./);
   });
   it("stays where it is as the twin has it, or told nothing", () => {
     for (const answer of [look("ocrea", "papery"), { ...look("ocrea", "saucer"), answer: "cannot-tell" as const, states: undefined }]) {

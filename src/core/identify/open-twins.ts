@@ -6,6 +6,8 @@ import { isOfOnePlant } from "./second-plant";
 import type { UnheldTwin } from "./unheld";
 
 export interface OpenTwin {
+  /** the plant of the flora that it is taken for */
+  taxon: number;
   twin: UnheldTwin;
   /** characters that part the two and can be seen now, not looked at yet; none where nothing listed parts them at this stage */
   looks: number[];
@@ -37,7 +39,7 @@ export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
     const unspoilt = looks.every((x) => x.seen.length > 0 && x.said !== "fits");
     if (unspoilt && (parting.length > 1 || parting.some((x) => x.seen.some(isOfSeveral)))) return [];
     const again = unspoilt ? parting.filter((x) => x.seen.length === 1 && isOfOnePlant(x.seen[0])) : [];
-    return [{ twin, looks: looks.filter((x) => x.seen.length === 0).map((x) => x.c), again: again.map((x) => x.c) }];
+    return [{ taxon, twin, looks: looks.filter((x) => x.seen.length === 0).map((x) => x.c), again: again.map((x) => x.c) }];
   });
 }
 

@@ -77,12 +77,18 @@ export function twinsInTheWay(judgement: Judgement, group: string): OpenTwin[] {
   return found.flatMap((t) => openTwins(judgement, t));
 }
 
+/** A twin that the flora does not hold, by what people call it, and the plant that it is taken for. */
+export interface TakenFor {
+  twin: string;
+  taxon: number;
+}
+
 /** Looks that a target which would else be clear must still pass, each with the twins, not held by the flora, that it is for. */
 export interface LooksBeforeClear {
   /** not made yet */
-  fresh: Map<number, string[]>;
+  fresh: Map<number, TakenFor[]>;
   /** made on one plant, to be made on a second: last of all, when nothing else stands between the target and Clear */
-  again: Map<number, string[]>;
+  again: Map<number, TakenFor[]>;
 }
 
 export function looksBeforeClear(judgement: Judgement): LooksBeforeClear {
@@ -90,8 +96,8 @@ export function looksBeforeClear(judgement: Judgement): LooksBeforeClear {
   const group = agreedGroup(judgement, limit);
   const open = group ? twinsInTheWay(judgement, group) : [];
   const byLook = (of: "looks" | "again") => {
-    const twins = new Map<number, string[]>();
-    for (const own of open) for (const c of own[of]) twins.set(c, [...(twins.get(c) ?? []), own.twin.common]);
+    const twins = new Map<number, TakenFor[]>();
+    for (const own of open) for (const c of own[of]) twins.set(c, [...(twins.get(c) ?? []), { twin: own.twin.common, taxon: own.taxon }]);
     return twins;
   };
   const last = group && !weakBlock(judgement, limit);
