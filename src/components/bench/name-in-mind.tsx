@@ -2,6 +2,7 @@
 import type { Remote } from "comlink";
 import { useEffect, useState } from "react";
 import type { CaseInput, Identification } from "@/core/identify";
+import { percent } from "@/core/identify/percent";
 import { STATUS_WORDS, StatusMark } from "../marks";
 import type { Doubt, Engine, FieldMark } from "./engine.worker";
 
@@ -30,15 +31,14 @@ export function NameInMind({ taxon, names, found, field, onName }: { taxon: stri
   };
   const mark = field.find((m) => m.taxon === taxon);
   const rival = field.find((m) => m.taxon !== taxon && m.taxon !== "unknown");
-  const percent = (p: number) => (p < 0.01 ? "under 1 %" : `${Math.round(p * 100)} %`);
   return (
     <section className="mb-4 border-l-4 border-[var(--ink)] pl-3" aria-label="A name in mind">
       <label className="field max-w-[420px]"><span className="label">I think it is</span><input list="plants-in-mind" value={text} autoComplete="off" placeholder="common or accepted name" onChange={(e) => choose(e.target.value)} /></label>
       <datalist id="plants-in-mind">{Object.entries(names).map(([name, plain]) => <option key={name} value={plain}>{name}</option>)}</datalist>
       {taxon ? (
         <p className="mt-2" role="status">
-          {mark ? <><StatusMark status={mark.status} size={15} /> <strong>{names[taxon]}</strong> ({STATUS_WORDS[mark.status]}) stands at {percent(mark.probability)}.</> : <><strong>{names[taxon]}</strong> is all but ruled out by what you have seen.</>}
-          {rival && found ? <> Against it: {rival.name}, {percent(rival.probability)}.</> : null} The questions below are those that would show you wrong.
+          {mark ? <><StatusMark status={mark.status} size={15} /> <strong>{names[taxon]}</strong> ({STATUS_WORDS[mark.status]}) stands at {percent(mark.probability, "under ")}.</> : <><strong>{names[taxon]}</strong> is all but ruled out by what you have seen.</>}
+          {rival && found ? <> Against it: {rival.name}, {percent(rival.probability, "under ")}.</> : null} The questions below are those that would show you wrong.
         </p>
       ) : <p className="small mt-1">{text ? "No plant of the flora goes by that name." : "Then the Bench asks what would make you wrong, not what would agree with you."}</p>}
     </section>
