@@ -53,15 +53,16 @@ const together = (said: Said[]): Said => (said.includes("fits") ? "fits" : said.
 function saidOfShown(observation: Observation, shown: Shown): Said {
   const { answer, sure, of } = observation;
   if (answer === "cannot-tell" || answer === "not-there-yet" || (shown.range && answer !== "seen")) return null;
-  if (shown.range ? withinRange(observation, shown.range) : mayBeShown(observation, shown.states ?? [])) return "fits";
-  return sure === "guess" || (of && 2 * of.yes <= of.n) ? null : "parts";
+  const asTwin = shown.range ? plantsWithin(observation, shown.range) : mayBeShown(observation, shown.states ?? []) ? 1 : 0;
+  if (asTwin === 1) return "fits";
+  return asTwin > 0 || sure === "guess" || (of && 2 * of.yes <= of.n) ? null : "parts";
 }
 
-/** True where the mean of the readings, as closely as they were read, may be one of the twin's. */
-function withinRange({ value, values, other, half = 0 }: Observation, [low, high]: [number, number]): boolean {
-  const readings = [...(values ?? (value === undefined ? [] : [value])), ...(typeof other === "number" ? [other] : [])];
-  const mean = readings.reduce((a, b) => a + b, 0) / readings.length;
-  return mean + half >= low && mean - half <= high;
+/** Share of the plants measured, one or two, of which the readings, as closely as they were read, may be the twin's. */
+function plantsWithin({ value, values, other, half = 0 }: Observation, [low, high]: [number, number]): number {
+  const readings = values ?? (value === undefined ? [] : [value]);
+  const plants = [readings.reduce((a, b) => a + b, 0) / readings.length, ...(typeof other === "number" ? [other] : [])];
+  return plants.filter((mean) => mean + half >= low && mean - half <= high).length / plants.length;
 }
 
 /** True unless all that was seen is none of the twin's states, or all of these were looked for and not found. */
