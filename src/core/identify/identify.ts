@@ -99,7 +99,8 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
       name: towardsName(judgement, checks, lens).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), bits: round(check.bits) })),
       action: acting.filter((check) => !check.second).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), worth: round(worthTowardsAction(judgement, check)) })),
       second: acting.slice(0, fresh < 0 ? acting.length : fresh).map(named),
-      later: laterChecks(judgement).map((later) => ({ character: id(later.character), stage: later.stage, from: later.from, parts: [name(later.parts[0]), name(later.parts[1])] as [string, string] })),
+      // What a later stage shows parts plants that are held: of a twin that is not, it tells nothing.
+      later: (result.openTwins.length > 0 ? [] : laterChecks(judgement)).map((later) => ({ character: id(later.character), stage: later.stage, from: later.from, parts: [name(later.parts[0]), name(later.parts[1])] as [string, string] })),
     },
     hybrids: hybridsOf(judgement),
     slips: slipsOf(judgement, result).map(({ observation, kind }) => ({ character: judgement.case.observations[observation].character, kind })),

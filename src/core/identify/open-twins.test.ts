@@ -62,6 +62,7 @@ describe("a twin that is listed and not held", () => {
       const { verdict, openTwins: open } = decide(judge(model, given(answer)));
       expect(verdict).toBe("hold");
       expect(open.map((o) => o.twin.name)).toContain("Persicaria arifolia");
+      expect(identify(model, given(answer)).next.later).toEqual([]);
     }
   });
   it.each<[string, Partial<Observation>, string]>([
