@@ -24,6 +24,11 @@ describe("the one thing to do next", () => {
     expect(todoFor(found("hold", [], ahead.slice(0, 1)), characters, "2026-03-20")).toBe("Look for one of them that is in leaf today.");
     expect(todoFor(found("hold"), characters, "2026-03-20")).toBeUndefined();
   });
+  it("is to come back where nothing that can be looked at now settles it, whatever else could be asked", () => {
+    const held = { ...found("hold", [{ character: "sap" }], [later("flowering", "2026-06-01")]), nothingNow: true as const };
+    expect(todoFor(held, characters, "2026-03-20")).toBe("Come back from 1 June.");
+    expect(todoFor({ ...held, next: { ...held.next, later: [] } }, characters, "2026-03-20")).toBeUndefined();
+  });
   it("is the second plant, where that alone stands before acting", () => {
     expect(todoFor(found("hold", [{ character: "sap" }]), characters, "2026-03-20", "sap")).toBe("Look at a second plant of the patch: sap.");
     expect(todoFor(found("open"), characters, "2026-03-20", "sap")).toBeUndefined();

@@ -8,7 +8,7 @@ import { STAGE_WORDS } from "./stage-question";
  * @param second the part to look at on a second plant, where there is one
  */
 export function todoFor(found: Identification, characters: Character[], today: string, second?: string): string | undefined {
-  const first = found.next.action[0];
+  const first = found.nothingNow ? undefined : found.next.action[0];
   const name = characters.find((c) => c.id === first?.character)?.name.toLowerCase();
   const onSecond = characters.find((c) => c.id === second);
   if (found.verdict === "hold" && onSecond) return `Look at a second plant of the patch: ${onSecond.name.toLowerCase()}.`;

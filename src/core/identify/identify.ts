@@ -3,7 +3,7 @@ import { checkReason, likeliest, untested, verdictReason } from "./explain";
 import type { Stage } from "./flora-types";
 import { largestFirst } from "./largest";
 import { type Check, worthTowardsAction } from "./gain";
-import { laterChecks } from "./later-checks";
+import { type LaterCheck, laterChecks, type LaterTwinLook, laterTwinLooks } from "./later-checks";
 import type { Lens } from "./lens";
 import { foreseeChecks, towardsAction, towardsName } from "./next-check";
 import { type Judgement, judge } from "./posterior";
@@ -31,6 +31,7 @@ export interface Later {
   stage: Stage;
   /** ISO date */
   from: string;
+  /** the plant, and the one it is parted from: by its accepted name, or, where the flora does not hold it, by what people call it */
   parts: [string, string];
 }
 
@@ -48,6 +49,8 @@ export interface Identification {
   reportFirst?: true;
   because: string;
   sameTreatment: string[][];
+  /** it is held for a twin that the flora does not hold, and nothing that can be looked at now parts the two */
+  nothingNow?: true;
   next: {
     name: (NamedCheck & { bits: number })[];
     action: (NamedCheck & { worth: number })[];
@@ -81,6 +84,7 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
   const name = (t: number) => model.flora.taxa[t].name;
   const ranked = likeliest(judgement);
   const named = (check: Check): NamedCheck => ({ character: id(check.character), seconds: check.seconds, why: checkReason(judgement, check, ranked), ...(check.seldom ? { seldom: true as const } : {}), ...(check.caution ? { caution: check.caution } : {}) });
+  const later = ({ character, stage, from, parts: [taxon] }: LaterCheck | LaterTwinLook, twin: string): Later => ({ character: id(character), stage, from, parts: [name(taxon), twin] });
   const acting = towardsAction(judgement, checks, lens);
   const fresh = acting.findIndex((check) => !check.second);
   return {
@@ -95,12 +99,12 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
     ...(result.reportFirst ? { reportFirst: true as const } : {}),
     because: verdictReason(judgement, result),
     sameTreatment: sameTreatment(judgement),
+    ...(result.openTwins.length > 0 && result.openTwins.every(({ looks, again }) => looks.length + again.length === 0) ? { nothingNow: true as const } : {}),
     next: {
       name: towardsName(judgement, checks, lens).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), bits: round(check.bits) })),
       action: acting.filter((check) => !check.second).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), worth: round(worthTowardsAction(judgement, check)) })),
       second: acting.slice(0, fresh < 0 ? acting.length : fresh).map(named),
-      // What a later stage shows parts plants that are held: of a twin that is not, it tells nothing.
-      later: (result.openTwins.length > 0 ? [] : laterChecks(judgement)).map((later) => ({ character: id(later.character), stage: later.stage, from: later.from, parts: [name(later.parts[0]), name(later.parts[1])] as [string, string] })),
+      later: result.openTwins.length > 0 ? laterTwinLooks(judgement, result.openTwins).map((look) => later(look, look.parts[1])) : laterChecks(judgement).map((look) => later(look, name(look.parts[1]))),
     },
     hybrids: hybridsOf(judgement),
     slips: slipsOf(judgement, result).map(({ observation, kind }) => ({ character: judgement.case.observations[observation].character, kind })),

@@ -1,5 +1,6 @@
 import { type Stage, STAGES } from "./flora-types";
-import { answersAt, recordingOf } from "./model";
+import { answersAt, recordingOf, usuallySeen } from "./model";
+import type { OpenTwin } from "./open-twins";
 import { conditionShare, type Judgement } from "./posterior";
 import { allBegin } from "./season";
 import { topOnSide } from "./verdict";
@@ -21,7 +22,7 @@ export function laterChecks(judgement: Judgement, most = 4): LaterCheck[] {
   const target = topOnSide(judgement, 0);
   const kept = topOnSide(judgement, 1);
   if (target < 0 || kept < 0) return [];
-  const answered = new Set(judgement.case.observations.filter((o) => o.answer === "seen" || o.answer === "absent").map((o) => o.character));
+  const answered = answeredCharacters(judgement);
   const now = new Set(foreseenStages(judgement, target).concat(foreseenStages(judgement, kept)));
   const found: (LaterCheck & { distance: number })[] = [];
   const both = [target, kept].map((t) => model.flora.taxa[t]);
@@ -38,6 +39,34 @@ export function laterChecks(judgement: Judgement, most = 4): LaterCheck[] {
   });
   return found.sort((a, b) => b.distance - a.distance).slice(0, most).map(({ distance: _, ...rest }) => rest);
 }
+
+/** The same of a twin that the flora does not hold, by what people call it. */
+export type LaterTwinLook = Omit<LaterCheck, "parts"> & { parts: [number, string] };
+
+/** What would part a plant from twins that the flora does not hold at another stage, soonest first; of those that nothing seen may be. */
+export function laterTwinLooks(judgement: Judgement, open: OpenTwin[], most = 4): LaterTwinLook[] {
+  const { model, case: given } = judgement;
+  const answered = answeredCharacters(judgement);
+  const found = open.filter((twin) => !twin.fits).flatMap(({ taxon, twin }) => {
+    const now = foreseenStages(judgement, taxon);
+    return twin.shows.flatMap(({ character }): LaterTwinLook[] => {
+      const c = model.characterIndex.get(character) as number;
+      if (answered.has(character) || now.some((stage) => usuallySeen(model, taxon, c, stage))) return [];
+      const listed = (stage: Stage) => twin.deciders.some((d) => (d.stage === stage || d.stage === "any") && d.characters.includes(character));
+      const shown = STAGES.filter((stage) => listed(stage) && usuallySeen(model, taxon, c, stage)).flatMap((stage): LaterTwinLook[] => {
+        const from = allBegin([model.flora.taxa[taxon]], stage, given.day, given);
+        return from ? [{ character: c, stage, from, parts: [taxon, twin.common] }] : [];
+      });
+      return soonest(shown).slice(0, 1);
+    });
+  });
+  return soonest(found).slice(0, most);
+}
+
+const soonest = (looks: LaterTwinLook[]): LaterTwinLook[] => looks.sort((a, b) => a.from.localeCompare(b.from));
+
+/** Characters of which something was told. */
+const answeredCharacters = ({ case: given }: Judgement): Set<string> => new Set(given.observations.filter((o) => o.answer === "seen" || o.answer === "absent").map((o) => o.character));
 
 /** Stages that hold at least a tenth of what the plant may be in now. */
 function foreseenStages(judgement: Judgement, taxon: number) {

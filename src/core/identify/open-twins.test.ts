@@ -88,6 +88,16 @@ describe("a twin that is listed and not held", () => {
     const observations = [{ character: "plant-kind", states: ["tree"] }, { character: "leaf-ratio", ...answer }];
     expect(openTwins(judge(model, caseSchema.parse({ day: "2026-06-10", stage: "vegetative", list, observations })), olive)).toHaveLength(left);
   });
+  it("is parted at a later stage where nothing now can, and nothing seen is as it has it", () => {
+    const loosestrife = model.taxonIndex.get("Lythrum salicaria") as number;
+    const usual = model.flora.characters.flatMap((c, i) => (c.id === "leaf-stalk" ? [] : (usualLook(model, loosestrife, i, "vegetative") ?? [])));
+    const notBlazingStar = usual.map((o) => (o.character === "leaf-shape" ? withSecondPlant(o, o) : o));
+    const said = (stalk: Partial<Observation>) => identify(model, caseSchema.parse({ day: "2026-05-20", stage: "vegetative", list, observations: [...notBlazingStar, { character: "leaf-stalk", ...stalk }] }));
+    expect(said({ answer: "cannot-tell" })).toMatchObject({ verdict: "hold", nothingNow: true, next: { later: [{ character: "cluster", stage: "flowering", from: "2026-07-01", parts: ["Lythrum salicaria", "swamp loosestrife"] }] } });
+    expect(said({ states: ["short"] })).toMatchObject({ verdict: "hold", nothingNow: true, next: { later: [] } });
+    expect(said({ states: ["none"] }).nothingNow).toBeUndefined();
+    expect(said({ states: ["none"], of: { yes: 2, n: 2 } }).verdict).toBe("clear");
+  });
   it("makes the verdict hang on the look that put it out of the way", () => {
     const { verdict, slips } = identify(model, given(look("ocrea", "saucer", { yes: 2, n: 2 })));
     expect(verdict).toBe("clear");

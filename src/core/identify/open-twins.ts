@@ -13,6 +13,8 @@ export interface OpenTwin {
   looks: number[];
   /** the one look that parts the two, where all that is listed was looked at and it was made on one plant alone: a second plant is still to be looked at */
   again: number[];
+  /** something that was seen is as the twin has it: no later look makes up for that */
+  fits: boolean;
 }
 
 /** What a look says of a plant and a twin of it: that it is not the twin, that it may be, or nothing. */
@@ -36,10 +38,11 @@ export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
       return [{ c, seen, said: together(seen.map((o) => saidOfShown(o, shown))) }];
     });
     const parting = looks.filter((x) => x.said === "parts");
-    const unspoilt = looks.every((x) => x.seen.length > 0 && x.said !== "fits");
+    const fits = looks.some((x) => x.said === "fits");
+    const unspoilt = !fits && looks.every((x) => x.seen.length > 0);
     if (unspoilt && (parting.length > 1 || parting.some((x) => x.seen.some(isOfSeveral)))) return [];
     const again = unspoilt ? parting.filter((x) => x.seen.length === 1 && isOfOnePlant(x.seen[0])) : [];
-    return [{ taxon, twin, looks: looks.filter((x) => x.seen.length === 0).map((x) => x.c), again: again.map((x) => x.c) }];
+    return [{ taxon, twin, looks: looks.filter((x) => x.seen.length === 0).map((x) => x.c), again: again.map((x) => x.c), fits }];
   });
 }
 
