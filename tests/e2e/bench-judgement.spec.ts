@@ -62,19 +62,24 @@ for (const said of ["Can’t tell", "No second plant here"]) {
   });
 }
 
-/** A hemlock in flower with one answer wrong, looked at until a second plant is asked for. */
-async function toSecondHemlock(page: Page, wrong: Record<string, string | number>): Promise<Locator> {
+/** A hemlock in flower with one answer wrong, given at once, looked at until a second plant is asked for. */
+async function toSecondHemlock(page: Page, part: RegExp, wrong: Record<string, string | number>): Promise<Locator> {
   await openBench(page, "Otter Reach, river wood", "2026-06-15");
   await page.getByRole("button", { name: /In flower/ }).click();
   await page.locator("[data-place]").getByRole("button", { name: /tell/ }).click();
+  await answer(page, HEMLOCK, /Clear/i, 1);
+  await page.getByPlaceholder(/Find a part/).fill(part.source.replace("^", ""));
+  await page.getByRole("button", { name: part }).first().click();
+  await expect(page.locator(`[data-character=${Object.keys(wrong)[0]}]`)).toBeVisible();
+  await answer(page, wrong, /Clear/i, 1);
   const second = page.locator("[data-second]");
-  for (let i = 0; i < 20 && (await second.count()) === 0; i++) await answer(page, { ...HEMLOCK, ...wrong }, /Clear/i, 1);
+  for (let i = 0; i < 20 && (await second.count()) === 0; i++) await answer(page, HEMLOCK, /Clear/i, 1);
   await expect(second.getByRole("heading")).toContainText("Now on a second plant of the patch");
   return second;
 }
 
 test("a number that goes against the likeliest plant is measured on a second, which is kept beside it", async ({ page }) => {
-  const second = await toSecondHemlock(page, { height: 46 });
+  const second = await toSecondHemlock(page, /^Height/, { height: 46 });
   await expect(second).toContainText("You measured 46 cm; Poison hemlock, likeliest here, has 120 to 250 cm. One plant may be odd, or was misread.");
   await answer(page, HEMLOCK, /Clear/i, 1);
   await expect(page.getByRole("region", { name: "What you have seen" }).getByText(`Height: 46 cm on one plant, ${HEMLOCK.height} on another`)).toHaveCount(1);
@@ -83,7 +88,7 @@ test("a number that goes against the likeliest plant is measured on a second, wh
 });
 
 test("an answer that goes against the likeliest plant is asked of a second, and what both show is weighed together", async ({ page }) => {
-  const second = await toSecondHemlock(page, { bractlets: "none" });
+  const second = await toSecondHemlock(page, /^Bractlets/, { bractlets: "none" });
   await expect(second).toContainText("You saw nothing; Poison hemlock, likeliest here, has a few, on the outer side only. One plant may be odd, or was misread.");
   await expect(second.getByRole("button", { name: "Not there yet" })).toHaveCount(0);
   await answer(page, HEMLOCK, /Clear/i, 1);

@@ -5,9 +5,9 @@ export const HOGWEED: Truth = { "plant-kind": "herb", "stem-marks": "blotched", 
 /** The same plant before the deciding look: nothing was said of the stem's marks. What parts it from its unheld twin is told, since what could not be told is not asked again. */
 export const UNDECIDED: Truth = Object.fromEntries(Object.entries(HOGWEED).filter(([c]) => !["stem-marks", "leaf-length", "leaf-tip"].includes(c)));
 
-/** Leafy spurge in flower, which one look alone parts from a milkweed that the flora does not hold. */
 /** Poison hemlock in flower. */
 export const HEMLOCK: Truth = { "plant-kind": "herb", "flower-kind": "umbel", cluster: "umbrella", "leaf-kind": "ferny", "leaf-lobes": "deep", "leaf-shape": "egg", bracts: "few", bractlets: "one-side", height: 190, "last-parts": "blunt", "stem-marks": "blotched", "stem-hair": "none", "leaf-hair-below": "none", "flower-colour": "white", smell: "mousy", "umbel-width": 5.5 };
+/** Leafy spurge in flower, which one look alone parts from a milkweed that the flora does not hold. */
 export const SPURGE: Truth = { "plant-kind": "herb", "flower-kind": "tiny", cluster: "umbrella", "leaf-shape": "linear", sap: "milky", "leaf-order": "alternate", "leaf-length": 5, "stem-ridges": "smooth", "vein-run": "single", clump: "patch", "stem-hair": "none", "leaf-edge": "smooth", stipules: "none" };
 
 const visible = (page: Page, text: string) => page.locator(`label:has-text("${text}") >> visible=true`).first();
