@@ -265,7 +265,7 @@ function IfNotToday({ later, today, nameOf, names }: { later: Later[]; today: st
       <h2 className="ruled">If not on this plant today<span className="small">what else would settle it, and from when</span></h2>
       <ul className="grid sm:grid-cols-3 gap-x-4 gap-y-2 mt-2">
         {later.slice(0, 3).map((item) => (
-          <li key={item.character}><span className="font-semibold">{nameOf(item.character)}</span><br /><span className="small">{laterWords(item, today)} · parts {names[item.parts[0]] ?? item.parts[0]} from {names[item.parts[1]] ?? item.parts[1]}</span></li>
+          <li key={`${item.character} ${item.parts[1]}`}><span className="font-semibold">{nameOf(item.character)}</span><br /><span className="small">{laterWords(item, today)} · parts {names[item.parts[0]] ?? item.parts[0]} from {names[item.parts[1]] ?? item.parts[1]}</span></li>
         ))}
       </ul>
     </section>
