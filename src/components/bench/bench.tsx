@@ -4,6 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { CaseInput, Later, Lens, ObservationInput, Stage } from "@/core/identify";
 import { canBeMissing } from "@/core/identify/absent";
 import { placeCharacters } from "@/core/identify/place";
+import { percent } from "@/core/identify/percent";
 import { withSecondPlant } from "@/core/identify/second-plant";
 import { StatusMark, Tape } from "../marks";
 import { shortDay } from "../dates";
@@ -203,7 +204,7 @@ export function Bench(props: BenchProps) {
       ) : null}
       {view ? (
         <p className="lg:hidden flex gap-x-4 gap-y-1 flex-wrap px-4 py-2 border-b border-[var(--rule)] font-semibold">
-          {view.field.slice(0, 3).map((m) => <span key={m.taxon} className="inline-flex items-center gap-2"><StatusMark status={m.status} size={18} />{m.name} <span className="figure">{Math.round(m.probability * 100)} %</span></span>)}
+          {view.field.slice(0, 3).map((m) => <span key={m.taxon} className="inline-flex items-center gap-2"><StatusMark status={m.status} size={18} />{m.name} <span className="figure">{percent(m.probability)}</span></span>)}
         </p>
       ) : null}
       <div className="lg:grid lg:grid-cols-[minmax(0,1.06fr)_minmax(0,1fr)]">
@@ -232,7 +233,7 @@ export function Bench(props: BenchProps) {
             <h2 className="ruled">Who still fits<span className="small">higher fits better · your limit{found ? ` is ${Number((found.limit * 100).toPrecision(2))} %` : ""}</span></h2>
             {view ? <Hedge marks={view.field} before={before} limit={view.identification.limit} /> : null}
             {found && draft.observations.length > 0 && found.sameTreatment.length > 0 ? <p className="mt-2">No need to tell these apart, they get the same treatment here: {found.sameTreatment[0].map((n) => state.vocabulary.plainNames[n] ?? n).join(", ")}.</p> : null}
-            {found && found.hybrids.length > 0 && draft.observations.length > 0 ? <p className="small mt-2">It may be a cross: {found.hybrids.slice(0, 2).map((h) => `${h.parents.map((n) => state.vocabulary.plainNames[n] ?? n).join(" × ")}, ${h.probability < 0.01 ? "under 1" : Math.round(h.probability * 100)} %`).join("; ")}. A cross is kept if one of its parents is.</p> : null}
+            {found && found.hybrids.length > 0 && draft.observations.length > 0 ? <p className="small mt-2">It may be a cross: {found.hybrids.slice(0, 2).map((h) => `${h.parents.map((n) => state.vocabulary.plainNames[n] ?? n).join(" × ")}, ${percent(h.probability, "under ")}`).join("; ")}. A cross is kept if one of its parents is.</p> : null}
             {found && found.untested.length > 0 ? <p className="small mt-2">Not tested, because the flora does not say: {found.untested.slice(0, 3).map((u) => `${state.vocabulary.plainNames[u.taxon] ?? u.taxon} (${u.characters.map(nameOf).join(", ")})`).join("; ")}</p> : null}
             {view?.pair && draft.observations.length > 0 ? <TopTwo pair={view.pair} parted={view.parted} nameOf={nameOf} idOf={idOf} onAsk={chooseAny} /> : null}
             {input && subject && (draft.observations.length > 0 || testing) ? <SeasonReplay taxon={subject} name={state.vocabulary.plainNames[subject] ?? subject} place={draft.siteId} input={input} engine={engine} nameOf={nameOf} /> : null}
