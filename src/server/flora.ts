@@ -13,4 +13,4 @@ export const shippedModel = (): Model => once("model", () => buildModel(shippedF
 export const shippedMethods = (): Method[] => once("methods", () => methodSchema.array().parse(parse(readFileSync(join(process.cwd(), "flora", "methods.yaml"), "utf8"))));
 
 /** Version of the engine's rules, kept with every verdict. */
-export const ENGINE_VERSION = "6";
+export const ENGINE_VERSION = "7";

@@ -125,6 +125,8 @@ export function checkReason(judgement: Judgement, check: Check, ranked = likelie
   const needs = kit.length > 0 ? ` ${kit.join(" and ")} needed.`.replace(/^ ./, (s) => s.toUpperCase()) : "";
   if (check.second && !check.first) return againstReason(judgement, check.character, ranked[0]) + needs;
   if (check.first) {
+    const like = check.first.filter(({ fits }) => fits).map(({ twin }) => twin);
+    if (like.length > 0) return `You ${seenOf(judgement, check.character)}, as ${listed(like)} ${new Set(like).size > 1 ? "have" : "has"} it, which this flora does not hold; the rest is otherwise. One plant may be odd, or was misread.${needs}`;
     const apart = `${listed(check.first.map(({ taxon }) => plainName(judgement, taxon)))} from ${listed(check.first.map(({ twin }) => twin))}, which this flora does not hold`;
     return check.second ? `It alone parts ${apart}: one look may be a slip.${needs}` : `Parts ${apart}.${needs}`;
   }
@@ -133,15 +135,18 @@ export function checkReason(judgement: Judgement, check: Check, ranked = likelie
   return `Parts ${plainName(judgement, best.a)} (${best.words[0]}) from ${plainName(judgement, best.b)} (${best.words[1]}).${needs}`;
 }
 
-/** Why an answer of one plant is asked of another: what was seen, and what the likeliest plant shows instead. */
-function againstReason(judgement: Judgement, c: number, likeliestPlant: number): string {
-  const { model, case: given } = judgement;
+/** What was seen of a part on one plant: "saw milky", "measured 12 cm". */
+function seenOf({ model, case: given }: Judgement, c: number): string {
   const character = model.flora.characters[c];
   const observation = given.observations.find((o) => o.character === character.id) as Observation;
-  const number = () => Number(firstReading(character.kind, observation).value.toPrecision(3));
-  const seen = observation.states ? `saw ${stateName(character, observation.states[0])}` : `${character.kind === "count" ? "counted" : "measured"} ${number()} ${character.unit}`;
+  if (observation.states) return `saw ${stateName(character, observation.states[0])}`;
+  return `${character.kind === "count" ? "counted" : "measured"} ${Number(firstReading(character.kind, observation).value.toPrecision(3))} ${character.unit}`;
+}
+
+/** Why an answer of one plant is asked of another: what was seen, and what the likeliest plant shows instead. */
+function againstReason(judgement: Judgement, c: number, likeliestPlant: number): string {
   const shown = describeScore(judgement, likeliestPlant, c, likeliestStage(judgement, likeliestPlant));
-  return `You ${seen}; ${plainName(judgement, likeliestPlant)}, likeliest here, ${shown ? `has ${shown}` : "hardly ever shows that"}. One plant may be odd, or was misread.`;
+  return `You ${seenOf(judgement, c)}; ${plainName(judgement, likeliestPlant)}, likeliest here, ${shown ? `has ${shown}` : "hardly ever shows that"}. One plant may be odd, or was misread.`;
 }
 
 /** The likeliest plants here, likeliest first. */
@@ -172,7 +177,8 @@ function unheldReason(judgement: Judgement, about: number, open: OpenTwin[]): st
   const names = [...new Set(open.map((o) => o.twin.common))];
   const [are, them] = names.length > 1 ? ["are", "them"] : ["is", "it"];
   const takenFor = open.every((o) => o.taxon === about) ? "it" : `${listed(open.map((o) => plainName(judgement, o.taxon)))}, treated alike here`;
-  const settle = open.every((o) => o.looks.length > 0) ? "" : open.every((o) => o.looks.length > 0 || o.again.length > 0) ? " One look alone parts the two: make it on a second plant." : " What was seen does not part the two: get a second opinion before acting.";
+  const onSecond = open.some((o) => o.fits && o.again.length > 0) ? `What was seen is partly as ${names.length > 1 ? "they have" : "it has"} it, and partly not: make that look on a second plant.` : "One look alone parts the two: make it on a second plant.";
+  const settle = open.every((o) => o.looks.length > 0) ? "" : open.every((o) => o.looks.length > 0 || o.again.length > 0) ? ` ${onSecond}` : " What was seen does not part the two: get a second opinion before acting.";
   return `${plainName(judgement, about)} fits, but ${names.join(" and ")} ${are} taken for ${takenFor}, and this flora does not hold ${them}.${settle}`;
 }
 

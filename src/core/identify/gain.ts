@@ -24,7 +24,7 @@ export interface Check extends Gain {
   first?: TakenFor[];
   /** most of what fits does not show it now: asked because nothing else is left to tell */
   seldom?: true;
-  /** it was looked at on one plant, and is to be looked at on a second: one look alone parts what is found from twins, or what was seen goes against the plant ranked first */
+  /** it was looked at on one plant, and is to be looked at on a second: one look alone parts what is found from twins or makes it one of them, or what was seen goes against the plant ranked first */
   second?: true;
   /** a caution to show with the question */
   caution?: "gloves";

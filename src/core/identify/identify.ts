@@ -56,7 +56,7 @@ export interface Identification {
     action: (NamedCheck & { worth: number })[];
     /** what is shown at another stage than now; from today, where other plants of their kind may be in it already */
     later: Later[];
-    /** made on one plant, and to be made on a second before any other look: what goes against the likeliest plant, or alone parts what is found from a twin */
+    /** made on one plant, and to be made on a second before any other look: what goes against the likeliest plant, or alone parts what is found from a twin or makes it one */
     second: NamedCheck[];
   };
   /** crosses that may stand there, likeliest first */

@@ -5,8 +5,15 @@ import { removeTaxon } from "../trials/run-trials";
 import { openTwins } from "./open-twins";
 
 const shipped = currentFlora();
-/** The flora with one part alone to tell the tearthumbs by, whatever else the shipped one lists. */
-const byOneLook = (p: Pair): Pair => (p.unheld?.name.startsWith("Persicaria ") ? { ...p, deciders: [{ stage: "any", characters: ["ocrea"] }], unheld: { ...p.unheld, shows: p.unheld.shows.filter((s) => s.character === "ocrea") } } : p);
+/** Twins that are told by one part alone in these tests, whatever else the shipped flora lists of them. */
+const TOLD_BY: Record<string, string> = { "Persicaria arifolia": "ocrea", "Persicaria sagittata": "ocrea", "Asclepias verticillata": "leaf-order", "Elaeagnus commutata": "leaf-ratio", "Liatris spicata": "leaf-shape" };
+/** What these are told by at any stage is left alone. */
+function byOneLook(p: Pair): Pair {
+  const only = p.unheld && TOLD_BY[p.unheld.name];
+  if (!p.unheld || !only) return p.unheld?.name === "Decodon verticillatus" ? without(p, "leaf-base") : p;
+  return { ...p, deciders: [{ stage: "any", characters: [only] }], unheld: { ...p.unheld, shows: p.unheld.shows.filter((s) => s.character === only) } };
+}
+const without = (p: Pair, character: string): Pair => ({ ...p, deciders: p.deciders.map((d) => ({ ...d, characters: d.characters.filter((c) => c !== character) })), ...(p.unheld ? { unheld: { ...p.unheld, shows: p.unheld.shows.filter((s) => s.character !== character) } } : {}) });
 const model = buildModel({ ...shipped, pairs: shipped.pairs.map(byOneLook) });
 const vine = model.taxonIndex.get("Persicaria perfoliata") as number;
 const list = { ...loadList("otter-valley").status, "Persicaria perfoliata": "target" as const };
@@ -125,6 +132,26 @@ describe("a twin that is listed and not held", () => {
     expect(left(fringed, { character: "leaflets", answer: "cannot-tell" })).toEqual(["Rosa setigera", "Rosa carolina"]);
     expect(left({ ...fringed, answer: "cannot-tell", states: undefined }, { character: "leaflets", answer: "cannot-tell" })).toContain("Rosa setigera");
     expect(left(fringed, { character: "leaflets", value: 5 })).toContain("Rosa setigera");
+  });
+  it("that was taken for what it is by one look is looked at on a second plant, and is out of the way where that is otherwise", () => {
+    const rose = model.taxonIndex.get("Rosa multiflora") as number;
+    const usual = model.flora.characters.flatMap((c, i) => (c.id === "leaflets" ? [] : (usualLook(model, rose, i, "flowering") ?? [])));
+    const seen = (leaflets: Partial<Observation>) => identify(model, caseSchema.parse({ day: "2026-06-10", stage: "flowering", list: { ...list, "Rosa multiflora": "target" }, observations: [...usual, { character: "leaflets", ...leaflets }] }));
+    const once = seen({ value: 5 });
+    expect(once).toMatchObject({ verdict: "hold", because: expect.stringContaining("partly as it has it, and partly not: make that look on a second plant"), next: { second: [{ character: "leaflets", why: expect.stringMatching(/^You counted 5 leaflets, as climbing prairie rose has it, .* One plant may be odd, or was misread\.$/) }] } });
+    expect(once.nothingNow).toBeUndefined();
+    expect(seen({ value: 5, other: 9 }).verdict).toBe("clear");
+    expect(seen({ value: 5, other: 5 })).toMatchObject({ verdict: "hold", nothingNow: true, next: { second: [] } });
+  });
+  it.each<[string, Partial<Observation>[], string[]]>([
+    ["on one plant, of two looks that are listed", [{ character: "stipules", states: ["free"] }, { character: "prickle-shape", states: ["hooked"] }], ["stipules"]],
+    ["on two plants", [{ character: "stipules", states: ["free"], of: { yes: 2, n: 2 } }, { character: "prickle-shape", states: ["hooked"] }], []],
+    ["in all that was told", [{ character: "stipules", states: ["free"] }, { character: "prickle-shape", states: ["straight"] }], []],
+    ["on one of two plants, and one look parts the two", [{ character: "stipules", states: ["free"], of: { yes: 1, n: 2 }, other: "fringed" }, { character: "prickle-shape", states: ["hooked"] }], ["prickle-shape"]],
+  ])("as the twin has it %s, asks of a second plant", (_, observations, asked) => {
+    const rose = model.taxonIndex.get("Rosa multiflora") as number;
+    const open = openTwins(judge(model, caseSchema.parse({ day: "2026-05-10", stage: "vegetative", list, observations: [{ character: "plant-kind", states: ["shrub"] }, ...observations] })), rose);
+    expect(open.find((o) => o.twin.name === "Rosa carolina")?.again.map((c) => model.flora.characters[c].id)).toEqual(asked);
   });
   it("is what a plant taken out of the flora becomes for the plants that it is listed with, with what it shows of the parts that tell", () => {
     const rest = buildModel(removeTaxon(model.flora, model.taxonIndex.get("Celastrus scandens") as number));

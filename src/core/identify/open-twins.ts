@@ -11,9 +11,9 @@ export interface OpenTwin {
   twin: UnheldTwin;
   /** characters that part the two and can be seen now, not looked at yet; none where nothing listed parts them at this stage */
   looks: number[];
-  /** the one look that parts the two, where all that is listed was looked at and it was made on one plant alone: a second plant is still to be looked at */
+  /** where all that is listed was looked at: what a second plant is still to be looked at for, the one look that parts the two, or what alone is as the twin has it */
   again: number[];
-  /** something that was seen is as the twin has it: no later look makes up for that */
+  /** something that was seen is as the twin has it: only a second plant on which it is otherwise makes up for that */
   fits: boolean;
 }
 
@@ -23,6 +23,7 @@ type Said = "parts" | "fits" | null;
 /**
  * Twins that a plant may still be, of those that the flora does not hold: each part that is listed and can be seen must have been
  * looked at; none may be as the twin has it, and two must be otherwise, or one on two plants, since one look alone may be a slip.
+ * What is as the twin has it on one plant and otherwise on another says nothing.
  * A twin of which it is not known what it shows stays in the way.
  */
 export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
@@ -38,11 +39,12 @@ export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
       return [{ c, seen, said: together(seen.map((o) => saidOfShown(o, shown))) }];
     });
     const parting = looks.filter((x) => x.said === "parts");
-    const fits = looks.some((x) => x.said === "fits");
-    const unspoilt = !fits && looks.every((x) => x.seen.length > 0);
-    if (unspoilt && (parting.length > 1 || parting.some((x) => x.seen.some(isOfSeveral)))) return [];
-    const again = unspoilt ? parting.filter((x) => x.seen.length === 1 && isOfOnePlant(x.seen[0])) : [];
-    return [{ taxon, twin, looks: looks.filter((x) => x.seen.length === 0).map((x) => x.c), again: again.map((x) => x.c), fits }];
+    const fitting = looks.filter((x) => x.said === "fits");
+    const fits = fitting.length > 0;
+    const fresh = looks.filter((x) => x.seen.length === 0).map((x) => x.c);
+    if (fresh.length === 0 && !fits && (parting.length > 1 || parting.some((x) => x.seen.some(isOfSeveral)))) return [];
+    const doubtful = fresh.length > 0 || parting.length === 0 ? [] : fits ? fitting : parting;
+    return [{ taxon, twin, looks: fresh, again: doubtful.filter((x) => x.seen.length === 1 && isOfOnePlant(x.seen[0])).map((x) => x.c), fits }];
   });
 }
 
@@ -56,7 +58,7 @@ const together = (said: Said[]): Said => (said.includes("fits") ? "fits" : said.
 function saidOfShown(observation: Observation, shown: Shown): Said {
   const { answer, sure, of } = observation;
   if (answer === "cannot-tell" || answer === "not-there-yet" || (shown.range && answer !== "seen")) return null;
-  const asTwin = shown.range ? plantsWithin(observation, shown.range) : mayBeShown(observation, shown.states ?? []) ? 1 : 0;
+  const asTwin = shown.range ? plantsWithin(observation, shown.range) : plantsShowing(observation, shown.states ?? []);
   if (asTwin === 1) return "fits";
   return asTwin > 0 || sure === "guess" || (of && 2 * of.yes <= of.n) ? null : "parts";
 }
@@ -66,6 +68,13 @@ function plantsWithin({ value, values, other, half = 0 }: Observation, [low, hig
   const readings = values ?? (value === undefined ? [] : [value]);
   const plants = [readings.reduce((a, b) => a + b, 0) / readings.length, ...(typeof other === "number" ? [other] : [])];
   return plants.filter((mean) => mean + half >= low && mean - half <= high).length / plants.length;
+}
+
+/** Share of the plants looked at, one or two, of which what was seen may be the twin's. */
+function plantsShowing(observation: Observation, shown: string[]): number {
+  const { other } = observation;
+  const first = mayBeShown(observation, shown);
+  return typeof other === "string" && first !== shown.includes(other) ? 0.5 : Number(first);
 }
 
 /** True unless all that was seen is none of the twin's states, or all of these were looked for and not found. */

@@ -81,6 +81,8 @@ export function twinsInTheWay(judgement: Judgement, group: string): OpenTwin[] {
 export interface TakenFor {
   twin: string;
   taxon: number;
+  /** the look was made, and what was seen is as the twin has it */
+  fits?: true;
 }
 
 /** Looks that a target which would else be clear must still pass, each with the twins, not held by the flora, that it is for. */
@@ -97,7 +99,7 @@ export function looksBeforeClear(judgement: Judgement): LooksBeforeClear {
   const open = group ? twinsInTheWay(judgement, group) : [];
   const byLook = (of: "looks" | "again") => {
     const twins = new Map<number, TakenFor[]>();
-    for (const own of open) for (const c of own[of]) twins.set(c, [...(twins.get(c) ?? []), { twin: own.twin.common, taxon: own.taxon }]);
+    for (const own of open) for (const c of own[of]) twins.set(c, [...(twins.get(c) ?? []), { twin: own.twin.common, taxon: own.taxon, ...(of === "again" && own.fits ? { fits: true as const } : {}) }]);
     return twins;
   };
   const last = group && !weakBlock(judgement, limit);
