@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page, test } from "@playwright/test";
-import { answer, HEMLOCK, HOGWEED, inLeaf, openBench, SPURGE, tape, UNDECIDED } from "./bench-steps";
+import { answer, HEMLOCK, HOGWEED, HOUNDSTONGUE, inLeaf, openBench, tape, UNDECIDED } from "./bench-steps";
 import { stateFile } from "./people";
 
 test.use({ storageState: stateFile("scout") });
@@ -32,13 +32,12 @@ test("the field says by what rule one may act, and what another stage would show
   await expect(later).not.toContainText(/\d{4}-\d{2}-\d{2}/);
 });
 
-/** A spurge in flower, looked at until its second plant is asked for. */
+/** A houndstongue in leaf, looked at until its second plant is asked for. */
 async function toSecondPlant(page: Page): Promise<Locator> {
-  await openBench(page, "Otter Reach, river wood", "2026-05-20");
-  await page.getByRole("button", { name: /In flower/ }).click();
-  await page.locator("[data-place]").getByRole("button", { name: /tell/ }).click();
+  await openBench(page, "Otter Reach, river wood", "2026-06-15");
+  await inLeaf(page);
   const second = page.locator("[data-second]");
-  for (let i = 0; i < 20 && (await second.count()) === 0; i++) await answer(page, SPURGE, /Clear/i, 1);
+  for (let i = 0; i < 20 && (await second.count()) === 0; i++) await answer(page, HOUNDSTONGUE, /Clear/i, 1);
   return second;
 }
 
@@ -47,7 +46,7 @@ test("where one look alone parts it from a twin that is not held, a second plant
   await expect(second.getByRole("heading")).toContainText("Now on a second plant of the patch");
   await expect(tape(page)).toContainText("One look alone parts the two: make it on a second plant.");
   await expect(tape(page)).toContainText("Look at a second plant of the patch");
-  await answer(page, SPURGE, /Clear/i, 1);
+  await answer(page, HOUNDSTONGUE, /Clear/i, 1);
   await expect(tape(page).locator(".word")).toHaveText(/Clear/i);
   await expect(page.getByRole("region", { name: "What you have seen" }).getByText(/in 2 of 2 plants/)).toHaveCount(1);
 });

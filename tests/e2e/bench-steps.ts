@@ -7,8 +7,8 @@ export const UNDECIDED: Truth = Object.fromEntries(Object.entries(HOGWEED).filte
 
 /** Poison hemlock in flower. */
 export const HEMLOCK: Truth = { "plant-kind": "herb", "flower-kind": "umbel", cluster: "umbrella", "leaf-kind": "ferny", "leaf-lobes": "deep", "leaf-shape": "egg", bracts: "few", bractlets: "one-side", height: 190, "last-parts": "blunt", "stem-marks": "blotched", "stem-hair": "none", "leaf-hair-below": "none", "flower-colour": "white", smell: "mousy", "umbel-width": 5.5 };
-/** Leafy spurge in flower, which one look alone parts from a milkweed that the flora does not hold. */
-export const SPURGE: Truth = { "plant-kind": "herb", "flower-kind": "tiny", cluster: "umbrella", "leaf-shape": "linear", sap: "milky", "leaf-order": "alternate", "leaf-length": 5, "stem-ridges": "smooth", "vein-run": "single", clump: "patch", "stem-hair": "none", "leaf-edge": "smooth", stipules: "none" };
+/** Houndstongue in leaf, which one look alone parts then from a wild comfrey that the flora does not hold. */
+export const HOUNDSTONGUE: Truth = { "plant-kind": "herb", "leaf-shape": "lance", "leaf-edge": "smooth", "stalk-ratio": 0.55, "stem-leaf-foot": "stalkless", "leaf-lobes": "none", "leaf-hair-above": "soft", "leaf-hair-below": "soft", "dead-stems": "woody", smell: "mousy", "hair-posture": "standing", "leaf-order": "basal", clump: "single", "leaf-length": 18, "leaf-ratio": 4.8, "leaf-base": "wedge", "leaf-kind": "simple", tone: "blue-grey", "vein-run": "loops", stipules: "none", sap: "clear", "root-kind": "taproot" };
 
 const visible = (page: Page, text: string) => page.locator(`label:has-text("${text}") >> visible=true`).first();
 

@@ -184,7 +184,7 @@ describe("the unknown plant", () => {
         const byForm = model.plantsOfForm.map((count, form) => told.reduce((chance, item) => chance * (0.7 * item.background[form] + 0.3 * item.even), Math.max(count, 0.5) / model.flora.taxa.length));
         const chance = byForm.reduce((a, b) => a + b, 0);
         expect(j.likelihoods.unknown * Math.exp(j.likelihoods.scaleLog)).toBeCloseTo(chance, 9);
-        j.unknownForms.forEach((share, form) => expect(share).toBeCloseTo(byForm[form] / chance, 9));
+        for (const [form, share] of j.unknownForms.entries()) expect(share).toBeCloseTo(byForm[form] / chance, 9);
       }),
       { seed: 15, numRuns: 60 },
     );
