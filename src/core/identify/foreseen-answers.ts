@@ -61,7 +61,7 @@ export function foreseenAnswers(judgement: Judgement, active: Active, c: number)
   active.crosses.forEach((x, i) => {
     crossRow(judgement, x, c, freshShare, rows.subarray((active.taxa.length + i) * n, (active.taxa.length + i + 1) * n));
   });
-  unknownRow(judgement, c, part, rows.subarray((active.taxa.length + active.crosses.length) * n));
+  unknownRow(judgement, active, rows, c, part, rows.subarray((active.taxa.length + active.crosses.length) * n));
   return rows;
 }
 
@@ -76,17 +76,28 @@ function crossRow(judgement: Judgement, cross: number, c: number, sound: number,
   }
 }
 
-/** The unknown plant's answers: the widened backgrounds of its life forms, each by its share. */
-function unknownRow({ model, unknownForms }: Judgement, c: number, part: Lacking | null, out: Float64Array): void {
+/** The unknown plant's answers: its life forms' backgrounds and its listed relatives' rows, each by its share. */
+function unknownRow(judgement: Judgement, active: Active, rows: Float64Array, c: number, part: Lacking | null, out: Float64Array): void {
+  const { model, unknownParts } = judgement;
   const n = out.length;
   const background = model.background[c];
+  const likeness = model.kinLikeness[c];
   let total = 0;
   for (let form = 0; form < LIFE_FORMS.length; form++) {
-    const weight = unknownForms[form];
+    const weight = unknownParts.byForm[form];
     if (weight < LEAST_PART) continue;
     total += weight;
     const shown = part?.shownByForm[form] ?? 1;
     for (let o = 0; o < n; o++) out[o] += weight * (0.7 * shown * background[form * n + o] + 0.3 / n);
+  }
+  for (let i = 0; i < active.taxa.length; i++) {
+    const t = active.taxa[i];
+    const weight = unknownParts.kin[t];
+    if (weight < LEAST_PART) continue;
+    const from = model.taxonLifeForm[t] * n;
+    total += weight;
+    const shown = part?.shownByForm[model.taxonLifeForm[t]] ?? 1;
+    for (let o = 0; o < n; o++) out[o] += weight * (likeness * rows[i * n + o] + (1 - likeness) * shown * background[from + o]);
   }
   for (let o = 0; o < n; o++) out[o] = total > 0 ? out[o] / total : 1 / n;
 }

@@ -52,6 +52,8 @@ export interface Model {
   seen: Uint8Array[];
   /** places in `seen` from one plant to the next, by character */
   seenStep: Uint8Array;
+  /** how far plants of one genus agree in each character, in (0, 1): 1 less the mean distance of their states */
+  kinLikeness: Float64Array;
   /** character × taxon: 1 where the plant shows the character differently by stage or form */
   varies: Uint8Array;
   /** 1 where any plant does, by character */
@@ -116,6 +118,7 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
     treatmentOf: Uint16Array.from(treatmentOf, (words) => treatments.indexOf(words)),
     seen,
     seenStep: Uint8Array.from(seen, (of) => (of.length > STAGES.length ? STAGES.length : 0)),
+    kinLikeness: new Float64Array(flora.characters.length),
     varies,
     variesAtAll: Uint8Array.from(flora.characters, (_, c) => (varies.subarray(c * flora.taxa.length, (c + 1) * flora.taxa.length).includes(1) ? 1 : 0)),
     scoresOf,
@@ -127,6 +130,7 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
   for (const c of flora.characters.keys()) {
     model.kinShares[c] = sharesOfKin(model, c);
     fillCharacter(model, c);
+    model.kinLikeness[c] = kinLikeness(model, c);
   }
   return model;
 }
@@ -271,6 +275,32 @@ export function answerChances(model: Model, c: number, condition: Condition, pos
   if (confusion) return blur(doubted, confusion);
   const gross = grossErrorRate(flora.characters[c], model.observerError, "sure");
   return Float32Array.from(doubted, (p, s) => (1 - gross) * p + gross * background[s]);
+}
+
+/** Weight of the general rate beside the pairs counted for one character. */
+const KIN_PRIOR_PAIRS = 4;
+const KIN_PRIOR_LIKENESS = 0.7;
+
+/** Mean overlap of the recorded states of two plants of one genus, smoothed where few pairs are recorded. */
+function kinLikeness(model: Model, c: number): number {
+  const byGenus = new Map<string, ArrayLike<number>[]>();
+  model.flora.taxa.forEach((taxon, t) => {
+    const score = baseScore(model, t, c);
+    if (!score) return;
+    const shares = score.shares ?? classShares(score.points as FourPoints, model.edges[c], model.flora.characters[c].kind);
+    byGenus.set(taxon.genus, [...(byGenus.get(taxon.genus) ?? []), shares]);
+  });
+  let sum = KIN_PRIOR_PAIRS * KIN_PRIOR_LIKENESS;
+  let pairs = KIN_PRIOR_PAIRS;
+  for (const rows of byGenus.values()) {
+    for (let a = 0; a < rows.length; a++) {
+      for (let b = a + 1; b < rows.length; b++) {
+        for (let s = 0; s < rows[a].length; s++) sum += Math.min(rows[a][s], rows[b][s]);
+        pairs++;
+      }
+    }
+  }
+  return sum / pairs;
 }
 
 export function blur(shares: ArrayLike<number>, confusion: Float64Array): Float32Array {

@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
 import { currentFlora, loadList } from "@/flora/load";
 import { worthTowardsName } from "./gain";
+import { unknownChance } from "./posterior";
 import { type Case, buildModel, caseSchema, foreseeChecks, judge, laterChecks, mostlyCarried, towardsAction, towardsName, weightsOfEvidence, worthTowardsAction } from "./index";
 
 const model = buildModel(tinyFlora());
@@ -20,7 +21,7 @@ describe("next check", () => {
     const answers = ["none", "some"].map((state) => judge(model, { ...base, observations: [...base.observations, seen("hair", state)] } as Case));
     const all = (j: typeof before) => [...j.local.taxa, j.local.unknown];
     const p0 = all(before);
-    const chance = answers.map((j) => (j.likelihoods.unknown / before.likelihoods.unknown) * Math.exp(j.likelihoods.scaleLog - before.likelihoods.scaleLog) * (p0[4] / all(j)[4]));
+    const chance = answers.map((j) => (unknownChance(j.likelihoods) / unknownChance(before.likelihoods)) * Math.exp(j.likelihoods.scaleLog - before.likelihoods.scaleLog) * (p0[4] / all(j)[4]));
     const expected = entropy(p0) - (chance[0] * entropy(all(answers[0])) + chance[1] * entropy(all(answers[1]))) / (chance[0] + chance[1]);
     expect(check?.bits).toBeGreaterThan(0.2 * expected);
     expect(check?.bits).toBeLessThan(2.5 * expected + 0.05);

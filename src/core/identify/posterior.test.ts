@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { read, seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
 import { InputError } from "../errors";
 import { buildModel, judge, newMemory, type Observation, STAGES } from "./index";
-import { conditionShare, taxonLog, taxonLogWithout, underBothPriors, without } from "./posterior";
+import { conditionShare, taxonLog, taxonLogWithout, underBothPriors, unknownChance, without } from "./posterior";
 
 const model = buildModel(tinyFlora());
 const anyObservation = fc.oneof(
@@ -31,7 +31,7 @@ function byEnumeration(observations: Observation[]): number[] {
     }
     return sum * j.priorLocal[t];
   });
-  const total = weights.reduce((a, b) => a + b, 0) + 0.05 * j.likelihoods.unknown * Math.exp(j.likelihoods.scaleLog);
+  const total = weights.reduce((a, b) => a + b, 0) + 0.05 * unknownChance(j.likelihoods, j.foundHere) * Math.exp(j.likelihoods.scaleLog);
   return weights.map((w) => w / total);
 }
 
@@ -176,18 +176,14 @@ describe("one observation left out", () => {
 });
 
 describe("the unknown plant", () => {
-  it("is of one life form throughout, and shows seven tenths of what that form shows and else anything", () => {
-    fc.assert(
-      fc.property(fc.array(anyObservation, { minLength: 1, maxLength: 4 }), (list) => {
-        const j = judge(model, tinyCase(distinct(list)));
-        const told = j.evidence.flatMap((item) => (item ? [item] : []));
-        const byForm = model.plantsOfForm.map((count, form) => told.reduce((chance, item) => chance * (0.7 * item.background[form] + 0.3 * item.even), Math.max(count, 0.5) / model.flora.taxa.length));
-        const chance = byForm.reduce((a, b) => a + b, 0);
-        expect(j.likelihoods.unknown * Math.exp(j.likelihoods.scaleLog)).toBeCloseTo(chance, 9);
-        for (const [form, share] of j.unknownForms.entries()) expect(share).toBeCloseTo(byForm[form] / chance, 9);
-      }),
-      { seed: 15, numRuns: 60 },
-    );
+  it("is as likely to be a relative of what is found now as that itself is: out of season both are less likely", () => {
+    const flora = tinyFlora();
+    flora.taxa[0] = { ...flora.taxa[0], calendar: { vegetative: [[10, 11]], flowering: [[4, 6]] } };
+    const own = buildModel(flora);
+    const j = judge(own, tinyCase([seen("edge", "smooth"), seen("hair", "some")]));
+    expect(j.foundHere[0]).toBeLessThan(j.foundHere[1] / 2);
+    expect(unknownChance(j.likelihoods, j.foundHere)).toBeLessThan(unknownChance(j.likelihoods));
+    expect(j.foundHere.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
   });
   it("is weighed alike with nothing left out as in the judgement, under both priors", () => {
     const j = judge(model, tinyCase([seen("edge", "smooth"), seen("hair", "some")]));

@@ -12,6 +12,12 @@ import { dayOfYear, stageShares, stageStatedChance } from "./season";
 
 /** Prior chance that the plant is none of this flora. */
 export const UNKNOWN_PRIOR = 0.05;
+/**
+ * Share of the unknown plant's prior that goes to unlisted relatives of the plants held, the unknowns that are most
+ * like a target: in each character they agree with their listed relative as far as plants of one genus do
+ * (`model.kinLikeness`), and else are background.
+ */
+const KIN_SHARE = 0.2;
 /** Stage and date may lower a plant's prior by at most this factor. */
 const FINDABLE_FLOOR = 0.1;
 /** How far a set of places for a plant can lower it. */
@@ -33,6 +39,8 @@ export interface Block {
   gone: Float64Array;
   /** chance under the widened background of each life form */
   unknown: Float64Array;
+  /** chance for an unlisted relative, in each condition */
+  kin: Float64Array;
   /** chance for each cross at each stage */
   cross: Float64Array;
 }
@@ -60,13 +68,16 @@ export interface Judgement {
   blocks: Map<string, Block>;
   /** chance of each condition within its plant on this day, before the evidence */
   conditionChance: Float64Array;
-  /** likelihood of each condition, evidence and season together, over exp(scaleLog) */
+  /** likelihood of each condition, evidence and season together, and the same of an unlisted relative, over exp(scaleLog) */
   weight: Float64Array;
+  kin: Float64Array;
+  /** how likely each plant is to be found at such a place now, in shares: season and setting, without the list */
+  foundHere: Float64Array;
   likelihoods: Likelihoods;
   /** chance of each stage of each cross that may stand there, before the evidence */
   crossStage: Float64Array;
-  /** chance that the unknown plant, if it is that, is of each life form, summing to 1 */
-  unknownForms: Float64Array;
+  /** what the unknown plant may be, summing to 1: of some life form, or a relative of some plant */
+  unknownParts: UnknownParts;
   priorLocal: Float64Array;
   priorFlat: Float64Array;
   local: Posterior;
@@ -75,11 +86,19 @@ export interface Judgement {
   guarded: { local: Posterior; flat: Posterior };
 }
 
+export interface UnknownParts {
+  byForm: Float64Array;
+  /** relatives, by the plant that they are like */
+  kin: Float64Array;
+}
+
 /** Likelihoods of all that may stand there, each over exp(scaleLog). */
 export interface Likelihoods {
   taxa: Float64Array;
-  /** of the unknown plant: of any life form, with states from the widened background of that form throughout */
-  unknown: number;
+  /** of an unlisted relative of each plant */
+  kin: Float64Array;
+  /** of an unknown plant of any life form, with states from the widened background, times the share of those among the unknown */
+  strangers: number;
   crosses: Float64Array;
   scaleLog: number;
 }
@@ -116,18 +135,24 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
   const conditionChance = withoutStagesNotReached(model, given, season.conditionChance);
   const blocks = groupBlocks(model, evidence, memory);
   const weight = conditionChance.slice();
-  for (const block of blocks.values()) for (let z = 0; z < weight.length; z++) weight[z] *= block.chance[z];
-  const byForm = unknownByForm(model, [...blocks.values()]);
-  const unknown = total(byForm);
+  const kin = conditionChance.slice();
+  for (const block of blocks.values()) {
+    for (let z = 0; z < weight.length; z++) {
+      weight[z] *= block.chance[z];
+      kin[z] *= block.kin[z];
+    }
+  }
+  const here = foundHere(model, given, season.findable);
+  const byForm = strangersByForm(model, [...blocks.values()]);
   const crossStage = crossStageChance(model, conditionChance);
-  const likelihoods = { taxa: sumConditions(model, weight), unknown, crosses: crossChanceOf(model, crossStage, [...blocks.values()]), scaleLog: scaleLogOf(blocks.values()) };
-  const priorLocal = localPrior(model, given, status, season.findable);
+  const likelihoods = { taxa: sumConditions(model, weight), kin: sumConditions(model, kin), strangers: total(byForm), crosses: crossChanceOf(model, crossStage, [...blocks.values()]), scaleLog: scaleLogOf(blocks.values()) };
+  const priorLocal = localPrior(model, given, status, here);
   const priorFlat = new Float64Array(model.flora.taxa.length).fill((1 - UNKNOWN_PRIOR) / model.flora.taxa.length);
-  const local = posterior(model, likelihoods, priorLocal, keptSide);
+  const local = posterior(model, likelihoods, priorLocal, keptSide, here);
   const flat = posterior(model, likelihoods, priorFlat, keptSide);
   const guardedLikelihoods = { ...likelihoods, taxa: guardKept({ model, keptSide, evidence, blocks, local, flat }, likelihoods.taxa, (z) => weight[z]) };
-  const guarded = { local: posterior(model, guardedLikelihoods, priorLocal, keptSide), flat: posterior(model, guardedLikelihoods, priorFlat, keptSide) };
-  return { model, case: given, status, group, keptSide, evidence, blocks, conditionChance, weight, likelihoods, crossStage, unknownForms: byForm.map((chance) => chance / unknown), priorLocal, priorFlat, local, flat, guarded };
+  const guarded = { local: posterior(model, guardedLikelihoods, priorLocal, keptSide, here), flat: posterior(model, guardedLikelihoods, priorFlat, keptSide) };
+  return { model, case: given, status, group, keptSide, evidence, blocks, conditionChance, weight, kin, foundHere: here, likelihoods, crossStage, unknownParts: unknownPartsOf(likelihoods, byForm), priorLocal, priorFlat, local, flat, guarded };
 }
 
 function baseOf(model: Model, observation: Observation, all: Observation[]): BaseKnown {
@@ -147,8 +172,8 @@ export function guardedWithout(judgement: Judgement, dropped: Set<number>, rest 
 }
 
 /** The local posterior and the flat one, from other likelihoods than the judgement's own. */
-export function underBothPriors({ model, priorLocal, priorFlat, keptSide }: Judgement, likelihoods: Likelihoods): [Posterior, Posterior] {
-  return [posterior(model, likelihoods, priorLocal, keptSide), posterior(model, likelihoods, priorFlat, keptSide)];
+export function underBothPriors({ model, priorLocal, priorFlat, keptSide, foundHere }: Judgement, likelihoods: Likelihoods): [Posterior, Posterior] {
+  return [posterior(model, likelihoods, priorLocal, keptSide, foundHere), posterior(model, likelihoods, priorFlat, keptSide)];
 }
 
 function statuses(model: Model, given: Case): { status: Status[]; group: string[] } {
@@ -251,16 +276,28 @@ export function blockOf(model: Model, name: string, items: Evidence[], members: 
   const gone = Float64Array.from(LIFE_FORMS, (_, form) => items.reduce((product, item) => product * item.background[form], doubt));
   const size = model.conditions.length;
   const chance = new Float64Array(size).fill(1 - doubt);
-  for (const item of items) for (let z = 0; z < size; z++) chance[z] *= item.chance[z];
+  const kin = new Float64Array(size).fill(1 - doubt);
+  for (const item of items) {
+    const likeness = model.kinLikeness[item.character];
+    for (let z = 0; z < size; z++) {
+      chance[z] *= item.chance[z];
+      kin[z] *= likeness * item.chance[z] + (1 - likeness) * item.background[model.conditionLifeForm[z]];
+    }
+  }
   let scale = 0;
   for (let z = 0; z < size; z++) {
-    chance[z] += gone[model.conditionLifeForm[z]];
+    const wrong = gone[model.conditionLifeForm[z]];
+    chance[z] += wrong;
+    kin[z] += wrong;
     if (chance[z] > scale) scale = chance[z];
   }
   const per = 1 / scale;
-  for (let z = 0; z < size; z++) chance[z] *= per;
+  for (let z = 0; z < size; z++) {
+    chance[z] *= per;
+    kin[z] *= per;
+  }
   const unknown = Float64Array.from(LIFE_FORMS, (_, form) => items.reduce((product, item) => product * (0.7 * item.background[form] + 0.3 * item.even), 1 / scale));
-  return { name, doubt, members, scale, chance, gone: gone.map((g) => g / scale), unknown, cross: crossBlockChance(model, doubt, items, scale) };
+  return { name, doubt, members, scale, chance, gone: gone.map((g) => g / scale), unknown, kin, cross: crossBlockChance(model, doubt, items, scale) };
 }
 
 /** Log likelihood of one plant with one observation left out: only its block is reckoned again. */
@@ -281,9 +318,27 @@ function sumConditions(model: Model, weight: Float64Array): Float64Array {
   return sums;
 }
 
-/** Likelihood of an unknown plant of each life form, with states from the widened background, times the share of that form. */
-function unknownByForm(model: Model, blocks: Block[]): Float64Array {
-  return Float64Array.from(model.plantsOfForm, (count, form) => blocks.reduce((product, b) => product * b.unknown[form], Math.max(count, 0.5) / model.flora.taxa.length));
+/** Likelihood of an unknown plant of each life form that is no relative of a plant held, with states from the widened background, times its share of the unknown. */
+function strangersByForm(model: Model, blocks: Block[]): Float64Array {
+  return Float64Array.from(model.plantsOfForm, (count, form) => blocks.reduce((product, b) => product * b.unknown[form], ((1 - KIN_SHARE) * Math.max(count, 0.5)) / model.flora.taxa.length));
+}
+
+/**
+ * Likelihood of the unknown plant: a stranger of some life form, or an unlisted relative of a plant held, which keeps most of
+ * that plant's states. It keeps to one of these throughout.
+ * @param foundHere shares of the plants by which their relatives are as likely to stand here; left out: all alike
+ */
+export function unknownChance({ kin, strangers }: Likelihoods, foundHere?: Float64Array): number {
+  if (!foundHere) return strangers + (total(kin) * KIN_SHARE) / kin.length;
+  let here = 0;
+  for (let t = 0; t < kin.length; t++) here += kin[t] * foundHere[t];
+  return strangers + here * KIN_SHARE;
+}
+
+/** What the unknown plant may be, as shares of it. */
+function unknownPartsOf(likelihoods: Likelihoods, byForm: Float64Array): UnknownParts {
+  const chance = unknownChance(likelihoods);
+  return { byForm: byForm.map((value) => value / chance), kin: likelihoods.kin.map((value) => (value * KIN_SHARE) / likelihoods.kin.length / chance) };
 }
 
 function total(values: Float64Array): number {
@@ -292,11 +347,18 @@ function total(values: Float64Array): number {
   return sum;
 }
 
-/** District status × confirmed here × setting × findable now, with a floor for every plant; a newcomer is never ruled out. */
-function localPrior(model: Model, given: Case, status: Status[], findable: Float64Array): Float64Array {
+/** Setting × findable now, in shares. */
+function foundHere(model: Model, given: Case, findable: Float64Array): Float64Array {
   const observed = new Set(given.observations.map((o) => o.character));
   const settings = Object.entries(given.setting).filter(([character]) => !observed.has(character) && model.characterIndex.has(character));
-  const weights = findable.map((now, t) => settings.reduce((weight, [character, states]) => weight * settingWeight(model, t, character, states), STATUS_WEIGHT[status[t]] * now));
+  const weights = findable.map((now, t) => settings.reduce((weight, [character, states]) => weight * settingWeight(model, t, character, states), now));
+  const all = total(weights);
+  return weights.map((weight) => weight / all);
+}
+
+/** District status × confirmed here × setting × findable now, with a floor for every plant; a newcomer is never ruled out. */
+function localPrior(model: Model, given: Case, status: Status[], here: Float64Array): Float64Array {
+  const weights = here.map((share, t) => STATUS_WEIGHT[status[t]] * share);
   for (const [name, times] of Object.entries(given.confirmed)) {
     const taxon = model.taxonIndex.get(name);
     if (taxon !== undefined) weights[taxon] *= 1 + Math.log1p(times);
@@ -315,9 +377,12 @@ function settingWeight(model: Model, taxon: number, character: string, states: s
   return SETTING_FLOOR + (1 - SETTING_FLOOR) * share;
 }
 
-/** Posterior over the plants, their crosses and the unknown plant, from likelihoods and a prior of the plants. */
-export function posterior(model: Model, likelihoods: Likelihoods, prior: Float64Array, keptSide: Uint8Array): Posterior {
-  const unknown = likelihoods.unknown * UNKNOWN_PRIOR;
+/**
+ * Posterior over the plants, their crosses and the unknown plant, from likelihoods and a prior of the plants.
+ * @param foundHere with the local prior: how likely each plant is to be found here now, and an unlisted relative of it as well
+ */
+export function posterior(model: Model, likelihoods: Likelihoods, prior: Float64Array, keptSide: Uint8Array, foundHere?: Float64Array): Posterior {
+  const unknown = unknownChance(likelihoods, foundHere) * UNKNOWN_PRIOR;
   const taxa = likelihoods.taxa.slice();
   const crosses = likelihoods.crosses.slice();
   let all = unknown;
@@ -343,7 +408,7 @@ export function posterior(model: Model, likelihoods: Likelihoods, prior: Float64
  * @returns also `weightAt`, the likelihood of a condition
  */
 export function without(judgement: Judgement, dropped: Set<number>): Likelihoods & { weightAt: (z: number) => number } {
-  const { model, weight } = judgement;
+  const { model, weight, kin } = judgement;
   const blocks: Block[] = [];
   const changed: { was: Block; now: Block | null }[] = [];
   for (const block of judgement.blocks.values()) {
@@ -353,8 +418,14 @@ export function without(judgement: Judgement, dropped: Set<number>): Likelihoods
     if (now) blocks.push(now);
   }
   const left = weight.slice();
-  for (const { was, now } of changed) for (let z = 0; z < left.length; z++) left[z] *= (now ? now.chance[z] : 1) / was.chance[z];
-  return { taxa: sumConditions(model, left), unknown: total(unknownByForm(model, blocks)), crosses: crossChanceOf(model, judgement.crossStage, blocks), scaleLog: scaleLogOf(blocks), weightAt: (z) => left[z] };
+  const ofKin = kin.slice();
+  for (const { was, now } of changed) {
+    for (let z = 0; z < left.length; z++) {
+      left[z] *= (now ? now.chance[z] : 1) / was.chance[z];
+      ofKin[z] *= (now ? now.kin[z] : 1) / was.kin[z];
+    }
+  }
+  return { taxa: sumConditions(model, left), kin: sumConditions(model, ofKin), strangers: total(strangersByForm(model, blocks)), crosses: crossChanceOf(model, judgement.crossStage, blocks), scaleLog: scaleLogOf(blocks), weightAt: (z) => left[z] };
 }
 
 /** Share of a condition within its plant, after the evidence. */

@@ -64,16 +64,13 @@ describe("a second plant for an answer that goes against the others", () => {
   });
 });
 
-/** A poison hemlock in flower, of which some answers are wrong, looked at until a second plant is asked for. */
+/** A poison hemlock in flower, of which some answers are wrong, given at once, looked at until a second plant is asked for. */
 function lookedUntilSecond(wrong: Record<string, Partial<Observation>>) {
   const given = (observations: Observation[]) => caseSchema.parse({ day: "2026-06-15", stage: "flowering", list, observations });
   const hemlock = shipped.taxonIndex.get("Conium maculatum") as number;
   const usual = (id: string) => usualLook(shipped, hemlock, shipped.characterIndex.get(id) as number, "flowering") as Observation;
-  const observations: Observation[] = [];
-  for (let looks = 0; looks < 12 && identify(shipped, given(observations)).next.second.length === 0; looks++) {
-    const { character } = identify(shipped, given(observations)).next.action[0];
-    observations.push({ ...usual(character), ...wrong[character] });
-  }
+  const observations: Observation[] = Object.entries(wrong).map(([character, answer]) => ({ ...usual(character), ...answer }));
+  for (let looks = 0; looks < 12 && identify(shipped, given(observations)).next.second.length === 0; looks++) observations.push(usual(identify(shipped, given(observations)).next.action[0].character));
   return { given, observations, usual };
 }
 

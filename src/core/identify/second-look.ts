@@ -56,11 +56,17 @@ export interface Foreseen {
   crosses: number[];
 }
 
-/** Chance of each answer on a second plant after the first: of a plant in one condition, of any plant by life form, and of one that nothing is known of. */
+/** What a second plant shows after what a first one did: chance of each answer, and of the first one's, in one condition or background. */
+interface Followed {
+  answers: Float64Array;
+  first: number;
+}
+
+/** What a second plant shows after the first: of a plant in one condition, of any plant by life form, and of one that nothing is known of. */
 interface AfterFirst {
-  inCondition: (z: number) => Float64Array;
-  background: Float64Array[];
-  stranger: Float64Array[];
+  inCondition: (z: number) => Followed;
+  background: Followed[];
+  stranger: Followed[];
 }
 
 /**
@@ -68,27 +74,34 @@ interface AfterFirst {
  * last. Misread once, it will be seen as it is; where the flora is wrong of the plant, or it is another, it stays as it was seen.
  */
 export function secondAnswers(judgement: Judgement, { taxa, conditions, weights, firstOf, crosses }: Foreseen, c: number, first: Observation, rows: Float64Array): Float64Array {
-  const { model, unknownForms } = judgement;
+  const { model, unknownParts } = judgement;
   const n = model.answers[c];
   const { inCondition, background, stranger } = first.states ? statesAfter(model, c, first) : readingsAfter(model, c, first);
   const block = judgement.blocks.get(model.flora.characters[c].block) as Block;
   const unknown = rows.subarray((taxa.length + crosses.length) * n, (taxa.length + crosses.length + 1) * n);
+  const likeness = model.kinLikeness[c];
   taxa.forEach((t, i) => {
     const other = background[model.taxonLifeForm[t]];
-    let own: Float64Array | null = null;
+    let own: Followed | null = null;
     for (let k = firstOf[i]; k < firstOf[i + 1]; k++) {
       const z = conditions[k];
       if (!own || variesWithCondition(model, t, c)) own = inCondition(z);
-      addTo(rows, i * n, own, weights[k] * soundShare(model, block, z));
-      addTo(rows, i * n, other, weights[k] * (1 - soundShare(model, block, z)));
+      addTo(rows, i * n, own.answers, weights[k] * soundShare(model, block, z));
+      addTo(rows, i * n, other.answers, weights[k] * (1 - soundShare(model, block, z)));
     }
+    if (!own) return;
+    const like = (likeness * own.first) / (likeness * own.first + (1 - likeness) * other.first);
+    addTo(unknown, 0, rows.subarray(i * n, i * n + n), unknownParts.kin[t] * like);
+    addTo(unknown, 0, other.answers, unknownParts.kin[t] * (1 - like));
   });
   crosses.forEach((x, i) => {
-    for (const t of model.crosses[x].parents) addTo(rows, (taxa.length + i) * n, inCondition(likeliestCondition(judgement, t)), 0.5);
+    for (const t of model.crosses[x].parents) addTo(rows, (taxa.length + i) * n, inCondition(likeliestCondition(judgement, t)).answers, 0.5);
   });
   LIFE_FORMS.forEach((_, form) => {
-    addTo(unknown, 0, stranger[form], unknownForms[form]);
+    addTo(unknown, 0, stranger[form].answers, unknownParts.byForm[form]);
   });
+  const total = unknown.reduce((a, b) => a + b, 0);
+  for (let o = 0; o < n; o++) unknown[o] = total > 0 ? unknown[o] / total : 1 / n;
   return rows;
 }
 
@@ -139,10 +152,10 @@ function readingsAfter(model: Model, c: number, observation: Observation): After
 }
 
 /** @param chanceOf chance of what the first showed, together with each state of the second */
-function followed(states: number, chanceOf: (second: number) => number): Float64Array {
-  const together = Float64Array.from({ length: states }, (_, second) => chanceOf(second));
-  const first = together.reduce((a, b) => a + b, 0);
-  return together.map((chance) => chance / first);
+function followed(states: number, chanceOf: (second: number) => number): Followed {
+  const answers = Float64Array.from({ length: states }, (_, second) => chanceOf(second));
+  const first = answers.reduce((a, b) => a + b, 0);
+  return { answers: answers.map((chance) => chance / first), first };
 }
 
 function addTo(out: Float64Array, from: number, row: Float64Array, times: number): void {
