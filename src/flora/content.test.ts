@@ -107,6 +107,12 @@ describe("pairs that people take for one another", () => {
     }
     expect(silent).toEqual([]);
   });
+  it("name any two plants of one genus, but a climber and one that stands by itself", () => {
+    const listed = new Set(written.flatMap((p) => [`${p.a} ${p.b}`, `${p.b} ${p.a}`]));
+    const climbs = (t: (typeof flora.taxa)[number]) => t.lifeForm === "vine" || t.lifeForm === "liana";
+    const left = flora.taxa.flatMap((a, i) => flora.taxa.slice(i + 1).filter((b) => a.genus === b.genus && climbs(a) === climbs(b) && !listed.has(`${a.id} ${b.id}`)).map((b) => `${a.name} / ${b.name}`));
+    expect(left).toEqual([]);
+  });
   it("decide only by what can be seen at that stage", () => {
     const wrong: string[] = [];
     for (const p of written) {
