@@ -86,6 +86,8 @@ describe("a twin that is listed and not held", () => {
     ["otherwise, read once", { value: 4.5 }, 1],
     ["otherwise, read twice", { values: [4.5, 4.8] }, 0],
     ["otherwise, but read no closer than that", { value: 3.1, half: 0.5 }, 1],
+    ["hardly beyond it on two plants, as some of its own may be", { value: 2.9, other: 3 }, 1],
+    ["a tenth beyond it on two plants", { value: 3.1, other: 3.2 }, 0],
     ["otherwise on two plants", { value: 4.5, other: 4.8 }, 0],
     ["otherwise on one plant, and as the twin has it on another", { value: 4.5, other: 2.1 }, 1],
     ["as the twin has it on one plant, and otherwise on another", { value: 2.1, other: 4.5 }, 1],

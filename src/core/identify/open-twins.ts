@@ -63,11 +63,14 @@ function saidOfShown(observation: Observation, shown: Shown): Said {
   return asTwin > 0 || sure === "guess" || (of && 2 * of.yes <= of.n) ? null : "parts";
 }
 
+/** A reading must lie so far, in shares of the bound, beyond what is written of a twin: that is what most of its plants measure, not all. */
+const BEYOND = 0.1;
+
 /** Share of the plants measured, one or two, of which the readings, as closely as they were read, may be the twin's. */
 function plantsWithin({ value, values, other, half = 0 }: Observation, [low, high]: [number, number]): number {
   const readings = values ?? (value === undefined ? [] : [value]);
   const plants = [readings.reduce((a, b) => a + b, 0) / readings.length, ...(typeof other === "number" ? [other] : [])];
-  return plants.filter((mean) => mean + half >= low && mean - half <= high).length / plants.length;
+  return plants.filter((mean) => mean + half >= (1 - BEYOND) * low && mean - half <= (1 + BEYOND) * high).length / plants.length;
 }
 
 /** Share of the plants looked at, one or two, of which what was seen may be the twin's. */
