@@ -3,14 +3,29 @@ import { defineConfig } from "vitest/config";
 
 const src = fileURLToPath(new URL("./src", import.meta.url));
 export default defineConfig({
-  resolve: { alias: { "@": src, "server-only": fileURLToPath(new URL("./tests/support/server-only.ts", import.meta.url)) } },
+  resolve: {
+    alias: { "@": src, "server-only": fileURLToPath(new URL("./tests/support/server-only.ts", import.meta.url)) },
+  },
   test: {
     maxWorkers: 2,
     projects: [
       // Limits are wide, for machines that are shared: a test that hangs still ends, and none fails for being slow.
       // The files of the unit tests share their modules: all they import is pure, and the compiled flora is read once a worker.
-      { extends: true, test: { name: "unit", include: ["src/**/*.test.ts"], testTimeout: 120000, pool: "threads", isolate: false } },
-      { extends: true, test: { name: "integration", include: ["tests/integration/**/*.test.ts"], testTimeout: 240000, hookTimeout: 120000, fileParallelism: false, maxConcurrency: 2 } },
+      {
+        extends: true,
+        test: { name: "unit", include: ["src/**/*.test.ts"], testTimeout: 120000, pool: "threads", isolate: false },
+      },
+      {
+        extends: true,
+        test: {
+          name: "integration",
+          include: ["tests/integration/**/*.test.ts"],
+          testTimeout: 240000,
+          hookTimeout: 120000,
+          fileParallelism: false,
+          maxConcurrency: 2,
+        },
+      },
     ],
   },
 });

@@ -2,7 +2,18 @@ import { spawn } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { Cluster } from "./lib/cluster.mjs";
-import { checkDisk, checkNode, ended, ensureBuild, ensureDebian, ensureFlora, ensurePackages, freePort, ROOT, tsx } from "./lib/machine.mjs";
+import {
+  checkDisk,
+  checkNode,
+  ended,
+  ensureBuild,
+  ensureDebian,
+  ensureFlora,
+  ensurePackages,
+  freePort,
+  ROOT,
+  tsx,
+} from "./lib/machine.mjs";
 import { main, say } from "./lib/say.mjs";
 
 const bin = (name, ...path) => join(ROOT, "node_modules", name, ...path);
@@ -14,18 +25,32 @@ const results = [];
 async function step(name, args, { env = {}, count = () => null, alone = false } = {}) {
   say(`\n== ${name} …`);
   const began = Date.now();
-  const { status, printed } = await ended(process.execPath, args, { stdio: ["ignore", ...(alone ? ["inherit", "inherit"] : ["pipe", "pipe"])], env: { ...process.env, ...env } });
+  const { status, printed } = await ended(process.execPath, args, {
+    stdio: ["ignore", ...(alone ? ["inherit", "inherit"] : ["pipe", "pipe"])],
+    env: { ...process.env, ...env },
+  });
   const counted = count() ?? (status === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 });
   if (status !== 0 && counted.failed === 0) counted.failed = 1;
   results.push(counted);
-  say(`${printed}== ${name}: ${counted.passed} passed, ${counted.failed} failed, ${Math.round((Date.now() - began) / 1000)} s`);
+  say(
+    `${printed}== ${name}: ${counted.passed} passed, ${counted.failed} failed, ${Math.round((Date.now() - began) / 1000)} s`,
+  );
 }
 
 /** What needs no database: types, lint, layers, unit tests, and the build that the browser tests run against. */
 async function withoutDatabase() {
   await step("types", [bin("typescript-native", "bin", "tsc"), "--noEmit"]);
   await step("lint", [bin("@biomejs", "biome", "bin", "biome"), "check", "."]);
-  await step("layers", [bin("dependency-cruiser", "bin", "dependency-cruise.mjs"), "--config", ".dependency-cruiser.cjs", "--ts-config", "tsconfig.json", "--output-type", "err", "src"]);
+  await step("layers", [
+    bin("dependency-cruiser", "bin", "dependency-cruise.mjs"),
+    "--config",
+    ".dependency-cruiser.cjs",
+    "--ts-config",
+    "tsconfig.json",
+    "--output-type",
+    "err",
+    "src",
+  ]);
   await vitest("unit");
   await ensureBuild();
 }
@@ -43,7 +68,19 @@ async function withDatabase(cluster) {
 
 function vitest(project, env = {}) {
   const report = join(OUT, `${project}.json`);
-  return step(`${project} tests`, [bin("vitest", "vitest.mjs"), "run", "--project", project, "--reporter=default", "--reporter=json", `--outputFile.json=${report}`], { env, count: vitestCount(report) });
+  return step(
+    `${project} tests`,
+    [
+      bin("vitest", "vitest.mjs"),
+      "run",
+      "--project",
+      project,
+      "--reporter=default",
+      "--reporter=json",
+      `--outputFile.json=${report}`,
+    ],
+    { env, count: vitestCount(report) },
+  );
 }
 
 const vitestCount = (file) => () => {
@@ -76,7 +113,11 @@ main(async () => {
     const port = await freePort(3900);
     const environment = { ...lanes[0].value, SENTINEL_URL: `http://127.0.0.1:${port}` };
     server = await startServer(port, environment);
-    await step("browser tests", [bin("@playwright", "test", "cli.js"), "test"], { env: environment, count: playwrightCount(join(OUT, "e2e.json")), alone: true });
+    await step("browser tests", [bin("@playwright", "test", "cli.js"), "test"], {
+      env: environment,
+      count: playwrightCount(join(OUT, "e2e.json")),
+      alone: true,
+    });
   } finally {
     server?.kill("SIGTERM");
     cluster.destroy();
@@ -88,7 +129,15 @@ main(async () => {
 
 /** Waits for the server to answer; its owner's address is not given to it. */
 async function startServer(port, { DATABASE_OWNER_URL: _, ...env }) {
-  const child = spawn(process.execPath, [bin("next", "dist", "bin", "next"), "start", "-H", "127.0.0.1", "-p", String(port)], { cwd: ROOT, stdio: ["ignore", "ignore", "inherit"], env: { ...process.env, ...env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" } });
+  const child = spawn(
+    process.execPath,
+    [bin("next", "dist", "bin", "next"), "start", "-H", "127.0.0.1", "-p", String(port)],
+    {
+      cwd: ROOT,
+      stdio: ["ignore", "ignore", "inherit"],
+      env: { ...process.env, ...env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
+    },
+  );
   for (let i = 0; i < 60; i++) {
     const answer = await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => null);
     if (answer?.ok) return child;

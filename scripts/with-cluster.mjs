@@ -12,14 +12,20 @@ main(async () => {
   let cluster;
   let started = false;
   if (!process.env.DATABASE_VERIFY_URL) {
-    const folder = ["real", "demo"].map((name) => join(ROOT, ".data", name)).find((path) => existsSync(join(path, "cluster.json")));
+    const folder = ["real", "demo"]
+      .map((name) => join(ROOT, ".data", name))
+      .find((path) => existsSync(join(path, "cluster.json")));
     if (!folder) throw new Trouble("There is no database yet.", "npm run demo");
     cluster = new Cluster(folder);
     started = !cluster.isRunning();
     await cluster.start();
     environment = cluster.environment();
   }
-  const result = spawnSync(process.execPath, [join(ROOT, "node_modules", ".bin", program), ...args], { cwd: ROOT, stdio: "inherit", env: { ...process.env, ...environment } });
+  const result = spawnSync(process.execPath, [join(ROOT, "node_modules", ".bin", program), ...args], {
+    cwd: ROOT,
+    stdio: "inherit",
+    env: { ...process.env, ...environment },
+  });
   if (started) cluster.stop();
   process.exit(result.status ?? 1);
 });

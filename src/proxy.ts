@@ -27,4 +27,11 @@ export function proxy(request: NextRequest) {
   return response;
 }
 
-export const config = { matcher: [{ source: "/((?!_next/static|_next/image|flora.json|icon.svg|icons/|serwist/|manifest.webmanifest).*)", missing: [{ type: "header", key: "next-router-prefetch" }] }] };
+export const config = {
+  matcher: [
+    {
+      source: "/((?!_next/static|_next/image|flora.json|icon.svg|icons/|serwist/|manifest.webmanifest).*)",
+      missing: [{ type: "header", key: "next-router-prefetch" }],
+    },
+  ],
+};

@@ -28,7 +28,10 @@ export class Cluster {
     if (!asRoot) return this.folder;
     const reachable = spawnSync("runuser", ["-u", "postgres", "--", "test", "-x", this.folder]).status === 0;
     if (reachable) return this.folder;
-    return join("/var/lib/postgresql", `merry-sentinel-${createHash("sha256").update(this.folder).digest("hex").slice(0, 8)}`);
+    return join(
+      "/var/lib/postgresql",
+      `merry-sentinel-${createHash("sha256").update(this.folder).digest("hex").slice(0, 8)}`,
+    );
   }
 
   postgres(program, args, options = {}) {
@@ -52,9 +55,22 @@ export class Cluster {
     this.ownedFolder(this.home());
     const secret = join(this.home(), `.first-${process.pid}`);
     writeFileSync(secret, passwords.owner, { mode: 0o644 });
-    const made = this.postgres("initdb", ["-D", this.data, "-U", "sentinel_owner", "--auth=scram-sha-256", `--pwfile=${secret}`, "--encoding=UTF8", "--locale=C.UTF-8"]);
+    const made = this.postgres("initdb", [
+      "-D",
+      this.data,
+      "-U",
+      "sentinel_owner",
+      "--auth=scram-sha-256",
+      `--pwfile=${secret}`,
+      "--encoding=UTF8",
+      "--locale=C.UTF-8",
+    ]);
     rmSync(secret);
-    if (made.status !== 0) throw new Trouble(`The database cluster could not be made: ${made.stderr.trim().split("\n").pop()}`, `ls -ld ${this.home()}; df -h ${this.home()}`);
+    if (made.status !== 0)
+      throw new Trouble(
+        `The database cluster could not be made: ${made.stderr.trim().split("\n").pop()}`,
+        `ls -ld ${this.home()}; df -h ${this.home()}`,
+      );
     this.save({ data: this.data, port: await freePort(this.throwAway ? 5900 : 5547), passwords });
     return undefined;
   }
@@ -69,7 +85,11 @@ export class Cluster {
 
   checkVersion() {
     const version = readFileSync(join(this.data, "PG_VERSION"), "utf8").trim();
-    if (version !== "15") throw new Trouble(`The cluster in ${this.data} is of PostgreSQL ${version}; this program runs 15. Nothing was changed.`, `pg_dumpall from version ${version}, move ${this.data} aside, start again, then load the dump with ${PG_BIN}/psql`);
+    if (version !== "15")
+      throw new Trouble(
+        `The cluster in ${this.data} is of PostgreSQL ${version}; this program runs 15. Nothing was changed.`,
+        `pg_dumpall from version ${version}, move ${this.data} aside, start again, then load the dump with ${PG_BIN}/psql`,
+      );
   }
 
   save(settings) {
@@ -85,13 +105,16 @@ export class Cluster {
   async start() {
     await this.make();
     if (this.isRunning()) return this;
-    if (!(await portIsFree(this.settings.port))) this.save({ ...this.settings, port: await freePort(this.settings.port + 1) });
+    if (!(await portIsFree(this.settings.port)))
+      this.save({ ...this.settings, port: await freePort(this.settings.port + 1) });
     const sockets = join(this.home(), "sockets");
     this.ownedFolder(sockets);
     const unsafe = this.throwAway ? " -c fsync=off -c synchronous_commit=off -c full_page_writes=off" : "";
     const options = `-p ${this.settings.port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=${sockets} -c max_connections=60${unsafe}`;
     const log = join(this.data, "server.log");
-    const started = this.postgres("pg_ctl", ["-D", this.data, "-w", "-t", "30", "-l", log, "-o", options, "start"], { stdio: ["ignore", "ignore", "pipe"] });
+    const started = this.postgres("pg_ctl", ["-D", this.data, "-w", "-t", "30", "-l", log, "-o", options, "start"], {
+      stdio: ["ignore", "ignore", "pipe"],
+    });
     if (started.status !== 0) {
       const tail = existsSync(log) ? readFileSync(log, "utf8").trim().split("\n").slice(-3).join("\n  ") : "";
       throw new Trouble(`The database did not start. Its last words:\n  ${tail}`, `tail ${log}; df -h ${this.data}`);

@@ -11,22 +11,33 @@ const LEAST_FREE_BYTES = 600e6;
 
 export function checkNode(version = process.versions.node) {
   const [major, minor] = version.split(".").map(Number);
-  if (major < 20 || (major === 20 && minor < 19) || major > 22) throw new Trouble(`Merry Sentinel runs on Node.js 20.19 to 22; this is ${version}.`, "apt-get install nodejs   (or choose Node.js 20 in your version manager)");
+  if (major < 20 || (major === 20 && minor < 19) || major > 22)
+    throw new Trouble(
+      `Merry Sentinel runs on Node.js 20.19 to 22; this is ${version}.`,
+      "apt-get install nodejs   (or choose Node.js 20 in your version manager)",
+    );
 }
 
 export function checkDisk(folder, read = statfsSync) {
   const { bavail, bsize } = read(folder);
-  if (bavail * bsize < LEAST_FREE_BYTES) throw new Trouble(`The disk under ${folder} is almost full: ${Math.round((bavail * bsize) / 1e6)} MB are free, 600 MB are needed. Nothing was changed.`, `df -h ${folder}   (then free some space and start again)`);
+  if (bavail * bsize < LEAST_FREE_BYTES)
+    throw new Trouble(
+      `The disk under ${folder} is almost full: ${Math.round((bavail * bsize) / 1e6)} MB are free, 600 MB are needed. Nothing was changed.`,
+      `df -h ${folder}   (then free some space and start again)`,
+    );
 }
 
 /** Runs a program to its end. @returns its exit status, and what it printed on a piped stdout and stderr */
 export function ended(command, args, options) {
   const child = spawn(command, args, { cwd: ROOT, ...options });
   let printed = "";
-  for (const stream of [child.stdout, child.stderr]) stream?.on("data", (part) => {
-    printed += part;
-  });
-  return new Promise((resolve, reject) => child.once("error", reject).once("close", (status) => resolve({ status, printed })));
+  for (const stream of [child.stdout, child.stderr])
+    stream?.on("data", (part) => {
+      printed += part;
+    });
+  return new Promise((resolve, reject) =>
+    child.once("error", reject).once("close", (status) => resolve({ status, printed })),
+  );
 }
 
 /** Installs the Debian packages that are missing; without root, names the exact command. */
@@ -37,9 +48,16 @@ export async function ensureDebian(withBrowser, has = existsSync, root = process
   if (withBrowser && !has("/usr/bin/chromium")) wanted.push("chromium");
   if (wanted.length === 0) return;
   const command = `apt-get update && apt-get install -y --no-install-recommends ${wanted.join(" ")}`;
-  if (!root) throw new Trouble(`These Debian packages are missing: ${wanted.join(", ")}. Only root may install them.`, `sudo sh -c '${command}'`);
+  if (!root)
+    throw new Trouble(
+      `These Debian packages are missing: ${wanted.join(", ")}. Only root may install them.`,
+      `sudo sh -c '${command}'`,
+    );
   say(`Installing ${wanted.join(", ")} …`);
-  const result = await ended("sh", ["-c", command], { stdio: ["ignore", "ignore", "inherit"], env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
+  const result = await ended("sh", ["-c", command], {
+    stdio: ["ignore", "ignore", "inherit"],
+    env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" },
+  });
   if (result.status !== 0) throw new Trouble("The Debian packages could not be installed.", command);
 }
 
@@ -50,7 +68,9 @@ export async function ensurePackages() {
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === lock) return;
   if (installedAsLocked()) return writeFileSync(stamp, lock);
   say("Installing packages …");
-  const result = await ended("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], { stdio: ["ignore", "ignore", "inherit"] });
+  const result = await ended("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], {
+    stdio: ["ignore", "ignore", "inherit"],
+  });
   if (result.status !== 0) throw new Trouble("The packages could not be installed.", "npm ci");
   writeFileSync(stamp, lock);
 }
@@ -59,21 +79,36 @@ export async function ensurePackages() {
 function installedAsLocked() {
   const note = join(ROOT, "node_modules", ".package-lock.json");
   if (!existsSync(note)) return false;
-  const [locked, installed] = [join(ROOT, "package-lock.json"), note].map((path) => JSON.parse(readFileSync(path, "utf8")).packages);
-  return Object.entries(locked).every(([path, { version, optional }]) => path === "" || (installed[path] ? installed[path].version === version : optional));
+  const [locked, installed] = [join(ROOT, "package-lock.json"), note].map(
+    (path) => JSON.parse(readFileSync(path, "utf8")).packages,
+  );
+  return Object.entries(locked).every(
+    ([path, { version, optional }]) =>
+      path === "" || (installed[path] ? installed[path].version === version : optional),
+  );
 }
 
 /** Hash over files and folders below the root, for knowing whether a build is stale. */
 export function hashOf(paths) {
   const hash = createHash("sha256");
-  const list = spawnSync("find", [...paths, "-type", "f", "-not", "-path", "*/node_modules/*"], { cwd: ROOT, encoding: "utf8" }).stdout.split("\n").filter(Boolean).sort();
+  const list = spawnSync("find", [...paths, "-type", "f", "-not", "-path", "*/node_modules/*"], {
+    cwd: ROOT,
+    encoding: "utf8",
+  })
+    .stdout.split("\n")
+    .filter(Boolean)
+    .sort();
   for (const file of list) hash.update(file).update(readFileSync(join(ROOT, file)));
   return hash.digest("hex");
 }
 
 /** Runs a script of ours written in TypeScript; what it says on stderr is shown as it goes. */
 export async function tsx(args, env) {
-  const { status, printed } = await ended(process.execPath, [join(ROOT, "node_modules", "tsx", "dist", "cli.mjs"), ...args], { stdio: ["ignore", "pipe", "inherit"], env: { ...process.env, ...env } });
+  const { status, printed } = await ended(
+    process.execPath,
+    [join(ROOT, "node_modules", "tsx", "dist", "cli.mjs"), ...args],
+    { stdio: ["ignore", "pipe", "inherit"], env: { ...process.env, ...env } },
+  );
   if (status !== 0) throw new Trouble(`"${args.join(" ")}" failed; what it said stands above.\n${printed}`);
 }
 
@@ -81,7 +116,8 @@ export async function tsx(args, env) {
 export async function ensureFlora() {
   const stamp = join(ROOT, ".data", "flora-made-from");
   const state = hashOf(["flora", "src/flora", "src/core/identify"]);
-  if (existsSync(join(ROOT, "public", "flora.json")) && existsSync(stamp) && readFileSync(stamp, "utf8") === state) return;
+  if (existsSync(join(ROOT, "public", "flora.json")) && existsSync(stamp) && readFileSync(stamp, "utf8") === state)
+    return;
   await tsx(["src/cli/compile-flora.ts"]);
   mkdirSync(join(ROOT, ".data"), { recursive: true });
   writeFileSync(stamp, state);
@@ -93,7 +129,10 @@ export async function ensureBuild() {
   const state = hashOf(["src", "public", "flora", "package-lock.json", "next.config.ts", "postcss.config.mjs"]);
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === state) return;
   say("Building …");
-  const result = await ended(process.execPath, [join(ROOT, "node_modules/next/dist/bin/next"), "build"], { stdio: ["ignore", "pipe", "pipe"], env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" } });
+  const result = await ended(process.execPath, [join(ROOT, "node_modules/next/dist/bin/next"), "build"], {
+    stdio: ["ignore", "pipe", "pipe"],
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" },
+  });
   if (result.status !== 0) throw new Trouble(`The build failed:\n${result.printed}`);
   writeFileSync(stamp, state);
 }

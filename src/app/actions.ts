@@ -31,7 +31,17 @@ async function answered(work: () => Promise<string>): Promise<ActionState> {
 
 export async function signIn(_: ActionState, form: FormData): Promise<ActionState> {
   const answer = await answerForm(async () => {
-    const response = await auth().handler(new Request(`${base()}/api/auth/sign-in/email`, { method: "POST", headers: { "content-type": "application/json", origin: base(), "x-forwarded-for": (await headers()).get("x-forwarded-for") ?? "127.0.0.1" }, body: JSON.stringify({ email: text(form, "email"), password: text(form, "password") }) }));
+    const response = await auth().handler(
+      new Request(`${base()}/api/auth/sign-in/email`, {
+        method: "POST",
+        headers: {
+          "content-type": "application/json",
+          origin: base(),
+          "x-forwarded-for": (await headers()).get("x-forwarded-for") ?? "127.0.0.1",
+        },
+        body: JSON.stringify({ email: text(form, "email"), password: text(form, "password") }),
+      }),
+    );
     if (response.status === 429) throw new Refusal(429, "Too many tries. Wait a minute, then try again.");
     if (!response.ok) throw new Refusal(401, "E-mail and password do not fit together.");
     const jar = await cookies();
@@ -39,7 +49,13 @@ export async function signIn(_: ActionState, form: FormData): Promise<ActionStat
       const [pair, ...attributes] = line.split("; ");
       const at = pair.indexOf("=");
       const maxAge = attributes.find((a) => a.toLowerCase().startsWith("max-age="));
-      jar.set(pair.slice(0, at), decodeURIComponent(pair.slice(at + 1)), { httpOnly: true, sameSite: "lax", path: "/", secure: base().startsWith("https:"), ...(maxAge ? { maxAge: Number(maxAge.split("=")[1]) } : {}) });
+      jar.set(pair.slice(0, at), decodeURIComponent(pair.slice(at + 1)), {
+        httpOnly: true,
+        sameSite: "lax",
+        path: "/",
+        secure: base().startsWith("https:"),
+        ...(maxAge ? { maxAge: Number(maxAge.split("=")[1]) } : {}),
+      });
     }
     return "";
   });
@@ -48,7 +64,9 @@ export async function signIn(_: ActionState, form: FormData): Promise<ActionStat
 }
 
 export async function signOut(): Promise<void> {
-  await auth().api.signOut({ headers: await headers() }).catch(() => undefined);
+  await auth()
+    .api.signOut({ headers: await headers() })
+    .catch(() => undefined);
   redirect("/sign-in");
 }
 
@@ -60,7 +78,8 @@ export async function signOutEverywhere(): Promise<void> {
 export async function chooseDistrict(form: FormData): Promise<void> {
   const member = await currentMember();
   const wanted = text(form, "district");
-  if (member?.places.some((p) => p.districtId === wanted)) (await cookies()).set(DISTRICT_COOKIE, wanted, { httpOnly: true, sameSite: "lax", path: "/", maxAge: 31536000 });
+  if (member?.places.some((p) => p.districtId === wanted))
+    (await cookies()).set(DISTRICT_COOKIE, wanted, { httpOnly: true, sameSite: "lax", path: "/", maxAge: 31536000 });
   redirect("/today");
 }
 
@@ -92,7 +111,12 @@ export async function inviteAction(_: ActionState, form: FormData): Promise<Acti
 
 export async function rolesAction(_: ActionState, form: FormData): Promise<ActionState> {
   return answered(async () => {
-    await setRoles(await requireRole("keeper"), { personId: text(form, "personId"), roles: form.getAll("roles"), licence: text(form, "licence") || undefined, licenceExpires: text(form, "licenceExpires") || undefined });
+    await setRoles(await requireRole("keeper"), {
+      personId: text(form, "personId"),
+      roles: form.getAll("roles"),
+      licence: text(form, "licence") || undefined,
+      licenceExpires: text(form, "licenceExpires") || undefined,
+    });
     return "Saved.";
   });
 }
@@ -123,7 +147,10 @@ export async function overruleAction(_: ActionState, form: FormData): Promise<Ac
 export async function checkAction(_: ActionState, form: FormData): Promise<ActionState> {
   return answered(async () => {
     const raw = Object.fromEntries(form);
-    await recordCheck(await requireRole("scout", "specialist", "applicator"), { ...raw, percentControl: raw.percentControl === "" ? undefined : raw.percentControl });
+    await recordCheck(await requireRole("scout", "specialist", "applicator"), {
+      ...raw,
+      percentControl: raw.percentControl === "" ? undefined : raw.percentControl,
+    });
     return "Recorded.";
   });
 }
@@ -186,7 +213,10 @@ export async function costsAction(_: ActionState, form: FormData): Promise<Actio
 
 export async function newVerdictAction(_: ActionState, form: FormData): Promise<ActionState> {
   return answered(async () => {
-    const { number, verdict, dropped } = await takeNewVerdict(await requireRole("specialist", "keeper"), Object.fromEntries(form));
+    const { number, verdict, dropped } = await takeNewVerdict(
+      await requireRole("specialist", "keeper"),
+      Object.fromEntries(form),
+    );
     return `F-${number} is judged anew: ${verdict}.${dropped > 0 ? " The work planned on it was dropped." : ""}`;
   });
 }

@@ -5,9 +5,19 @@ export default function ErrorPage({ error, reset }: { error: Error & { digest?: 
   return (
     <main className="p-8 max-w-[60ch]">
       <h1>This page could not be shown</h1>
-      <p className="mt-3">Nothing that was saved is lost, and drafts are still on this device. Try again; if it stays, tell the keeper of your district the number below.</p>
+      <p className="mt-3">
+        Nothing that was saved is lost, and drafts are still on this device. Try again; if it stays, tell the keeper of
+        your district the number below.
+      </p>
       {error.digest ? <p className="figure mt-2">{error.digest}</p> : null}
-      <p className="mt-4 flex gap-3 flex-wrap"><button type="button" className="button press" onClick={reset}>Try again</button><a className="button" href="/today">Today</a></p>
+      <p className="mt-4 flex gap-3 flex-wrap">
+        <button type="button" className="button press" onClick={reset}>
+          Try again
+        </button>
+        <a className="button" href="/today">
+          Today
+        </a>
+      </p>
     </main>
   );
 }

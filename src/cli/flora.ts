@@ -9,7 +9,8 @@ run(() => {
   const figures = floraFigures(flora, problems, FLORA_ROOT);
   if (!process.argv.includes("--check")) return printJson(figures);
   for (const { file, line, what } of figures.problems) process.stderr.write(`${file}:${line}: ${what}\n`);
-  if (figures.pairsConfusedUnlisted > 0) process.stderr.write(`${figures.pairsConfusedUnlisted} pairs are confused but not listed\n`);
+  if (figures.pairsConfusedUnlisted > 0)
+    process.stderr.write(`${figures.pairsConfusedUnlisted} pairs are confused but not listed\n`);
   if (figures.problems.length + figures.pairsConfusedUnlisted > 0) process.exitCode = 1;
   return undefined;
 });

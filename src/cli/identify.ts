@@ -1,21 +1,47 @@
 import { readFileSync } from "node:fs";
 import { InputError } from "@/core/errors";
-import { buildModel, type Case, caseSchema, checkTogether, type CompiledFlora, identify, KIT, POSITIONS, STAGES, STATUSES } from "@/core/identify";
+import {
+  buildModel,
+  type Case,
+  caseSchema,
+  checkTogether,
+  type CompiledFlora,
+  identify,
+  KIT,
+  POSITIONS,
+  STAGES,
+  STATUSES,
+} from "@/core/identify";
 import { currentFlora, loadList } from "@/flora/load";
 import { printJson, run } from "./output";
 
 run(() => {
   if (process.argv.includes("--vocabulary")) return printJson(vocabulary(currentFlora()));
   const file = process.argv.slice(2).find((a) => !a.startsWith("--"));
-  if (!file) throw new InputError("no-file", "FILE.json", undefined, "give a file with one case or an array of cases, or --vocabulary");
+  if (!file)
+    throw new InputError(
+      "no-file",
+      "FILE.json",
+      undefined,
+      "give a file with one case or an array of cases, or --vocabulary",
+    );
   const input = readJson(file);
   const cases = [input].flat().map(readCase);
   const flora = currentFlora();
   const known = new Set(flora.taxa.map((t) => t.name));
-  for (const { list } of cases) for (const name of Object.keys(list)) if (!known.has(name)) throw new InputError("unknown-taxon", "list", name, "give an accepted name of the flora; see --vocabulary");
+  for (const { list } of cases)
+    for (const name of Object.keys(list))
+      if (!known.has(name))
+        throw new InputError("unknown-taxon", "list", name, "give an accepted name of the flora; see --vocabulary");
   const model = buildModel(flora);
   const shipped = loadList("otter-valley");
-  const answers = cases.map((given) => identify(model, { ...given, list: { ...shipped.status, ...given.list }, actions: { ...shipped.actions, ...given.actions } }));
+  const answers = cases.map((given) =>
+    identify(model, {
+      ...given,
+      list: { ...shipped.status, ...given.list },
+      actions: { ...shipped.actions, ...given.actions },
+    }),
+  );
   printJson(Array.isArray(input) ? answers : answers[0]);
   return undefined;
 });
@@ -42,7 +68,21 @@ function vocabulary(flora: CompiledFlora) {
     forms: [...new Set(flora.taxa.flatMap((t) => t.forms.map((f) => f.id)))],
     statuses: STATUSES,
     kit: KIT,
-    characters: flora.characters.map(({ id, name, station, kind, unit, ask, help, block, comparative, states, stages, positions }) => ({ id, name, station, kind, ...(unit ? { unit } : {}), help: help || ask, block, comparative, ...(states.length > 0 ? { states } : {}), stages, ...(positions ? { positions } : {}) })),
+    characters: flora.characters.map(
+      ({ id, name, station, kind, unit, ask, help, block, comparative, states, stages, positions }) => ({
+        id,
+        name,
+        station,
+        kind,
+        ...(unit ? { unit } : {}),
+        help: help || ask,
+        block,
+        comparative,
+        ...(states.length > 0 ? { states } : {}),
+        stages,
+        ...(positions ? { positions } : {}),
+      }),
+    ),
     taxa: flora.taxa.map(({ id, name, rank, sets, common, synonyms }) => ({ id, name, rank, sets, common, synonyms })),
   };
 }

@@ -10,7 +10,9 @@ run(async () => {
   const database = verifyDatabase();
   const districts = await database.select({ id: district.districtId }).from(district);
   const entries = await database.select().from(ledgerEntry).orderBy(asc(ledgerEntry.seq));
-  const checked = await Promise.all(districts.map(async ({ id }) => ({ id, ...(await verifyChain(entries.filter((e) => e.districtId === id))) })));
+  const checked = await Promise.all(
+    districts.map(async ({ id }) => ({ id, ...(await verifyChain(entries.filter((e) => e.districtId === id))) })),
+  );
   await closePools();
   printJson({ districts: checked });
   if (checked.some((c) => !c.ok)) process.exitCode = 1;

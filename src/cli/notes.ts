@@ -27,10 +27,32 @@ run(() => {
   const model = buildModel(currentFlora());
   const list = loadList("otter-valley");
   const results = readNotes().map((note) => answer(model, list, note));
-  const lots = [...new Set(results.map((r) => r.note.lot))].map((lot) => ({ lot, now: figures(results.filter((r) => r.note.lot === lot)) }));
+  const lots = [...new Set(results.map((r) => r.note.lot))].map((lot) => ({
+    lot,
+    now: figures(results.filter((r) => r.note.lot === lot)),
+  }));
   const firstRuns = keepFirstRuns(lots);
-  const misses = results.filter((r) => r.note.truth && r.rank !== 1).map((r) => ({ id: r.note.id, truth: r.note.truth, got: r.got, rank: r.rank, sealed: r.note.sealed, verdict: r.verdict }));
-  printJson({ notes: results.length, firstRun: together(lots.map((l) => firstRuns[l.lot])), now: figures(results), sealed: figures(results.filter((r) => r.note.sealed)), misses, lots: lots.map((l) => ({ ...l, firstRun: firstRuns[l.lot] })), unknown: results.filter((r) => !r.note.truth).map((r) => ({ id: r.note.id, got: r.got, probability: r.probability, unknown: r.unknown, verdict: r.verdict })) });
+  const misses = results
+    .filter((r) => r.note.truth && r.rank !== 1)
+    .map((r) => ({
+      id: r.note.id,
+      truth: r.note.truth,
+      got: r.got,
+      rank: r.rank,
+      sealed: r.note.sealed,
+      verdict: r.verdict,
+    }));
+  printJson({
+    notes: results.length,
+    firstRun: together(lots.map((l) => firstRuns[l.lot])),
+    now: figures(results),
+    sealed: figures(results.filter((r) => r.note.sealed)),
+    misses,
+    lots: lots.map((l) => ({ ...l, firstRun: firstRuns[l.lot] })),
+    unknown: results
+      .filter((r) => !r.note.truth)
+      .map((r) => ({ id: r.note.id, got: r.got, probability: r.probability, unknown: r.unknown, verdict: r.verdict })),
+  });
 });
 
 function keepFirstRuns(lots: { lot: string; now: Figures }[]): FirstRuns {
@@ -47,10 +69,16 @@ function keepFirstRuns(lots: { lot: string; now: Figures }[]): FirstRuns {
 function together(lots: Figures[]): Figures {
   const sum = (of: (f: Figures) => number) => lots.reduce((total, f) => total + of(f), 0);
   const named = sum((f) => f.named);
-  const weighted = (of: (f: Figures) => number) => (named === 0 ? 0 : Math.round((1000 * sum((f) => of(f) * f.named)) / named) / 1000);
+  const weighted = (of: (f: Figures) => number) =>
+    named === 0 ? 0 : Math.round((1000 * sum((f) => of(f) * f.named)) / named) / 1000;
   return {
-    named, top1: weighted((f) => f.top1), top3: weighted((f) => f.top3), wronglyCleared: sum((f) => f.wronglyCleared),
-    clearable: sum((f) => f.clearable), cleared: sum((f) => f.cleared), unknownNamed: sum((f) => f.unknownNamed),
+    named,
+    top1: weighted((f) => f.top1),
+    top3: weighted((f) => f.top3),
+    wronglyCleared: sum((f) => f.wronglyCleared),
+    clearable: sum((f) => f.clearable),
+    cleared: sum((f) => f.cleared),
+    unknownNamed: sum((f) => f.unknownNamed),
   };
 }
 
@@ -59,13 +87,33 @@ function isTarget(status: string | null): boolean {
 }
 
 function answer(model: Model, list: ReturnType<typeof loadList>, note: FieldNote) {
-  const given = caseSchema.parse({ id: note.id, day: note.day, stage: note.stage, list: list.status, actions: list.actions, observations: note.observations });
+  const given = caseSchema.parse({
+    id: note.id,
+    day: note.day,
+    stage: note.stage,
+    list: list.status,
+    actions: list.actions,
+    observations: note.observations,
+  });
   const result = identify(model, given);
   const order = result.candidatesFlat.map((c) => c.taxon);
   const rank = note.truth ? order.indexOf(note.truth) + 1 : 0;
   const status = note.truth ? (list.status[note.truth] ?? "kept") : null;
-  const suffices = isTarget(status) && given.stage ? looksSuffice(model, given, model.taxonIndex.get(note.truth as string) as number, given.stage) : false;
-  return { note, suffices, rank, got: order[0], probability: result.candidatesFlat[0].probability, unknown: result.unknown, verdict: result.verdict, named: result.named, status };
+  const suffices =
+    isTarget(status) && given.stage
+      ? looksSuffice(model, given, model.taxonIndex.get(note.truth as string) as number, given.stage)
+      : false;
+  return {
+    note,
+    suffices,
+    rank,
+    got: order[0],
+    probability: result.candidatesFlat[0].probability,
+    unknown: result.unknown,
+    verdict: result.verdict,
+    named: result.named,
+    status,
+  };
 }
 
 function figures(results: ReturnType<typeof answer>[]): Figures {

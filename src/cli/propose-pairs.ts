@@ -19,7 +19,12 @@ flora.taxa.forEach((taxon, a) => {
     for (const b of twinsAt(model, a, stage)) {
       if (listed.has(`${taxon.id}|${flora.taxa[b].id}`)) continue;
       const key = [a, b].sort((x, y) => x - y).join("|");
-      const pair = found.get(key) ?? { a: Math.min(a, b), b: Math.max(a, b), deciders: new Map(), alike: alikeIn(model, a, b, STAGES.indexOf(stage)) };
+      const pair = found.get(key) ?? {
+        a: Math.min(a, b),
+        b: Math.max(a, b),
+        deciders: new Map(),
+        alike: alikeIn(model, a, b, STAGES.indexOf(stage)),
+      };
       const best = deciders(model, a, b, STAGES.indexOf(stage));
       if (best.length > 0) pair.deciders.set(stage, best);
       found.set(key, pair);
@@ -27,17 +32,25 @@ flora.taxa.forEach((taxon, a) => {
   }
 });
 const lines = [...found.values()].map(({ a, b, deciders: byStage, alike }) => {
-  const any = byStage.size > 0 ? byStage : new Map([["any", STAGES.map((_, s) => deciders(model, a, b, s)).sort((x, y) => y.length - x.length)[0]]]);
+  const any =
+    byStage.size > 0
+      ? byStage
+      : new Map([["any", STAGES.map((_, s) => deciders(model, a, b, s)).sort((x, y) => y.length - x.length)[0]]]);
   const list = [...any].map(([stage, names]) => `${stage}: "${names.join(", ")}"`).join(", ");
   return `- { pair: [${flora.taxa[a].name}, ${flora.taxa[b].name}], deciders: { ${list} }, mistake: "Alike in ${alike.join(", ") || "most parts at that stage"}." }`;
 });
-writeFileSync(join(FLORA_ROOT, "pairs-found.yaml"), `# Found by the simulation, not by people: made by npm run flora:pairs, from the scores. Move a pair to pairs.yaml\n# when somebody can say in words what mistake is made.\n${lines.join("\n")}\n`);
+writeFileSync(
+  join(FLORA_ROOT, "pairs-found.yaml"),
+  `# Found by the simulation, not by people: made by npm run flora:pairs, from the scores. Move a pair to pairs.yaml\n# when somebody can say in words what mistake is made.\n${lines.join("\n")}\n`,
+);
 process.stderr.write(`${lines.length} pairs\n`);
 
 /** Both plants show the part at that stage, and the flora says how; what is said of the place parts no plants. */
 function usable(model: Model, a: number, b: number, c: number, stage: number): boolean {
   const { station } = model.flora.characters[c];
-  return station !== "setting" && [a, b].every((t) => model.scoresOf[t].has(c) && usuallySeen(model, t, c, STAGES[stage]));
+  return (
+    station !== "setting" && [a, b].every((t) => model.scoresOf[t].has(c) && usuallySeen(model, t, c, STAGES[stage]))
+  );
 }
 
 function deciders(model: Model, a: number, b: number, stage: number): string[] {
@@ -51,7 +64,10 @@ function deciders(model: Model, a: number, b: number, stage: number): string[] {
 
 function alikeIn(model: Model, a: number, b: number, stage: number): string[] {
   return model.flora.characters
-    .map((c, i) => ({ name: c.name.toLowerCase(), v: c.states.length > 2 && usable(model, a, b, i, stage) ? variation({ model }, i, a, b, stage) : 1 }))
+    .map((c, i) => ({
+      name: c.name.toLowerCase(),
+      v: c.states.length > 2 && usable(model, a, b, i, stage) ? variation({ model }, i, a, b, stage) : 1,
+    }))
     .filter((x) => x.v < 0.12)
     .sort((x, y) => x.v - y.v)
     .slice(0, 3)

@@ -6,7 +6,8 @@ import { currentFlora, loadList } from "@/flora/load";
 import { readNotes } from "@/flora/read-notes";
 import { numberOption, option, printJson, run } from "./output";
 
-const quantileOf = (values: number[], p: number) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(p * values.length))];
+const quantileOf = (values: number[], p: number) =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(p * values.length))];
 const round = (x: number) => Math.round(x * 100) / 100;
 
 /**
@@ -28,11 +29,30 @@ function engine() {
   const taxa = numberOption("taxa", 5000);
   const model = buildModel(syntheticFlora(taxa, 250, 5));
   const floorMs = floor(model);
-  const times = timeCases(model, Array.from({ length: WARM_UP + 60 }, (_, i) => syntheticCase(i)));
-  return { p50Ms: round(quantileOf(times, 0.5)), p95Ms: round(quantileOf(times, 0.95)), floorMs: round(floorMs), ratioToFloor: round(quantileOf(times, 0.5) / floorMs), shippedP95Ms: round(quantileOf(shipped, 0.95)), shippedP50Ms: round(quantileOf(shipped, 0.5)) };
+  const times = timeCases(
+    model,
+    Array.from({ length: WARM_UP + 60 }, (_, i) => syntheticCase(i)),
+  );
+  return {
+    p50Ms: round(quantileOf(times, 0.5)),
+    p95Ms: round(quantileOf(times, 0.95)),
+    floorMs: round(floorMs),
+    ratioToFloor: round(quantileOf(times, 0.5) / floorMs),
+    shippedP95Ms: round(quantileOf(shipped, 0.95)),
+    shippedP50Ms: round(quantileOf(shipped, 0.5)),
+  };
 }
 
-const syntheticCase = (i: number): Case => caseSchema.parse({ day: "2026-05-01", stage: "vegetative", list: {}, observations: [0, 1, 2, 3, 4].map((k) => ({ character: `c${(i * 7 + k * 11) % 250}`, states: [`s${(i + k) % 5}`] })) });
+const syntheticCase = (i: number): Case =>
+  caseSchema.parse({
+    day: "2026-05-01",
+    stage: "vegetative",
+    list: {},
+    observations: [0, 1, 2, 3, 4].map((k) => ({
+      character: `c${(i * 7 + k * 11) % 250}`,
+      states: [`s${(i + k) % 5}`],
+    })),
+  });
 
 /** The first answers of a process are slow, until its code is compiled: they are left out. */
 const WARM_UP = 12;
@@ -53,7 +73,16 @@ function timeAnswer(model: Model, given: Case): number {
 function timeShipped(): number[] {
   const model = buildModel(currentFlora());
   const list = loadList("otter-valley");
-  const cases = readNotes().flatMap((note) => [2, 5, 9].map((n) => caseSchema.parse({ day: note.day, stage: note.stage, list: list.status, observations: note.observations.slice(0, n) })));
+  const cases = readNotes().flatMap((note) =>
+    [2, 5, 9].map((n) =>
+      caseSchema.parse({
+        day: note.day,
+        stage: note.stage,
+        list: list.status,
+        observations: note.observations.slice(0, n),
+      }),
+    ),
+  );
   return timeCases(model, cases);
 }
 
@@ -81,26 +110,55 @@ function fetchRaw(url: string, cookie: string): Promise<Answer> {
     get(url, { headers: { cookie, "accept-encoding": "identity" } }, (response) => {
       const parts: Buffer[] = [];
       response.on("data", (part) => parts.push(part));
-      response.on("end", () => resolve({ status: response.statusCode ?? 0, bytes: Buffer.concat(parts).length, text: Buffer.concat(parts).toString(), ms: performance.now() - began }));
+      response.on("end", () =>
+        resolve({
+          status: response.statusCode ?? 0,
+          bytes: Buffer.concat(parts).length,
+          text: Buffer.concat(parts).toString(),
+          ms: performance.now() - began,
+        }),
+      );
     }).on("error", reject);
   });
 }
 
 async function signIn(url: string): Promise<string | null> {
-  const answer = await fetch(`${url}/api/auth/sign-in/email`, { method: "POST", headers: { "content-type": "application/json", origin: url }, body: JSON.stringify({ email: "keeper@otter.example", password: "otter-valley-demo" }) }).catch(() => null);
-  return answer?.ok ? answer.headers.getSetCookie().map((c) => c.split(";")[0]).join("; ") : null;
+  const answer = await fetch(`${url}/api/auth/sign-in/email`, {
+    method: "POST",
+    headers: { "content-type": "application/json", origin: url },
+    body: JSON.stringify({ email: "keeper@otter.example", password: "otter-valley-demo" }),
+  }).catch(() => null);
+  return answer?.ok
+    ? answer.headers
+        .getSetCookie()
+        .map((c) => c.split(";")[0])
+        .join("; ")
+    : null;
 }
 
 async function pages(url: string, cookie: string) {
   const list = [];
-  for (const path of ["/today", "/ground", "/bench", "/season", "/ledger", "/flora", "/flora/heracleum-maximum", "/people"]) {
+  for (const path of [
+    "/today",
+    "/ground",
+    "/bench",
+    "/season",
+    "/ledger",
+    "/flora",
+    "/flora/heracleum-maximum",
+    "/people",
+  ]) {
     const times: number[] = [];
     let last = await fetchRaw(url + path, cookie);
     for (let i = 0; i < 9; i++) {
       last = await fetchRaw(url + path, cookie);
       times.push(last.ms);
     }
-    list.push({ path, scriptKb: round((await scriptBytes(url, last.text)) / 1024), medianMs: round(quantileOf(times, 0.5)) });
+    list.push({
+      path,
+      scriptKb: round((await scriptBytes(url, last.text)) / 1024),
+      medianMs: round(quantileOf(times, 0.5)),
+    });
   }
   return list;
 }
@@ -116,6 +174,7 @@ async function scriptBytes(url: string, html: string): Promise<number> {
 
 async function tiles(url: string, cookie: string) {
   const times: number[] = [];
-  for (let i = 0; i < 40; i++) times.push((await fetchRaw(`${url}/api/v1/tiles/13/${1110 + (i % 3)}/${2966 + (i % 3)}`, cookie)).ms);
+  for (let i = 0; i < 40; i++)
+    times.push((await fetchRaw(`${url}/api/v1/tiles/13/${1110 + (i % 3)}/${2966 + (i % 3)}`, cookie)).ms);
   return { p95Ms: round(quantileOf(times, 0.95)) };
 }

@@ -3,7 +3,15 @@ import { availableParallelism } from "node:os";
 import { fileURLToPath } from "node:url";
 import { InputError } from "@/core/errors";
 import { STAGES, type Stage } from "@/core/identify";
-import { type Batch, compareOrders, makeReport, mergeBatches, type OrderComparison, runBatch, type TrialOptions } from "@/core/trials/run-trials";
+import {
+  type Batch,
+  compareOrders,
+  makeReport,
+  mergeBatches,
+  type OrderComparison,
+  runBatch,
+  type TrialOptions,
+} from "@/core/trials/run-trials";
 import { currentFlora, loadList } from "@/flora/load";
 import { numberOption, option, printJson, run } from "./output";
 
@@ -20,7 +28,10 @@ const material = () => ({ flora: currentFlora(), lists: TRIAL_LISTS.map(loadList
 if (process.send) {
   const { flora, lists } = material();
   process.on("message", (job: Job) => {
-    const result = job.kind === "orders" ? compareOrders(flora, lists, job.options) : runBatch(flora, lists, job.options, job.kind, job.from, job.to);
+    const result =
+      job.kind === "orders"
+        ? compareOrders(flora, lists, job.options)
+        : runBatch(flora, lists, job.options, job.kind, job.from, job.to);
     process.send?.(result);
   });
 } else run(main);
@@ -30,8 +41,18 @@ async function main() {
   const { flora } = material();
   const part = 200;
   const exactWalks = Math.min(options.walks, 1500);
-  const parts = (kind: Job["kind"], walks: number) => Array.from({ length: Math.ceil(walks / part) }, (_, i) => ({ options, kind, from: i * part, to: Math.min(walks, (i + 1) * part) }));
-  const jobs: Job[] = [{ options, kind: "orders", from: 0, to: 0 }, ...parts("perturbed", options.walks), ...parts("exact", exactWalks)];
+  const parts = (kind: Job["kind"], walks: number) =>
+    Array.from({ length: Math.ceil(walks / part) }, (_, i) => ({
+      options,
+      kind,
+      from: i * part,
+      to: Math.min(walks, (i + 1) * part),
+    }));
+  const jobs: Job[] = [
+    { options, kind: "orders", from: 0, to: 0 },
+    ...parts("perturbed", options.walks),
+    ...parts("exact", exactWalks),
+  ];
   const results = await shareOut(jobs);
   const batchesOf = (kind: Job["kind"]) => mergeBatches(results.filter((_, i) => jobs[i].kind === kind) as Batch[]);
   printJson(makeReport(flora, options, batchesOf("perturbed"), batchesOf("exact"), results[0] as OrderComparison));
@@ -39,14 +60,27 @@ async function main() {
 
 function readOptions(): TrialOptions {
   const stage = option("stage");
-  if (stage !== undefined && !STAGES.includes(stage as Stage)) throw new InputError("unknown-stage", "--stage", stage, `give one of ${STAGES.join(", ")}`);
+  if (stage !== undefined && !STAGES.includes(stage as Stage))
+    throw new InputError("unknown-stage", "--stage", stage, `give one of ${STAGES.join(", ")}`);
   const walks = numberOption("walks", 1200);
-  if (!Number.isInteger(walks) || walks < 1) throw new InputError("out-of-range", "--walks", walks, "give a whole number of at least 1");
+  if (!Number.isInteger(walks) || walks < 1)
+    throw new InputError("out-of-range", "--walks", walks, "give a whole number of at least 1");
   const place = option("place") ?? "told";
-  if (!["told", "unsaid"].includes(place)) throw new InputError("unknown-place", "--place", place, "give told or unsaid");
+  if (!["told", "unsaid"].includes(place))
+    throw new InputError("unknown-place", "--place", place, "give told or unsaid");
   const twins = option("twins") ?? "listed";
-  if (!["listed", "unlisted"].includes(twins)) throw new InputError("unknown-listing", "--twins", twins, "give listed or unlisted");
-  return { walks, error: numberOption("error", 0.05), assumed: numberOption("assumed", 0.05), seed: numberOption("seed", 1), stage: stage as Stage | undefined, orderWalks: numberOption("orders", 240), placeTold: place === "told", twinsListed: twins === "listed" };
+  if (!["listed", "unlisted"].includes(twins))
+    throw new InputError("unknown-listing", "--twins", twins, "give listed or unlisted");
+  return {
+    walks,
+    error: numberOption("error", 0.05),
+    assumed: numberOption("assumed", 0.05),
+    seed: numberOption("seed", 1),
+    stage: stage as Stage | undefined,
+    orderWalks: numberOption("orders", 240),
+    placeTold: place === "told",
+    twinsListed: twins === "listed",
+  };
 }
 
 /** Each process takes the next job when it has done one. */
@@ -56,7 +90,10 @@ function shareOut(jobs: Job[]): Promise<(Batch | OrderComparison)[]> {
   let done = 0;
   return new Promise((resolve, reject) => {
     for (let i = 0; i < availableParallelism(); i++) {
-      const child = fork(fileURLToPath(import.meta.url), [], { execArgv: process.execArgv, stdio: ["ignore", "ignore", "inherit", "ipc"] });
+      const child = fork(fileURLToPath(import.meta.url), [], {
+        execArgv: process.execArgv,
+        stdio: ["ignore", "ignore", "inherit", "ipc"],
+      });
       const give = () => {
         if (next >= jobs.length) return child.kill();
         const mine = next++;

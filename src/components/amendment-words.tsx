@@ -7,10 +7,35 @@ export function amendmentSubject(key: string): string {
 }
 
 /** What the flora said and what it says then; of a plant or a pair only the lines that differ. */
-export function AmendmentWords({ name, before, value, struck }: { name: string; before: string | null; value: string | null; struck?: boolean }) {
-  const [was, then] = kindOfKey(name) === "score" ? [before ?? "not recorded", value ?? "not recorded"] : [linesBeside(before, value) || (before === null ? (kindOfKey(name) === "plant" ? "not held" : "not listed") : "as it was"), linesBeside(value, before)];
-  return <span className={struck ? "line-through" : ""}>{was} → <span className="font-semibold">{then}</span></span>;
+export function AmendmentWords({
+  name,
+  before,
+  value,
+  struck,
+}: {
+  name: string;
+  before: string | null;
+  value: string | null;
+  struck?: boolean;
+}) {
+  const [was, then] =
+    kindOfKey(name) === "score"
+      ? [before ?? "not recorded", value ?? "not recorded"]
+      : [
+          linesBeside(before, value) ||
+            (before === null ? (kindOfKey(name) === "plant" ? "not held" : "not listed") : "as it was"),
+          linesBeside(value, before),
+        ];
+  return (
+    <span className={struck ? "line-through" : ""}>
+      {was} → <span className="font-semibold">{then}</span>
+    </span>
+  );
 }
 
 /** The lines of a text that another does not have. */
-const linesBeside = (text: string | null, other: string | null): string => (text ?? "").split("\n").filter((line) => !(other ?? "").split("\n").includes(line)).join("; ");
+const linesBeside = (text: string | null, other: string | null): string =>
+  (text ?? "")
+    .split("\n")
+    .filter((line) => !(other ?? "").split("\n").includes(line))
+    .join("; ");

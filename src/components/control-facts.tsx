@@ -16,9 +16,22 @@ export function ControlFacts({ taxon, here }: { taxon: Taxon; here: Climate }) {
   return (
     <>
       <h2 className="ruled mt-6">For control</h2>
-      <dl className="small">{facts.map(([name, fact]) => <div key={name} className="row flex justify-between gap-3 py-1.5"><dt>{name}</dt><dd className="text-right">{fact}</dd></div>)}</dl>
+      <dl className="small">
+        {facts.map(([name, fact]) => (
+          <div key={name} className="row flex justify-between gap-3 py-1.5">
+            <dt>{name}</dt>
+            <dd className="text-right">{fact}</dd>
+          </div>
+        ))}
+      </dl>
       <h3 className="mt-4">What its remains need</h3>
-      <ul className="small">{disposalOf(taxon).map((need) => <li key={need} className="row py-1.5">{need}</li>)}</ul>
+      <ul className="small">
+        {disposalOf(taxon).map((need) => (
+          <li key={need} className="row py-1.5">
+            {need}
+          </li>
+        ))}
+      </ul>
     </>
   );
 }

@@ -17,7 +17,13 @@ interface Preview {
   verdicts: ChangedVerdict[];
   reckoned: number;
 }
-type Step = { at: "choose" } | { at: "reading" } | { at: "preview"; preview: Preview } | { at: "taking"; preview: Preview } | { at: "taken"; taken: number } | { at: "refused"; why: string[] };
+type Step =
+  | { at: "choose" }
+  | { at: "reading" }
+  | { at: "preview"; preview: Preview }
+  | { at: "taking"; preview: Preview }
+  | { at: "taken"; taken: number }
+  | { at: "refused"; why: string[] };
 
 /** Where a row stands: with its file, where several were chosen. */
 const lineOf = ({ file, line }: { file?: string; line: number }) => (file ? `${file}, ${line}` : String(line));
@@ -38,8 +44,16 @@ export function PackForm() {
       form.set("reason", reason);
     }
     const response = await fetch("/api/v1/packs", { method: "POST", body: form }).catch(() => null);
-    const answer = (await response?.json().catch(() => null)) as (Preview & { taken?: number; error?: { message: string; issues: { what: string }[] } }) | null;
-    if (!response?.ok || !answer) return setStep({ at: "refused", why: answer?.error ? refusalWords(answer.error.message, answer.error.issues) : ["There is no connection. Nothing was taken in."] });
+    const answer = (await response?.json().catch(() => null)) as
+      | (Preview & { taken?: number; error?: { message: string; issues: { what: string }[] } })
+      | null;
+    if (!response?.ok || !answer)
+      return setStep({
+        at: "refused",
+        why: answer?.error
+          ? refusalWords(answer.error.message, answer.error.issues)
+          : ["There is no connection. Nothing was taken in."],
+      });
     if (!take) return setStep({ at: "preview", preview: answer });
     setStep({ at: "taken", taken: answer.taken ?? 0 });
     router.refresh();
@@ -49,32 +63,142 @@ export function PackForm() {
   return (
     <div>
       <div className="flex flex-wrap gap-4 items-end mt-3">
-        <label className="field min-w-[280px]"><span className="label">A pack, as JSON or as tables (CSV)</span><input type="file" multiple accept=".json,.csv,.tsv,text/csv,application/json" onChange={(e) => { setFiles([...(e.target.files ?? [])]); setStep({ at: "choose" }); }} /></label>
-        <button type="button" className="button press" disabled={files.length === 0 || step.at === "reading" || step.at === "taking"} onClick={() => send(false)}>{step.at === "reading" ? "Reading …" : "Show what it changes"}</button>
+        <label className="field min-w-[280px]">
+          <span className="label">A pack, as JSON or as tables (CSV)</span>
+          <input
+            type="file"
+            multiple
+            accept=".json,.csv,.tsv,text/csv,application/json"
+            onChange={(e) => {
+              setFiles([...(e.target.files ?? [])]);
+              setStep({ at: "choose" });
+            }}
+          />
+        </label>
+        <button
+          type="button"
+          className="button press"
+          disabled={files.length === 0 || step.at === "reading" || step.at === "taking"}
+          onClick={() => send(false)}
+        >
+          {step.at === "reading" ? "Reading …" : "Show what it changes"}
+        </button>
       </div>
-      {step.at === "refused" ? <div role="alert" className="fault mt-3">{step.why.map((w) => <p key={w}>{w}</p>)}</div> : null}
-      {step.at === "taken" ? <p role="status" className="mt-3 font-semibold">{step.taken === 0 ? "Nothing was to be changed." : `${step.taken} ${step.taken === 1 ? "line" : "lines"} of the flora changed. `}<Link href="/flora/packs">They can be taken back below.</Link></p> : null}
+      {step.at === "refused" ? (
+        <div role="alert" className="fault mt-3">
+          {step.why.map((w) => (
+            <p key={w}>{w}</p>
+          ))}
+        </div>
+      ) : null}
+      {step.at === "taken" ? (
+        <p role="status" className="mt-3 font-semibold">
+          {step.taken === 0
+            ? "Nothing was to be changed."
+            : `${step.taken} ${step.taken === 1 ? "line" : "lines"} of the flora changed. `}
+          <Link href="/flora/packs">They can be taken back below.</Link>
+        </p>
+      ) : null}
       {preview ? (
         <section aria-label="What the pack changes" className="mt-5">
           {preview.refused.length > 0 ? (
             <>
-              <h3 className="ruled">Does not check<span className="small">nothing is taken in while a row is refused</span></h3>
-              <table className="w-full text-left stacked"><thead><tr className="small"><th scope="col">Line</th><th scope="col">Field</th><th scope="col">What is wrong</th></tr></thead><tbody>{preview.refused.map((r) => <tr key={`${r.file} ${r.line} ${r.field} ${r.what}`} className="row align-top"><td data-label="Line" className="figure py-1 pr-3">{lineOf(r)}</td><td data-label="Field" className="py-1 pr-3">{r.field}</td><td data-label="What is wrong" className="py-1 fault">{r.what}</td></tr>)}</tbody></table>
+              <h3 className="ruled">
+                Does not check<span className="small">nothing is taken in while a row is refused</span>
+              </h3>
+              <table className="w-full text-left stacked">
+                <thead>
+                  <tr className="small">
+                    <th scope="col">Line</th>
+                    <th scope="col">Field</th>
+                    <th scope="col">What is wrong</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {preview.refused.map((r) => (
+                    <tr key={`${r.file} ${r.line} ${r.field} ${r.what}`} className="row align-top">
+                      <td data-label="Line" className="figure py-1 pr-3">
+                        {lineOf(r)}
+                      </td>
+                      <td data-label="Field" className="py-1 pr-3">
+                        {r.field}
+                      </td>
+                      <td data-label="What is wrong" className="py-1 fault">
+                        {r.what}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
             </>
           ) : (
             <VerdictChanges changed={preview.verdicts} reckoned={preview.reckoned} />
           )}
-          {preview.refused.length === 0 && added.length > 0 ? <p className="mt-5"><strong>{added.length === 1 ? "A plant is added" : `${added.length} plants are added`}:</strong> <span className="latin">{added.join(", ")}</span>. Until it stands on the list it counts as kept.</p> : null}
-          {preview.thin.map((t) => <p key={t.taxon} className="mt-2"><span className="latin">{t.taxon}</span>: only {t.scores} characters are scored. It will fit much of what is seen, and keep its look-alikes from being cleared, until more is known of it.</p>)}
-          <h3 className="ruled mt-5">Changes<span className="small">{preview.changes.length + preview.more} · {preview.same} rows say what the flora says already</span></h3>
-          {preview.changes.length === 0 ? <p className="small py-3">The pack changes nothing.</p> : (
-            <table className="w-full text-left stacked"><thead><tr className="small"><th scope="col">Line</th><th scope="col">Plant</th><th scope="col">What</th><th scope="col">Now → then</th></tr></thead><tbody>{preview.changes.map((c) => <tr key={`${c.taxon} ${c.key}`} className="row align-top"><td data-label="Line" className="figure py-1 pr-3">{lineOf(c)}</td><td data-label="Plant" className="latin py-1 pr-3">{c.taxon}</td><td data-label="What" className="py-1 pr-3">{amendmentSubject(c.key)}</td><td data-label="Now and then" className="py-1"><AmendmentWords name={c.key} before={c.before} value={c.value} /></td></tr>)}</tbody></table>
+          {preview.refused.length === 0 && added.length > 0 ? (
+            <p className="mt-5">
+              <strong>{added.length === 1 ? "A plant is added" : `${added.length} plants are added`}:</strong>{" "}
+              <span className="latin">{added.join(", ")}</span>. Until it stands on the list it counts as kept.
+            </p>
+          ) : null}
+          {preview.thin.map((t) => (
+            <p key={t.taxon} className="mt-2">
+              <span className="latin">{t.taxon}</span>: only {t.scores} characters are scored. It will fit much of what
+              is seen, and keep its look-alikes from being cleared, until more is known of it.
+            </p>
+          ))}
+          <h3 className="ruled mt-5">
+            Changes
+            <span className="small">
+              {preview.changes.length + preview.more} · {preview.same} rows say what the flora says already
+            </span>
+          </h3>
+          {preview.changes.length === 0 ? (
+            <p className="small py-3">The pack changes nothing.</p>
+          ) : (
+            <table className="w-full text-left stacked">
+              <thead>
+                <tr className="small">
+                  <th scope="col">Line</th>
+                  <th scope="col">Plant</th>
+                  <th scope="col">What</th>
+                  <th scope="col">Now → then</th>
+                </tr>
+              </thead>
+              <tbody>
+                {preview.changes.map((c) => (
+                  <tr key={`${c.taxon} ${c.key}`} className="row align-top">
+                    <td data-label="Line" className="figure py-1 pr-3">
+                      {lineOf(c)}
+                    </td>
+                    <td data-label="Plant" className="latin py-1 pr-3">
+                      {c.taxon}
+                    </td>
+                    <td data-label="What" className="py-1 pr-3">
+                      {amendmentSubject(c.key)}
+                    </td>
+                    <td data-label="Now and then" className="py-1">
+                      <AmendmentWords name={c.key} before={c.before} value={c.value} />
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
           )}
           {preview.more > 0 ? <p className="small py-2">and {preview.more} more.</p> : null}
           {preview.refused.length === 0 && preview.changes.length > 0 ? (
             <div className="grid gap-3 mt-4 max-w-[560px]">
-              <label className="field"><span className="label">Whose pack it is, and why it is taken in</span><input value={reason} onChange={(e) => setReason(e.target.value)} /></label>
-              <button type="button" className="button press justify-self-start" disabled={step.at === "taking" || reason.trim().length < 10} onClick={() => send(true, preview)}>{step.at === "taking" ? "Taking in …" : takeIn(preview.changes.length + preview.more)}</button>
+              <label className="field">
+                <span className="label">Whose pack it is, and why it is taken in</span>
+                <input value={reason} onChange={(e) => setReason(e.target.value)} />
+              </label>
+              <button
+                type="button"
+                className="button press justify-self-start"
+                disabled={step.at === "taking" || reason.trim().length < 10}
+                onClick={() => send(true, preview)}
+              >
+                {step.at === "taking" ? "Taking in …" : takeIn(preview.changes.length + preview.more)}
+              </button>
             </div>
           ) : null}
         </section>

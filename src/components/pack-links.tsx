@@ -6,8 +6,18 @@ export function PackLinks({ scope }: { scope: string }) {
   const out = (rest: string) => `/api/v1/packs?scope=${encodeURIComponent(scope)}&${rest}`;
   return (
     <>
-      {PACK_TABLES.map((table) => <Fragment key={table}><a href={out(`format=csv&table=${table}`)} download>{table}</a>, </Fragment>)}
-      or <a href={out("format=json")} download>all as JSON</a>
+      {PACK_TABLES.map((table) => (
+        <Fragment key={table}>
+          <a href={out(`format=csv&table=${table}`)} download>
+            {table}
+          </a>
+          ,{" "}
+        </Fragment>
+      ))}
+      or{" "}
+      <a href={out("format=json")} download>
+        all as JSON
+      </a>
     </>
   );
 }

@@ -8,9 +8,23 @@ export function Plate({ panels }: { panels: Panel[] }) {
       {panels.map((panel) => (
         <li key={panel.part}>
           <div className="bg-[#fdfbf5] border border-[var(--rule)] aspect-[5/4] flex items-center justify-center">
-            {panel.shapes ? <Drawing shapes={panel.shapes} title={panel.part} className="w-full h-full" /> : <span className="small" style={{ color: "#5a6258" }}>varies or not recorded</span>}
+            {panel.shapes ? (
+              <Drawing shapes={panel.shapes} title={panel.part} className="w-full h-full" />
+            ) : (
+              <span className="small" style={{ color: "#5a6258" }}>
+                varies or not recorded
+              </span>
+            )}
           </div>
-          <p className="mt-1 leading-tight"><span className="font-semibold">{panel.part}</span>{panel.measures ? <><br /><span className="small">{panel.measures}</span></> : null}</p>
+          <p className="mt-1 leading-tight">
+            <span className="font-semibold">{panel.part}</span>
+            {panel.measures ? (
+              <>
+                <br />
+                <span className="small">{panel.measures}</span>
+              </>
+            ) : null}
+          </p>
         </li>
       ))}
     </ul>

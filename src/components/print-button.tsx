@@ -1,3 +1,7 @@
 "use client";
 
-export const PrintButton = () => <button type="button" className="button press" onClick={() => window.print()}>Print</button>;
+export const PrintButton = () => (
+  <button type="button" className="button press" onClick={() => window.print()}>
+    Print
+  </button>
+);

@@ -27,9 +27,18 @@ export function SetRows({ set, rows }: { set: string; rows: SetRow[] }) {
           {lot.map((row) => (
             <div key={row.id} role="listitem" className="row">
               <Link href={`/flora/${row.id}`} prefetch={false} className="set-row">
-                <span aria-hidden data-plate className="small-plate" style={{ backgroundImage: picture, backgroundPosition: `${-PLATE_WIDTH * row.place}px 0` }} />
+                <span
+                  aria-hidden
+                  data-plate
+                  className="small-plate"
+                  style={{ backgroundImage: picture, backgroundPosition: `${-PLATE_WIDTH * row.place}px 0` }}
+                />
                 <StatusMark status={row.status} size={18} />
-                <span><span className="font-semibold">{row.common}</span> <span className="latin">{row.name}</span><br /><span className="small">{row.words}</span></span>
+                <span>
+                  <span className="font-semibold">{row.common}</span> <span className="latin">{row.name}</span>
+                  <br />
+                  <span className="small">{row.words}</span>
+                </span>
               </Link>
             </div>
           ))}

@@ -1,7 +1,11 @@
 "use client";
 import { useEffect, useState } from "react";
 
-const THEMES = [["normal", "Normal"], ["sun", "Sun"], ["dark", "Dark"]] as const;
+const THEMES = [
+  ["normal", "Normal"],
+  ["sun", "Sun"],
+  ["dark", "Dark"],
+] as const;
 
 /** Normal for the desk, sun for outdoors, dark for the evening. Kept in a cookie, so that the first paint is right. */
 export function ThemeSwitch() {
@@ -16,8 +20,16 @@ export function ThemeSwitch() {
   return (
     <label className="inline-flex items-center gap-1">
       <span className="sr-only">Theme</span>
-      <select value={theme} onChange={(e) => choose(e.target.value)} className="bg-transparent min-h-[44px] text-[var(--ink)]">
-        {THEMES.map(([value, name]) => <option key={value} value={value}>{name}</option>)}
+      <select
+        value={theme}
+        onChange={(e) => choose(e.target.value)}
+        className="bg-transparent min-h-[44px] text-[var(--ink)]"
+      >
+        {THEMES.map(([value, name]) => (
+          <option key={value} value={value}>
+            {name}
+          </option>
+        ))}
       </select>
     </label>
   );

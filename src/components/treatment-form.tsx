@@ -28,7 +28,17 @@ interface View {
 const HIDDEN = ["planId", "patchId", "patchName", "siteName", "zone", "taxon", "method", "methodName"] as const;
 
 /** Everything a regulator asks for, filled in from the plan; total is worked out from rate and area as one types. */
-export function TreatmentForm({ action, draft, id, view }: { action: FormAction; draft: string; id: string; view: View }) {
+export function TreatmentForm({
+  action,
+  draft,
+  id,
+  view,
+}: {
+  action: FormAction;
+  draft: string;
+  id: string;
+  view: View;
+}) {
   const old = view.old?.body;
   const [key] = useState(id);
   const [label, setLabel] = useState(old?.product?.labelId ?? "");
@@ -36,46 +46,171 @@ export function TreatmentForm({ action, draft, id, view }: { action: FormAction;
   const [rate, setRate] = useState(String(old?.product?.ratePerHa ?? ""));
   const [total, setTotal] = useState(String(old?.product?.total ?? ""));
   const limits = view.labels.find((l) => l.id === label)?.limits;
-  const expected = Number(area) > 0 && Number(rate) > 0 ? Number(((Number(rate) * Number(area)) / 10000).toPrecision(4)) : null;
+  const expected =
+    Number(area) > 0 && Number(rate) > 0 ? Number(((Number(rate) * Number(area)) / 10000).toPrecision(4)) : null;
   return (
     <ActionForm action={action} draft={draft} label="Record of treatment" className="mt-4 grid gap-6">
       <input type="hidden" name="id" value={key} />
-      {HIDDEN.map((name) => <input key={name} type="hidden" name={name} value={view[name]} />)}
+      {HIDDEN.map((name) => (
+        <input key={name} type="hidden" name={name} value={view[name]} />
+      ))}
       {view.old ? <input type="hidden" name="supersedes" value={view.old.id} /> : null}
-      {view.old ? <Field name="treatment.correctionReason" label="What was wrong"><input name="correctionReason" required /></Field> : null}
+      {view.old ? (
+        <Field name="treatment.correctionReason" label="What was wrong">
+          <input name="correctionReason" required />
+        </Field>
+      ) : null}
       <Group title="Who and when">
-        <Field name="treatment.who" label="Done by"><input name="who" defaultValue={old?.who ?? view.who} required /></Field>
-        <Field name="licence" label="Licence" hint={view.usesProduct ? "needed for a product" : "if the law asks for one"}><input name="licence" defaultValue={old?.licence ?? view.licence} /></Field>
-        <Field name="treatment.licenceExpires" label="Licence ends"><input type="date" name="licenceExpires" defaultValue={old?.licenceExpires ?? view.licenceExpires} /></Field>
-        <Field name="treatment.from" label="Day"><input type="date" name="day" max={view.today} defaultValue={old?.from.slice(0, 10) ?? view.today} required /></Field>
-        <Field name="treatment.from" label={`From, time of the site (${view.zone})`}><input type="time" name="fromTime" required /></Field>
-        <Field name="treatment.to" label="To"><input type="time" name="toTime" required /></Field>
+        <Field name="treatment.who" label="Done by">
+          <input name="who" defaultValue={old?.who ?? view.who} required />
+        </Field>
+        <Field
+          name="licence"
+          label="Licence"
+          hint={view.usesProduct ? "needed for a product" : "if the law asks for one"}
+        >
+          <input name="licence" defaultValue={old?.licence ?? view.licence} />
+        </Field>
+        <Field name="treatment.licenceExpires" label="Licence ends">
+          <input type="date" name="licenceExpires" defaultValue={old?.licenceExpires ?? view.licenceExpires} />
+        </Field>
+        <Field name="treatment.from" label="Day">
+          <input type="date" name="day" max={view.today} defaultValue={old?.from.slice(0, 10) ?? view.today} required />
+        </Field>
+        <Field name="treatment.from" label={`From, time of the site (${view.zone})`}>
+          <input type="time" name="fromTime" required />
+        </Field>
+        <Field name="treatment.to" label="To">
+          <input type="time" name="toTime" required />
+        </Field>
       </Group>
       <Group title="Where and what">
-        <Field name="treatment.areaM2" label="Area treated, m²"><input name="areaM2" inputMode="decimal" value={area} onChange={(e) => setArea(e.target.value)} required className="figure" /></Field>
-        <Field name="treatment.stage" label="Stage of the plant"><select name="stage" defaultValue={old?.stage ?? view.stage}><option value="seedling">seedling</option><option value="vegetative">in leaf</option><option value="flowering">in flower</option><option value="fruiting">in seed</option><option value="winter">winter rest</option></select></Field>
-        <Field name="treatment.equipment" label="Equipment"><input name="equipment" defaultValue={old?.equipment ?? view.equipment} required /></Field>
+        <Field name="treatment.areaM2" label="Area treated, m²">
+          <input
+            name="areaM2"
+            inputMode="decimal"
+            value={area}
+            onChange={(e) => setArea(e.target.value)}
+            required
+            className="figure"
+          />
+        </Field>
+        <Field name="treatment.stage" label="Stage of the plant">
+          <select name="stage" defaultValue={old?.stage ?? view.stage}>
+            <option value="seedling">seedling</option>
+            <option value="vegetative">in leaf</option>
+            <option value="flowering">in flower</option>
+            <option value="fruiting">in seed</option>
+            <option value="winter">winter rest</option>
+          </select>
+        </Field>
+        <Field name="treatment.equipment" label="Equipment">
+          <input name="equipment" defaultValue={old?.equipment ?? view.equipment} required />
+        </Field>
       </Group>
       {view.usesProduct ? (
         <Group title="Product, from its own label">
-          <Field name="product.labelId" label="Label"><select name="product.labelId" value={label} onChange={(e) => setLabel(e.target.value)} required><option value="">choose</option>{view.labels.map((l) => <option key={l.id} value={l.id}>{l.name}</option>)}</select></Field>
-          <Field name="product.ratePerHa" label={`Rate, ${limits?.rateUnit ?? "L"}/ha`} hint={limits?.ratePerHaMax ? `label: at most ${limits.ratePerHaMax}` : undefined}><input name="product.ratePerHa" inputMode="decimal" value={rate} onChange={(e) => setRate(e.target.value)} required className="figure" /></Field>
-          <Field name="product.total" label={`Product in all, ${limits?.rateUnit ?? "L"}`} hint={expected ? `rate × area = ${expected}` : undefined}><input name="product.total" inputMode="decimal" value={total} onChange={(e) => setTotal(e.target.value)} required className="figure" /></Field>
-          <Field name="treatment.product.carrierL" label="Water, L"><input name="product.carrierL" inputMode="decimal" defaultValue={old?.product?.carrierL ?? ""} required className="figure" /></Field>
-          <p className="small sm:col-span-2">{limits ? [limits.windMaxMS ? `wind at most ${limits.windMaxMS} m/s` : "", limits.temperatureMaxC ? `at most ${limits.temperatureMaxC} °C` : "", limits.waterBufferM ? `${limits.waterBufferM} m from water` : "", limits.reentryHours ? `re-entry after ${limits.reentryHours} h` : ""].filter(Boolean).join(" · ") : <>The label is not in the list? <Link href="/ledger/labels">Enter it first.</Link></>}</p>
+          <Field name="product.labelId" label="Label">
+            <select name="product.labelId" value={label} onChange={(e) => setLabel(e.target.value)} required>
+              <option value="">choose</option>
+              {view.labels.map((l) => (
+                <option key={l.id} value={l.id}>
+                  {l.name}
+                </option>
+              ))}
+            </select>
+          </Field>
+          <Field
+            name="product.ratePerHa"
+            label={`Rate, ${limits?.rateUnit ?? "L"}/ha`}
+            hint={limits?.ratePerHaMax ? `label: at most ${limits.ratePerHaMax}` : undefined}
+          >
+            <input
+              name="product.ratePerHa"
+              inputMode="decimal"
+              value={rate}
+              onChange={(e) => setRate(e.target.value)}
+              required
+              className="figure"
+            />
+          </Field>
+          <Field
+            name="product.total"
+            label={`Product in all, ${limits?.rateUnit ?? "L"}`}
+            hint={expected ? `rate × area = ${expected}` : undefined}
+          >
+            <input
+              name="product.total"
+              inputMode="decimal"
+              value={total}
+              onChange={(e) => setTotal(e.target.value)}
+              required
+              className="figure"
+            />
+          </Field>
+          <Field name="treatment.product.carrierL" label="Water, L">
+            <input
+              name="product.carrierL"
+              inputMode="decimal"
+              defaultValue={old?.product?.carrierL ?? ""}
+              required
+              className="figure"
+            />
+          </Field>
+          <p className="small sm:col-span-2">
+            {limits ? (
+              [
+                limits.windMaxMS ? `wind at most ${limits.windMaxMS} m/s` : "",
+                limits.temperatureMaxC ? `at most ${limits.temperatureMaxC} °C` : "",
+                limits.waterBufferM ? `${limits.waterBufferM} m from water` : "",
+                limits.reentryHours ? `re-entry after ${limits.reentryHours} h` : "",
+              ]
+                .filter(Boolean)
+                .join(" · ")
+            ) : (
+              <>
+                The label is not in the list? <Link href="/ledger/labels">Enter it first.</Link>
+              </>
+            )}
+          </p>
           <Fault name="product" />
         </Group>
       ) : null}
       <Group title="Weather">
-        <Field name="windMS" label="Wind, m/s"><input name="windMS" inputMode="decimal" defaultValue={old?.windMS ?? ""} className="figure" /></Field>
-        <Field name="windFrom" label="Wind from"><select name="windFrom" defaultValue={old?.windFrom ?? ""}><option value="">not recorded</option>{["calm", "N", "NE", "E", "SE", "S", "SW", "W", "NW"].map((d) => <option key={d} value={d}>{d}</option>)}</select></Field>
-        <Field name="temperatureC" label="Temperature, °C"><input name="temperatureC" inputMode="decimal" defaultValue={old?.temperatureC ?? ""} className="figure" /></Field>
+        <Field name="windMS" label="Wind, m/s">
+          <input name="windMS" inputMode="decimal" defaultValue={old?.windMS ?? ""} className="figure" />
+        </Field>
+        <Field name="windFrom" label="Wind from">
+          <select name="windFrom" defaultValue={old?.windFrom ?? ""}>
+            <option value="">not recorded</option>
+            {["calm", "N", "NE", "E", "SE", "S", "SW", "W", "NW"].map((d) => (
+              <option key={d} value={d}>
+                {d}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <Field name="temperatureC" label="Temperature, °C">
+          <input name="temperatureC" inputMode="decimal" defaultValue={old?.temperatureC ?? ""} className="figure" />
+        </Field>
       </Group>
-      <Field name="treatment.note" label="Note"><textarea name="note" defaultValue={old?.note ?? ""} /></Field>
+      <Field name="treatment.note" label="Note">
+        <textarea name="note" defaultValue={old?.note ?? ""} />
+      </Field>
       <Fault name="waterDistanceM" />
-      <div><button type="submit" className="button press">Write it in the ledger</button><p className="small mt-1">It cannot be changed afterwards, only corrected by a new entry.</p></div>
+      <div>
+        <button type="submit" className="button press">
+          Write it in the ledger
+        </button>
+        <p className="small mt-1">It cannot be changed afterwards, only corrected by a new entry.</p>
+      </div>
     </ActionForm>
   );
 }
 
-const Group = ({ title, children }: { title: string; children: React.ReactNode }) => <section><h2 className="ruled">{title}</h2><div className="grid sm:grid-cols-3 gap-x-6 gap-y-4 mt-3">{children}</div></section>;
+const Group = ({ title, children }: { title: string; children: React.ReactNode }) => (
+  <section>
+    <h2 className="ruled">{title}</h2>
+    <div className="grid sm:grid-cols-3 gap-x-6 gap-y-4 mt-3">{children}</div>
+  </section>
+);

@@ -26,4 +26,7 @@ export class InputError extends Error {
 }
 
 /** A refusal in words, for a person: its message, then what is wrong with each field, unless the message says so already. */
-export const refusalWords = (message: string, issues: { what: string }[]): string[] => [message, ...issues.map((issue) => issue.what).filter((what) => !message.includes(what))];
+export const refusalWords = (message: string, issues: { what: string }[]): string[] => [
+  message,
+  ...issues.map((issue) => issue.what).filter((what) => !message.includes(what)),
+];

@@ -32,13 +32,20 @@ describe("a seeded source of chance", () => {
   });
 
   it("does not tie a walk to the one whose seed differs by a fraction", () => {
-    const differences = Array.from({ length: 2000 }, (_, i) => Math.floor(20 * ((seededChance(i + 0.5).uniform() - seededChance(i).uniform() + 1) % 1)));
+    const differences = Array.from({ length: 2000 }, (_, i) =>
+      Math.floor(20 * ((seededChance(i + 0.5).uniform() - seededChance(i).uniform() + 1) % 1)),
+    );
     expect(unevenness(Array.from({ length: 20 }, (_, k) => differences.filter((d) => d === k).length))).toBeLessThan(2);
   });
 
   it("repeats itself for the same seed", () => {
     const [a, b] = [seededChance(5), seededChance(5)];
-    expect([a.uniform(), a.below(9), a.normal(), a.pick([1, 2])]).toEqual([b.uniform(), b.below(9), b.normal(), b.pick([1, 2])]);
+    expect([a.uniform(), a.below(9), a.normal(), a.pick([1, 2])]).toEqual([
+      b.uniform(),
+      b.below(9),
+      b.normal(),
+      b.pick([1, 2]),
+    ]);
   });
 
   it("gives each name a source of its own, whatever was drawn before", () => {

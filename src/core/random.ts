@@ -36,7 +36,8 @@ export function seededChance(seed: number): Chance {
 }
 
 /** Whole number below 2³² from a seed and a name. */
-const spelt = (seed: number, name: string): number => [...name].reduce((word, letter) => stirred(word ^ (letter.codePointAt(0) as number)), scattered(seed));
+const spelt = (seed: number, name: string): number =>
+  [...name].reduce((word, letter) => stirred(word ^ (letter.codePointAt(0) as number)), scattered(seed));
 
 /**
  * All bits of a seed stirred into one whole number below 2³², by the finaliser of MurmurHash3 (public domain): the

@@ -18,7 +18,12 @@ function pool(variable: Url): pg.Pool {
   if (!url) throw new Error(`${variable} is not set; start with npm run demo or npm start`);
   const known = pools.get(variable);
   if (known) return known;
-  const made = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: CONNECTION_WAIT_MS, keepAlive: true });
+  const made = new pg.Pool({
+    connectionString: url,
+    max: 10,
+    connectionTimeoutMillis: CONNECTION_WAIT_MS,
+    keepAlive: true,
+  });
   made.on("error", () => undefined);
   pools.set(variable, made);
   return made;
@@ -47,9 +52,15 @@ export async function closePools(): Promise<void> {
  * Runs work inside one district. The district is set for this transaction only, and is the only one its queries can see.
  * @param seesProtected whether exact places of protected plants may be read
  */
-export async function inDistrict<T>(districtId: string, work: (tx: Transaction) => Promise<T>, seesProtected = false): Promise<T> {
+export async function inDistrict<T>(
+  districtId: string,
+  work: (tx: Transaction) => Promise<T>,
+  seesProtected = false,
+): Promise<T> {
   return appDatabase().transaction(async (tx) => {
-    await tx.execute(sql`SELECT set_config('app.district', ${districtId}, true), set_config('app.sees_protected', ${seesProtected ? "yes" : "no"}, true)`);
+    await tx.execute(
+      sql`SELECT set_config('app.district', ${districtId}, true), set_config('app.sees_protected', ${seesProtected ? "yes" : "no"}, true)`,
+    );
     return work(tx);
   });
 }

@@ -12,7 +12,12 @@ async function main() {
   await ensureDatabase(owner);
   const client = new pg.Client({ connectionString: owner });
   await client.connect();
-  for (const [name, role] of [["DATABASE_APP_URL", "sentinel_app"], ["DATABASE_AUTH_URL", "sentinel_auth"], ["DATABASE_VERIFY_URL", "sentinel_verify"]]) await ensureRole(client, role, process.env[name]);
+  for (const [name, role] of [
+    ["DATABASE_APP_URL", "sentinel_app"],
+    ["DATABASE_AUTH_URL", "sentinel_auth"],
+    ["DATABASE_VERIFY_URL", "sentinel_verify"],
+  ])
+    await ensureRole(client, role, process.env[name]);
   await migrate(drizzle(client), { migrationsFolder: join(process.cwd(), "src/db/migrations") });
   await ensureQueue(client);
   await client.end();
@@ -37,7 +42,9 @@ async function ensureDatabase(url: string): Promise<void> {
 
 function unreachable(url: string, cause: Error): Error {
   const { hostname, port } = new URL(url);
-  return new Error(`The database at ${hostname}:${port || 5432} cannot be reached (${cause.message}). Nothing was changed.\n  Check DATABASE_URL, or unset it to use the private cluster: unset DATABASE_URL`);
+  return new Error(
+    `The database at ${hostname}:${port || 5432} cannot be reached (${cause.message}). Nothing was changed.\n  Check DATABASE_URL, or unset it to use the private cluster: unset DATABASE_URL`,
+  );
 }
 
 async function ensureRole(client: pg.Client, role: string, url: string | undefined): Promise<void> {
@@ -45,15 +52,23 @@ async function ensureRole(client: pg.Client, role: string, url: string | undefin
   const password = decodeURIComponent(new URL(url).password);
   const { rowCount } = await client.query("SELECT 1 FROM pg_roles WHERE rolname = $1", [role]);
   const verb = rowCount ? "ALTER" : "CREATE";
-  await client.query(`${verb} ROLE ${role} LOGIN NOSUPERUSER NOCREATEDB NOCREATEROLE NOBYPASSRLS PASSWORD ${pg.escapeLiteral(password)}`);
+  await client.query(
+    `${verb} ROLE ${role} LOGIN NOSUPERUSER NOCREATEDB NOCREATEROLE NOBYPASSRLS PASSWORD ${pg.escapeLiteral(password)}`,
+  );
 }
 
 /** The queue's tables and queues are made here, not at run time: the application's role may only use them. */
 async function ensureQueue(client: pg.Client): Promise<void> {
   const { rowCount } = await client.query("SELECT 1 FROM pg_namespace WHERE nspname = $1", [QUEUE_SCHEMA]);
   if (!rowCount) await client.query(PgBoss.getConstructionPlans(QUEUE_SCHEMA));
-  for (const name of QUEUES) await client.query(`SELECT ${QUEUE_SCHEMA}.create_queue($1, $2) WHERE NOT EXISTS (SELECT 1 FROM ${QUEUE_SCHEMA}.queue WHERE name = $1)`, [name, JSON.stringify({ policy: "standard", retryLimit: 3, retryDelay: 5 })]);
-  await client.query(`GRANT USAGE ON SCHEMA ${QUEUE_SCHEMA} TO sentinel_app; GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA ${QUEUE_SCHEMA} TO sentinel_app; GRANT EXECUTE ON ALL FUNCTIONS IN SCHEMA ${QUEUE_SCHEMA} TO sentinel_app`);
+  for (const name of QUEUES)
+    await client.query(
+      `SELECT ${QUEUE_SCHEMA}.create_queue($1, $2) WHERE NOT EXISTS (SELECT 1 FROM ${QUEUE_SCHEMA}.queue WHERE name = $1)`,
+      [name, JSON.stringify({ policy: "standard", retryLimit: 3, retryDelay: 5 })],
+    );
+  await client.query(
+    `GRANT USAGE ON SCHEMA ${QUEUE_SCHEMA} TO sentinel_app; GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA ${QUEUE_SCHEMA} TO sentinel_app; GRANT EXECUTE ON ALL FUNCTIONS IN SCHEMA ${QUEUE_SCHEMA} TO sentinel_app`,
+  );
 }
 
 main().catch((error) => {

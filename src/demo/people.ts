@@ -11,10 +11,48 @@ export interface SamplePerson {
   licence?: string;
 }
 export const DEMONSTRATION_PEOPLE: SamplePerson[] = [
-  { email: "scout@otter.example", name: "Wren Halloway", roles: ["scout"], what: "scout: looks and records", district: "otter" },
-  { email: "specialist@otter.example", name: "Bram Okonedo", roles: ["scout", "specialist"], what: "specialist: confirms, overrules, plans", district: "otter" },
-  { email: "applicator@otter.example", name: "Tansy Quillfeather", roles: ["applicator", "scout"], what: "applicator: does the work and records it", district: "otter", licence: "INV-20417" },
-  { email: "keeper@otter.example", name: "Odile Marsh", roles: ["keeper", "specialist", "scout", "applicator"], what: "keeper: people and settings, and every role", district: "otter", licence: "INV-20001" },
-  { email: "visitor@otter.example", name: "Perrin Vale", roles: ["visitor"], what: "visitor: reads, without places of protected plants", district: "otter" },
-  { email: "keeper@pine.example", name: "Sorrel Finch", roles: ["keeper", "specialist", "scout"], what: "keeper of the second district, behind the wall", district: "pine" },
+  {
+    email: "scout@otter.example",
+    name: "Wren Halloway",
+    roles: ["scout"],
+    what: "scout: looks and records",
+    district: "otter",
+  },
+  {
+    email: "specialist@otter.example",
+    name: "Bram Okonedo",
+    roles: ["scout", "specialist"],
+    what: "specialist: confirms, overrules, plans",
+    district: "otter",
+  },
+  {
+    email: "applicator@otter.example",
+    name: "Tansy Quillfeather",
+    roles: ["applicator", "scout"],
+    what: "applicator: does the work and records it",
+    district: "otter",
+    licence: "INV-20417",
+  },
+  {
+    email: "keeper@otter.example",
+    name: "Odile Marsh",
+    roles: ["keeper", "specialist", "scout", "applicator"],
+    what: "keeper: people and settings, and every role",
+    district: "otter",
+    licence: "INV-20001",
+  },
+  {
+    email: "visitor@otter.example",
+    name: "Perrin Vale",
+    roles: ["visitor"],
+    what: "visitor: reads, without places of protected plants",
+    district: "otter",
+  },
+  {
+    email: "keeper@pine.example",
+    name: "Sorrel Finch",
+    roles: ["keeper", "specialist", "scout"],
+    what: "keeper of the second district, behind the wall",
+    district: "pine",
+  },
 ];

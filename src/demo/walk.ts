@@ -1,4 +1,19 @@
-import { type Case, decide, foreseeChecks, judge, type Model, type ObservationInput, observationSchema, STAGES, type Stage, stageShares, dayOfYear, REFERENCE, towardsAction, withSecondPlant } from "@/core/identify";
+import {
+  type Case,
+  decide,
+  foreseeChecks,
+  judge,
+  type Model,
+  type ObservationInput,
+  observationSchema,
+  STAGES,
+  type Stage,
+  stageShares,
+  dayOfYear,
+  REFERENCE,
+  towardsAction,
+  withSecondPlant,
+} from "@/core/identify";
 import { seededChance } from "@/core/random";
 import { SimulatedPlant } from "@/core/trials/plants";
 import { Scout } from "@/core/trials/scout";
@@ -11,7 +26,13 @@ export function likelyStage(model: Model, name: string, day: string): Stage {
 }
 
 /** What a careful scout would have seen of this plant on this day, asked by the engine, until it has its verdict or `most` looks. */
-export function sampleObservations(model: Model, given: Case, name: string, most: number, seed: number): ObservationInput[] {
+export function sampleObservations(
+  model: Model,
+  given: Case,
+  name: string,
+  most: number,
+  seed: number,
+): ObservationInput[] {
   const chance = seededChance(seed);
   const plant = new SimulatedPlant(model, model.taxonIndex.get(name) as number, given.stage as Stage, chance);
   const plantBeside = new SimulatedPlant(model, plant.taxon, plant.stage, chance.named("beside"), plant);
@@ -23,9 +44,12 @@ export function sampleObservations(model: Model, given: Case, name: string, most
     if (i > 0 && (verdict === "clear" || verdict === "keep")) break;
     const next = towardsAction(judgement, foreseeChecks(judgement))[0];
     if (!next) break;
-    const seen = observationSchema.parse(scout.look(model, next.second ? plantBeside : plant, next.character, next.second ? 1 : 0));
+    const seen = observationSchema.parse(
+      scout.look(model, next.second ? plantBeside : plant, next.character, next.second ? 1 : 0),
+    );
     if (!next.second) made.observations.push(seen);
-    else made.observations = made.observations.map((o) => (o.character === seen.character ? withSecondPlant(o, seen) : o));
+    else
+      made.observations = made.observations.map((o) => (o.character === seen.character ? withSecondPlant(o, seen) : o));
   }
   return made.observations;
 }

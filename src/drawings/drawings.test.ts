@@ -8,7 +8,9 @@ import { drawState } from "./states";
 import { shapesToSvg } from "./svg";
 
 const flora = currentFlora();
-const drawn = flora.characters.filter((c) => !NOT_DRAWN.includes(c.id)).flatMap((c) => c.states.map((s) => [c.id, s.id] as const));
+const drawn = flora.characters
+  .filter((c) => !NOT_DRAWN.includes(c.id))
+  .flatMap((c) => c.states.map((s) => [c.id, s.id] as const));
 
 describe("drawings", () => {
   it("has a picture for every state that can be drawn, with sound numbers only", () => {
@@ -20,7 +22,9 @@ describe("drawings", () => {
   });
   it("draws two states of one character never with the same geometry", () => {
     for (const character of flora.characters.filter((c) => !NOT_DRAWN.includes(c.id))) {
-      const pictures = character.states.map((s) => JSON.stringify(drawState(character.id, s.id)?.map(({ d, width, dash }) => [d, width, dash])));
+      const pictures = character.states.map((s) =>
+        JSON.stringify(drawState(character.id, s.id)?.map(({ d, width, dash }) => [d, width, dash])),
+      );
       expect(new Set(pictures).size, character.id).toBe(character.states.length);
     }
   });
@@ -43,6 +47,7 @@ describe("drawings", () => {
     expect(width("round")).toBeGreaterThan(40);
     expect(Math.max(...bladeOutline({ shape: "heart" }, [0, 0], 100).map(([, y]) => y))).toBeGreaterThan(5);
   });
-  it("makes a file that stands alone", () => expect(shapesToSvg(drawState("leaf-kind", "three") ?? [])).toMatch(/^<svg xmlns=.*<\/svg>$/));
+  it("makes a file that stands alone", () =>
+    expect(shapesToSvg(drawState("leaf-kind", "three") ?? [])).toMatch(/^<svg xmlns=.*<\/svg>$/));
   it("draws no smell", () => expect(drawState("smell", "sage")).toBeNull());
 });

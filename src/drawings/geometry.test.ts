@@ -13,11 +13,15 @@ const flora = currentFlora();
 function pointsOf({ d }: Shape): Point[] {
   const points: Point[] = [];
   for (const [, letter, numbers] of d.matchAll(/([MLC])([^A-Za-z]*)/g)) {
-    const values = numbers.split(/[\s,]+/).filter(Boolean).map(Number);
+    const values = numbers
+      .split(/[\s,]+/)
+      .filter(Boolean)
+      .map(Number);
     const step = letter === "C" ? 6 : 2;
     for (let i = step - 2; i < values.length; i += step) points.push([values[i], values[i + 1]]);
   }
-  for (const [, x, y, rx, ry] of d.matchAll(/M([-\d.]+),([-\d.]+)a([-\d.]+),([-\d.]+) /g)) points.push([+x + +rx, +y - +ry], [+x + 2 * +rx, +y], [+x + +rx, +y + +ry]);
+  for (const [, x, y, rx, ry] of d.matchAll(/M([-\d.]+),([-\d.]+)a([-\d.]+),([-\d.]+) /g))
+    points.push([+x + +rx, +y - +ry], [+x + 2 * +rx, +y], [+x + +rx, +y + +ry]);
   return points;
 }
 
@@ -74,20 +78,25 @@ describe("a blade", () => {
 
   it("scales with its length", () => {
     fc.assert(
-      fc.property(anyLeaf.map((leaf) => ({ ...leaf, edge: "smooth" as const })), fc.double({ min: 10, max: 100, noNaN: true }), (leaf, length) => {
-        const [small, large] = [bladeOutline(leaf, [0, 0], length), bladeOutline(leaf, [0, 0], 2 * length)];
-        for (const [i, [x, y]] of small.entries()) {
-          expect(large[i][0]).toBeCloseTo(2 * x, 6);
-          expect(large[i][1]).toBeCloseTo(2 * y, 6);
-        }
-      }),
+      fc.property(
+        anyLeaf.map((leaf) => ({ ...leaf, edge: "smooth" as const })),
+        fc.double({ min: 10, max: 100, noNaN: true }),
+        (leaf, length) => {
+          const [small, large] = [bladeOutline(leaf, [0, 0], length), bladeOutline(leaf, [0, 0], 2 * length)];
+          for (const [i, [x, y]] of small.entries()) {
+            expect(large[i][0]).toBeCloseTo(2 * x, 6);
+            expect(large[i][1]).toBeCloseTo(2 * y, 6);
+          }
+        },
+      ),
       { seed: 133 },
     );
   });
 
   it("with a slanted base is lower on one side", () => {
     const points = bladeOutline({ shape: "egg", base: "slanted" }, [0, 0], 60);
-    const widthAt = (sign: number) => Math.max(...points.filter(([x, y]) => x * sign > 0 && y > -10).map(([x]) => x * sign), 0);
+    const widthAt = (sign: number) =>
+      Math.max(...points.filter(([x, y]) => x * sign > 0 && y > -10).map(([x]) => x * sign), 0);
     expect(Math.abs(widthAt(1) - widthAt(-1))).toBeGreaterThan(1);
   });
 });
@@ -107,7 +116,12 @@ describe("a leaf like a hand", () => {
   it("has a deeper notch for a narrower angle", () => {
     const depth = (notch: number) => {
       const [blade] = handLeaf(5, notch);
-      return Math.min(...pointsOf(blade).slice(2, -2).map(([x, y]) => Math.hypot(x - 60, y - 84)).filter((r) => r > 9));
+      return Math.min(
+        ...pointsOf(blade)
+          .slice(2, -2)
+          .map(([x, y]) => Math.hypot(x - 60, y - 84))
+          .filter((r) => r > 9),
+      );
     };
     expect(depth(20)).toBeLessThan(depth(90));
   });

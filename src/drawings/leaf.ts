@@ -1,6 +1,16 @@
 import { all, area, type Point, type Shape, faint, inner, outline, smooth, straight, type Tint } from "./shapes";
 
-export type LeafShape = "linear" | "lance" | "oval" | "egg" | "spoon" | "heart" | "arrow" | "round" | "kidney" | "diamond";
+export type LeafShape =
+  | "linear"
+  | "lance"
+  | "oval"
+  | "egg"
+  | "spoon"
+  | "heart"
+  | "arrow"
+  | "round"
+  | "kidney"
+  | "diamond";
 export type LeafEdge = "smooth" | "fine" | "coarse" | "blunt" | "spiny";
 export type LeafLobes = "none" | "shallow" | "deep" | "backward" | "shreds";
 
@@ -23,7 +33,11 @@ const PROFILES: Record<LeafShape, (u: number) => number> = {
   spoon: (u) => 0.3 * Math.sin(Math.PI * u ** 1.9) ** 0.8 + 0.015,
   heart: (u) => 0.42 * Math.sin(Math.PI * u ** 0.5) ** 0.8,
   arrow: (u) => 0.34 * (1 - u) ** 0.85 * Math.min(1, u * 16),
-  kidney: (u) => 0.56 * Math.sqrt(Math.max(0, 1 - (1.6 * Math.max(0, u - 0.28)) ** 2)) * Math.sqrt(Math.min(1, 0.55 + u)) * Math.min(1, (1 - u) * 9),
+  kidney: (u) =>
+    0.56 *
+    Math.sqrt(Math.max(0, 1 - (1.6 * Math.max(0, u - 0.28)) ** 2)) *
+    Math.sqrt(Math.min(1, 0.55 + u)) *
+    Math.min(1, (1 - u) * 9),
   diamond: (u) => 0.34 * Math.min(u / 0.4, (1 - u) / 0.6),
   round: (u) => 0.46 * Math.sqrt(Math.max(0, 1 - (2 * u - 1) ** 2)),
 };
@@ -48,7 +62,9 @@ function tipFactor(tip: Leaf["tip"], u: number): number {
 function halfWidth(leaf: Leaf, u: number): number {
   const profile = PROFILES[leaf.shape];
   const blunt = leaf.tip === "blunt" && u > BLUNT_FROM;
-  const plain = blunt ? profile(BLUNT_FROM) * Math.sqrt(Math.max(0, 1 - ((u - BLUNT_FROM) / (1 - BLUNT_FROM)) ** 2)) : profile(u);
+  const plain = blunt
+    ? profile(BLUNT_FROM) * Math.sqrt(Math.max(0, 1 - ((u - BLUNT_FROM) / (1 - BLUNT_FROM)) ** 2))
+    : profile(u);
   return plain * baseFactor(leaf.base, u) * tipFactor(leaf.tip, u) * lobeFactor(leaf.lobes, u);
 }
 
@@ -86,18 +102,39 @@ export function bladeOutline(leaf: Leaf, [x, y]: Point, length: number, angle = 
   const right = side(1);
   const left = side(-1).reverse();
   const foot = footLobes(leaf, [x, y], length);
-  const points = [...foot.right, ...right.slice(foot.right.length ? 3 : 0), ...left.slice(0, foot.left.length ? -3 : undefined), ...foot.left];
+  const points = [
+    ...foot.right,
+    ...right.slice(foot.right.length ? 3 : 0),
+    ...left.slice(0, foot.left.length ? -3 : undefined),
+    ...foot.left,
+  ];
   return angle === 0 ? points : turn(points, angle, [x, y]);
 }
 
 /** Lobes below the stalk's foot, for heart, arrowhead and clasping bases. */
 function footLobes(leaf: Leaf, [x, y]: Point, length: number): { right: Point[]; left: Point[] } {
-  const make = (points: Point[]) => ({ right: points, left: points.map(([px, py]) => [2 * x - px, py] as Point).reverse() });
+  const make = (points: Point[]) => ({
+    right: points,
+    left: points.map(([px, py]) => [2 * x - px, py] as Point).reverse(),
+  });
   const s = length / 60;
-  if (leaf.base === "ears") return make([[x, y], [x + 3 * s, y + 7 * s], [x + 9 * s, y + 10 * s], [x + 13 * s, y + 5 * s], [x + 10 * s, y - 2 * s]]);
+  if (leaf.base === "ears")
+    return make([
+      [x, y],
+      [x + 3 * s, y + 7 * s],
+      [x + 9 * s, y + 10 * s],
+      [x + 13 * s, y + 5 * s],
+      [x + 10 * s, y - 2 * s],
+    ]);
   if (leaf.shape === "kidney") return make(roundLobe([x, y], 29 * s, 13 * s));
   if (leaf.base === "heart" || (leaf.shape === "heart" && !leaf.base)) return make(roundLobe([x, y], 20.5 * s, 10 * s));
-  if (leaf.shape === "arrow" && leaf.base !== "flat") return make([[x, y], [x + 7 * s, y + 4 * s], [x + 20 * s, y + 11 * s], [x + 18 * s, y - 2 * s]]);
+  if (leaf.shape === "arrow" && leaf.base !== "flat")
+    return make([
+      [x, y],
+      [x + 7 * s, y + 4 * s],
+      [x + 20 * s, y + 11 * s],
+      [x + 18 * s, y - 2 * s],
+    ]);
   return { right: [], left: [] };
 }
 
@@ -111,7 +148,10 @@ function roundLobe([x, y]: Point, width: number, drop: number): Point[] {
 
 function turn(points: Point[], degrees: number, [cx, cy]: Point): Point[] {
   const a = (degrees * Math.PI) / 180;
-  return points.map(([px, py]) => [cx + (px - cx) * Math.cos(a) - (py - cy) * Math.sin(a), cy + (px - cx) * Math.sin(a) + (py - cy) * Math.cos(a)]);
+  return points.map(([px, py]) => [
+    cx + (px - cx) * Math.cos(a) - (py - cy) * Math.sin(a),
+    cy + (px - cx) * Math.sin(a) + (py - cy) * Math.cos(a),
+  ]);
 }
 
 /** A whole leaf: blade, midrib, side veins, one half in hatching. */
@@ -126,12 +166,14 @@ export function drawLeaf(leaf: Leaf, foot: Point, length: number, angle = 0, sta
         const w = length * halfWidth(leaf, u + 0.1) * 0.8;
         parts.push(faint(straight([at(u, 0), at(u + 0.12, w)])), faint(straight([at(u, 0), at(u + 0.12, -w)])));
       }
-      for (let u = 0.12; u < 0.86; u += 0.055) parts.push(faint(straight([at(u, 1.2), at(u + 0.01, length * halfWidth(leaf, u) * 0.86)])));
+      for (let u = 0.12; u < 0.86; u += 0.055)
+        parts.push(faint(straight([at(u, 1.2), at(u + 0.01, length * halfWidth(leaf, u) * 0.86)])));
     }
   }
   if (leaf.edge === "spiny") parts.push(...spines(points));
   if (leaf.tip === "spine") parts.push(outline(straight([at(0.98, 0), at(1.08, 0)])));
-  if (stalk > 0) parts.push({ ...outline(smooth([at(0, 0), at(-stalk / length / 2, 1), at(-stalk / length, -1)])), width: 2 });
+  if (stalk > 0)
+    parts.push({ ...outline(smooth([at(0, 0), at(-stalk / length / 2, 1), at(-stalk / length, -1)])), width: 2 });
   return all(parts);
 }
 
@@ -143,7 +185,14 @@ function spines(points: Point[]): Shape[] {
     const [outX, outY] = [x - (points[i - 1][0] + points[i + 1][0]) / 2, y - (points[i - 1][1] + points[i + 1][1]) / 2];
     const size = Math.hypot(outX, outY);
     if (size < TOOTH || outX * (x - middle) < 0) return [];
-    return [outline(straight([[x, y], [x + (SPINE * outX) / size, y + (SPINE * outY) / size]]))];
+    return [
+      outline(
+        straight([
+          [x, y],
+          [x + (SPINE * outX) / size, y + (SPINE * outY) / size],
+        ]),
+      ),
+    ];
   });
 }
 /** A point that stands out from its neighbours by this much is the tip of a tooth. */

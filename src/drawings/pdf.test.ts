@@ -11,13 +11,15 @@ const index = model.taxonIndex.get("Heracleum mantegazzianum") as number;
 /** The drawing operators of a page, unpacked. */
 function content(pdf: Buffer): string {
   const text = pdf.toString("latin1");
-  return [...text.matchAll(/stream\r?\n([\s\S]*?)\r?\nendstream/g)].map((m) => {
-    try {
-      return inflateSync(Buffer.from(m[1], "latin1")).toString("latin1");
-    } catch {
-      return "";
-    }
-  }).join("\n");
+  return [...text.matchAll(/stream\r?\n([\s\S]*?)\r?\nendstream/g)]
+    .map((m) => {
+      try {
+        return inflateSync(Buffer.from(m[1], "latin1")).toString("latin1");
+      } catch {
+        return "";
+      }
+    })
+    .join("\n");
 }
 
 describe("a plate for print", () => {
@@ -31,6 +33,8 @@ describe("a plate for print", () => {
   });
   it("goes on to a second page rather than off the first", async () => {
     const panels = Array.from({ length: 20 }, (_, i) => ({ part: `Part ${i}`, shapes: null, measures: "" }));
-    expect((await plateToPdf(["Long"], panels, "foot")).toString("latin1").match(/\/Type \/Page\b(?!s)/g)?.length).toBeGreaterThan(1);
+    expect(
+      (await plateToPdf(["Long"], panels, "foot")).toString("latin1").match(/\/Type \/Page\b(?!s)/g)?.length,
+    ).toBeGreaterThan(1);
   });
 });

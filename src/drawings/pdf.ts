@@ -35,7 +35,11 @@ export function plateToPdf(heading: string[], panels: Panel[], foot: string): Pr
     }
     drawPanel(page, panel, MARGIN + column * (CELL.width + 8), top);
   });
-  page.font("Helvetica").fontSize(8).fillColor("#5a6258").text(foot, MARGIN, page.page.height - MARGIN - 14, { width: page.page.width - 2 * MARGIN, lineBreak: false });
+  page
+    .font("Helvetica")
+    .fontSize(8)
+    .fillColor("#5a6258")
+    .text(foot, MARGIN, page.page.height - MARGIN - 14, { width: page.page.width - 2 * MARGIN, lineBreak: false });
   page.end();
   return done;
 }
@@ -45,14 +49,27 @@ function drawPanel(page: PDFKit.PDFDocument, panel: Panel, x: number, y: number)
   page.lineWidth(0.6).rect(0, 0, WIDTH, HEIGHT).stroke("#cfc8b4");
   if (panel.shapes) for (const shape of panel.shapes) drawShape(page, shape);
   page.restore();
-  if (!panel.shapes) page.font("Helvetica").fontSize(9).fillColor("#5a6258").text("varies or not recorded", x, y + (HEIGHT * SCALE) / 2 - 5, { width: WIDTH * SCALE, align: "center" });
-  page.font("Helvetica-Bold").fontSize(9.5).fillColor(INK).text(panel.part, x, y + HEIGHT * SCALE + 4, { width: CELL.width });
+  if (!panel.shapes)
+    page
+      .font("Helvetica")
+      .fontSize(9)
+      .fillColor("#5a6258")
+      .text("varies or not recorded", x, y + (HEIGHT * SCALE) / 2 - 5, { width: WIDTH * SCALE, align: "center" });
+  page
+    .font("Helvetica-Bold")
+    .fontSize(9.5)
+    .fillColor(INK)
+    .text(panel.part, x, y + HEIGHT * SCALE + 4, { width: CELL.width });
   page.font("Helvetica").fontSize(8.5).fillColor("#5a6258").text(panel.measures, { width: CELL.width });
 }
 
 function drawShape(page: PDFKit.PDFDocument, shape: Shape): void {
   const width = lineWidth(shape);
-  page.path(shape.d).lineCap("round").lineJoin("round").lineWidth(width || 0.1);
+  page
+    .path(shape.d)
+    .lineCap("round")
+    .lineJoin("round")
+    .lineWidth(width || 0.1);
   if (shape.dash) page.dash(3, { space: 3 });
   else page.undash();
   if (shape.tint && shape.ink) page.fillAndStroke(TINTS[shape.tint], INK);

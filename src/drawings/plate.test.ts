@@ -5,23 +5,36 @@ import { plateOf, smallPlate } from "./plate";
 
 const model = buildModel(currentFlora());
 const index = (name: string) => model.taxonIndex.get(name) as number;
-const parts = (name: string, stage: (typeof STAGES)[number]) => new Map(plateOf(model, index(name), stage).map((p) => [p.part, p]));
+const parts = (name: string, stage: (typeof STAGES)[number]) =>
+  new Map(plateOf(model, index(name), stage).map((p) => [p.part, p]));
 
 /** How far the outlines of two plants' leaves lie apart, in the drawing's units; without end where they have not the same points. */
 function apart(a: string, b: string): number {
-  const [first, second] = [a, b].map((name) => (parts(name, "vegetative").get("Leaf")?.shapes?.[0].d.match(/-?[\d.]+/g) ?? []).map(Number));
-  return first.length === second.length ? Math.max(...first.map((x, i) => Math.abs(x - second[i]))) : Number.POSITIVE_INFINITY;
+  const [first, second] = [a, b].map((name) =>
+    (
+      parts(name, "vegetative")
+        .get("Leaf")
+        ?.shapes?.[0].d.match(/-?[\d.]+/g) ?? []
+    ).map(Number),
+  );
+  return first.length === second.length
+    ? Math.max(...first.map((x, i) => Math.abs(x - second[i])))
+    : Number.POSITIVE_INFINITY;
 }
 /** The tip of a leaf of 62 units, turned by four degrees one way or the other. */
 const LIVELY = 9;
 
 describe("a plate", () => {
   it("is there for every plant at every stage, with sound numbers, and the same each time", () => {
-    const faults = model.flora.taxa.flatMap((taxon, t) => STAGES.flatMap((stage) => {
-      const panels = plateOf(model, t, stage);
-      const unsound = panels.filter(({ shapes }) => shapes?.some(({ d }) => /NaN|undefined|Infinity/.test(d))).map(({ part }) => `${taxon.name}, ${stage}: ${part}`);
-      return panels.length > 2 ? unsound : [...unsound, `${taxon.name}, ${stage}: only ${panels.length} drawings`];
-    }));
+    const faults = model.flora.taxa.flatMap((taxon, t) =>
+      STAGES.flatMap((stage) => {
+        const panels = plateOf(model, t, stage);
+        const unsound = panels
+          .filter(({ shapes }) => shapes?.some(({ d }) => /NaN|undefined|Infinity/.test(d)))
+          .map(({ part }) => `${taxon.name}, ${stage}: ${part}`);
+        return panels.length > 2 ? unsound : [...unsound, `${taxon.name}, ${stage}: only ${panels.length} drawings`];
+      }),
+    );
     expect(faults).toEqual([]);
     expect(plateOf(model, 3, "flowering")).toEqual(plateOf(model, 3, "flowering"));
   }, 120000);
@@ -37,7 +50,12 @@ describe("a plate", () => {
     expect(parts("Stellaria media", "winter").get("Last year's stems")?.measures).toBe("");
   });
   it("gives a fruit the plant's own colour, and none where it varies", () => {
-    const tints = (name: string, stage: "fruiting" | "winter", part: string) => new Set(parts(name, stage).get(part)?.shapes?.map((s) => s.tint));
+    const tints = (name: string, stage: "fruiting" | "winter", part: string) =>
+      new Set(
+        parts(name, stage)
+          .get(part)
+          ?.shapes?.map((s) => s.tint),
+      );
     expect(tints("Rhamnus cathartica", "winter", "Fruit still on it")).toContain("black");
     expect(tints("Rhamnus cathartica", "winter", "Fruit still on it")).not.toContain("red");
     expect(tints("Lonicera maackii", "fruiting", "Fruit")).toContain("red");
@@ -58,7 +76,8 @@ describe("a plate", () => {
     expect(usualState(model, index("Zea mays"), "petals", "flowering")).toBeNull();
   });
   it("shows both outlines of a leaf that is now one, now the other, and a hand of lobes whatever the outline round it", () => {
-    const leaves = (name: string, stage: "vegetative" | "winter" = "vegetative") => [...parts(name, stage).values()].filter((p) => /^Leaf(,|$)/.test(p.part));
+    const leaves = (name: string, stage: "vegetative" | "winter" = "vegetative") =>
+      [...parts(name, stage).values()].filter((p) => /^Leaf(,|$)/.test(p.part));
     const [either, or] = leaves("Amaranthus palmeri");
     expect([either.part, or.part]).toEqual(["Leaf, either", "Leaf, or"]);
     expect(either.shapes).not.toBeNull();
@@ -73,9 +92,25 @@ describe("a plate", () => {
     expect(apart("Alliaria petiolata", "Hesperis matronalis")).toBeGreaterThan(LIVELY);
   });
   it("varies from plant to plant less than any two outlines differ, and is the same each time for one plant", () => {
-    const look = (t: number) => ["leaf-kind", "leaf-shape", "leaf-edge", "leaf-lobes", "leaf-base", "leaf-tip", "leaf-stalk", "lobe-plan"].map((c) => usualState(model, t, c, "vegetative")).join();
-    const plain = [...model.flora.taxa.keys()].filter((t) => usualState(model, t, "leaf-kind", "vegetative") === "simple" && usualState(model, t, "lobe-plan", "vegetative") === null && model.flora.taxa[t].forms.length === 1 && parts(model.flora.taxa[t].name, "vegetative").get("Leaf")?.shapes);
-    const alike = plain.flatMap((a, i) => plain.slice(i + 1).filter((b) => look(a) === look(b)).map((b) => [a, b])).slice(0, 40);
+    const look = (t: number) =>
+      ["leaf-kind", "leaf-shape", "leaf-edge", "leaf-lobes", "leaf-base", "leaf-tip", "leaf-stalk", "lobe-plan"]
+        .map((c) => usualState(model, t, c, "vegetative"))
+        .join();
+    const plain = [...model.flora.taxa.keys()].filter(
+      (t) =>
+        usualState(model, t, "leaf-kind", "vegetative") === "simple" &&
+        usualState(model, t, "lobe-plan", "vegetative") === null &&
+        model.flora.taxa[t].forms.length === 1 &&
+        parts(model.flora.taxa[t].name, "vegetative").get("Leaf")?.shapes,
+    );
+    const alike = plain
+      .flatMap((a, i) =>
+        plain
+          .slice(i + 1)
+          .filter((b) => look(a) === look(b))
+          .map((b) => [a, b]),
+      )
+      .slice(0, 40);
     expect(alike.length).toBeGreaterThan(5);
     for (const [a, b] of alike) {
       const distance = apart(model.flora.taxa[a].name, model.flora.taxa[b].name);
@@ -89,14 +124,19 @@ describe("a plate", () => {
   });
   it("says which way a measure goes, where the panel does not", () => {
     expect(parts("Avena fatua", "vegetative").get("Blade")?.measures).toBe("6 to 14 mm wide, 12 to 35 cm long");
-    expect(parts("Heracleum mantegazzianum", "flowering").get("Order on the stem")?.measures).toBe("220 to 400 cm tall");
+    expect(parts("Heracleum mantegazzianum", "flowering").get("Order on the stem")?.measures).toBe(
+      "220 to 400 cm tall",
+    );
   });
   it("has a small one for almost every plant", () => {
     const without = [...model.flora.taxa.keys()].filter((t) => !smallPlate(model, t));
     expect(without.length / model.flora.taxa.length).toBeLessThan(0.05);
   });
   it("puts low and high leaves, and leaves of two forms, beside one another where they differ, and only there", () => {
-    const leaves = (name: string) => plateOf(model, index(name), "vegetative").map((p) => p.part).filter((p) => p.startsWith("Leaf"));
+    const leaves = (name: string) =>
+      plateOf(model, index(name), "vegetative")
+        .map((p) => p.part)
+        .filter((p) => p.startsWith("Leaf"));
     expect(leaves("Capsella bursa-pastoris")).toEqual(["Leaf", "Leaf, high on the plant"]);
     expect(leaves("Ipomoea hederacea")).toEqual(["Leaf, ivy-leaved", "Leaf, entire-leaved"]);
     expect(leaves("Abutilon theophrasti")).toEqual(["Leaf"]);

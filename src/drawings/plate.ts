@@ -1,4 +1,13 @@
-import { type Model, namedStates, recordingOf, scoreFor, type Stage, usualState, usuallySeen, type Where } from "@/core/identify";
+import {
+  type Model,
+  namedStates,
+  recordingOf,
+  scoreFor,
+  type Stage,
+  usualState,
+  usuallySeen,
+  type Where,
+} from "@/core/identify";
 import { handLeaf } from "./leaf-detail";
 import { flowerKind, fruit } from "./flowers";
 import { drawLeaf, type Leaf } from "./leaf";
@@ -26,7 +35,13 @@ function range(model: Model, taxon: number, character: string, stage: Stage): st
 }
 
 /** Which way a measure goes, where the panel does not say so. */
-const WAY: Record<string, string> = { height: " tall", "blade-width": " wide", "blade-length": " long", "water-leaf-width": " wide", "water-leaf-length": " long" };
+const WAY: Record<string, string> = {
+  height: " tall",
+  "blade-width": " wide",
+  "blade-length": " long",
+  "water-leaf-width": " wide",
+  "water-leaf-length": " long",
+};
 
 /** The plate of a plant at a stage: its parts in the order in which one looks at them. */
 export function plateOf(model: Model, taxon: number, stage: Stage): Panel[] {
@@ -35,11 +50,25 @@ export function plateOf(model: Model, taxon: number, stage: Stage): Panel[] {
   const measure = (character: string) => range(model, taxon, character, stage);
   const state = (part: string, character: string, ...measures: string[]): Panel => {
     const id = at(character);
-    return { part, shapes: id ? drawState(character, id) : null, measures: measures.map(measure).filter(Boolean).join(", ") };
+    return {
+      part,
+      shapes: id ? drawState(character, id) : null,
+      measures: measures.map(measure).filter(Boolean).join(", "),
+    };
   };
-  if (lifeForm === "aquatic") return [...(stage === "winter" ? [state("In winter", "winter-water")] : []), state("Plan under water", "water-plan", "whorl-number"), state("Leaf", "water-leaf", "water-leaf-length", "water-leaf-width"), state("Foot of the leaf", "water-foot"), ...(EDGED.includes(at("water-leaf") ?? "") ? [state("Edge", "water-teeth")] : []), state("On the surface", "surface"), state("Bulbils and buds", "bulbils")];
+  if (lifeForm === "aquatic")
+    return [
+      ...(stage === "winter" ? [state("In winter", "winter-water")] : []),
+      state("Plan under water", "water-plan", "whorl-number"),
+      state("Leaf", "water-leaf", "water-leaf-length", "water-leaf-width"),
+      state("Foot of the leaf", "water-foot"),
+      ...(EDGED.includes(at("water-leaf") ?? "") ? [state("Edge", "water-teeth")] : []),
+      state("On the surface", "surface"),
+      state("Bulbils and buds", "bulbils"),
+    ];
   if (stage === "seedling") return seedling(lifeForm, at, state);
-  if (stage === "winter") return [...winter(lifeForm, at, state), ...keptInWinter(lifeForm, at, state, () => leavesOf(model, taxon, stage))];
+  if (stage === "winter")
+    return [...winter(lifeForm, at, state), ...keptInWinter(lifeForm, at, state, () => leavesOf(model, taxon, stage))];
   if (lifeForm === "grass" || lifeForm === "rush") return grass(stage, at, state);
   return broadLeaf(stage, at, state, measure, leavesOf(model, taxon, stage), sexesOf(model, taxon, stage));
 }
@@ -51,14 +80,35 @@ type At = (character: string) => string | null;
 type State = (part: string, character: string, ...measures: string[]) => Panel;
 
 function seedling(lifeForm: string, at: At, state: State): Panel[] {
-  if (lifeForm === "grass" || lifeForm === "rush") return [state("First blade", "first-blade"), state("How it stands", "first-blade-stance"), state("Hair", "grass-seedling-hair"), state("Seed on the root", "husk"), { part: "Collar", shapes: collarOf(at), measures: "" }];
-  return [state("Seed leaves", "seed-leaf", "seed-leaf-length", "seed-leaf-ratio"), state("Their tip", "seed-leaf-tip"), ...firstLeaves(at, state), state("Their order", "first-order"), state("Hair", "seedling-hair")];
+  if (lifeForm === "grass" || lifeForm === "rush")
+    return [
+      state("First blade", "first-blade"),
+      state("How it stands", "first-blade-stance"),
+      state("Hair", "grass-seedling-hair"),
+      state("Seed on the root", "husk"),
+      { part: "Collar", shapes: collarOf(at), measures: "" },
+    ];
+  return [
+    state("Seed leaves", "seed-leaf", "seed-leaf-length", "seed-leaf-ratio"),
+    state("Their tip", "seed-leaf-tip"),
+    ...firstLeaves(at, state),
+    state("Their order", "first-order"),
+    state("Hair", "seedling-hair"),
+  ];
 }
 
 /** One picture of a first leaf that is undivided and of known outline, with teeth and tip; else its plan by itself. */
 function firstLeaves(at: At, state: State): Panel[] {
   const [plan, shape] = [at("first-leaf"), at("first-shape")];
-  const whole = shape ? [{ part: "The first leaf", shapes: firstLeafOf(shape, at("first-tip"), plan === "toothed" ? at("first-teeth") : null), measures: "" }] : [];
+  const whole = shape
+    ? [
+        {
+          part: "The first leaf",
+          shapes: firstLeafOf(shape, at("first-tip"), plan === "toothed" ? at("first-teeth") : null),
+          measures: "",
+        },
+      ]
+    : [];
   return shape && (plan === "smooth" || plan === "toothed") ? whole : [state("First leaves", "first-leaf"), ...whole];
 }
 
@@ -66,30 +116,91 @@ function firstLeaves(at: At, state: State): Panel[] {
 const STALKS = ["canes", "ribbed", "woody"];
 
 function winter(lifeForm: string, at: At, state: State): Panel[] {
-  if (lifeForm === "shrub" || lifeForm === "tree" || lifeForm === "liana") return [state("In winter", "evergreen"), state("Buds", "buds"), state("Order of the buds", "bud-order"), state("End of the twig", "end-bud"), state("Leaf scar", "leaf-scar"), state("Pith", "twig-pith"), state("Bark", "bark"), state("Twig", "twig-skin"), state("Arms", "arms"), fruitPanel("Fruit still on it", at, state)];
-  const stalks = [state("Last year's stems", "dead-stems", ...(STALKS.includes(at("dead-stems") ?? "") ? ["height"] : [])), state("Old heads on them", "cluster")];
-  return [state("In winter", "evergreen"), ...stalks.filter((panel, i) => i === 0 || panel.shapes), state("How it stands", "clump"), state("Underground", "root-kind")];
+  if (lifeForm === "shrub" || lifeForm === "tree" || lifeForm === "liana")
+    return [
+      state("In winter", "evergreen"),
+      state("Buds", "buds"),
+      state("Order of the buds", "bud-order"),
+      state("End of the twig", "end-bud"),
+      state("Leaf scar", "leaf-scar"),
+      state("Pith", "twig-pith"),
+      state("Bark", "bark"),
+      state("Twig", "twig-skin"),
+      state("Arms", "arms"),
+      fruitPanel("Fruit still on it", at, state),
+    ];
+  const stalks = [
+    state("Last year's stems", "dead-stems", ...(STALKS.includes(at("dead-stems") ?? "") ? ["height"] : [])),
+    state("Old heads on them", "cluster"),
+  ];
+  return [
+    state("In winter", "evergreen"),
+    ...stalks.filter((panel, i) => i === 0 || panel.shapes),
+    state("How it stands", "clump"),
+    state("Underground", "root-kind"),
+  ];
 }
 
 /** What is drawn of a plant that keeps its leaves, or whose dead head stands; nothing of another. */
 function keptInWinter(lifeForm: string, at: At, state: State, leaves: () => Panel[]): Panel[] {
-  const kept = lifeForm === "grass" || lifeForm === "rush" ? [{ part: "Collar", shapes: collarOf(at), measures: "" }, state("Blade", "blade-form", "blade-width", "blade-length"), state("Head still standing", "head-kind", "head-length")] : leaves();
+  const kept =
+    lifeForm === "grass" || lifeForm === "rush"
+      ? [
+          { part: "Collar", shapes: collarOf(at), measures: "" },
+          state("Blade", "blade-form", "blade-width", "blade-length"),
+          state("Head still standing", "head-kind", "head-length"),
+        ]
+      : leaves();
   return kept.filter((panel) => panel.shapes);
 }
 
 function collarOf(at: At): Shape[] | null {
   const ligule = at("ligule-kind");
   if (!ligule) return null;
-  return collar({ ligule: ligule as "membrane", edge: (at("ligule-edge") ?? "rounded") as "flat", auricles: (at("auricles") ?? "none") as "none", throat: (at("collar-hair") ?? "none") as "none" });
+  return collar({
+    ligule: ligule as "membrane",
+    edge: (at("ligule-edge") ?? "rounded") as "flat",
+    auricles: (at("auricles") ?? "none") as "none",
+    throat: (at("collar-hair") ?? "none") as "none",
+  });
 }
 
 function grass(stage: Stage, at: At, state: State): Panel[] {
-  const low = [state("How it stands", "clump", "height"), { part: "Collar", shapes: collarOf(at), measures: state("", "ligule-kind", "ligule-height").measures }, state("Sheath", "sheath-closure"), state("Hair of the sheath", "sheath-hair"), state("Youngest leaf", "youngest-leaf"), state("Shoot cut across", "shoot-section"), state("Blade", "blade-form", "blade-width", "blade-length"), state("Foot", "sheath-foot"), state("Pulled up", "pull")];
-  return stage === "vegetative" ? low : [state("Head", "head-kind", "head-length"), state("Spikelet on its stalk", "spikelet-stalk", "florets"), state("Awn", "awn-shape", "awn-length"), state("Floret", "floret-hair"), state("Glumes", "glumes"), ...low.slice(0, 4)];
+  const low = [
+    state("How it stands", "clump", "height"),
+    { part: "Collar", shapes: collarOf(at), measures: state("", "ligule-kind", "ligule-height").measures },
+    state("Sheath", "sheath-closure"),
+    state("Hair of the sheath", "sheath-hair"),
+    state("Youngest leaf", "youngest-leaf"),
+    state("Shoot cut across", "shoot-section"),
+    state("Blade", "blade-form", "blade-width", "blade-length"),
+    state("Foot", "sheath-foot"),
+    state("Pulled up", "pull"),
+  ];
+  return stage === "vegetative"
+    ? low
+    : [
+        state("Head", "head-kind", "head-length"),
+        state("Spikelet on its stalk", "spikelet-stalk", "florets"),
+        state("Awn", "awn-shape", "awn-length"),
+        state("Floret", "floret-hair"),
+        state("Glumes", "glumes"),
+        ...low.slice(0, 4),
+      ];
 }
 
 /** Characters that shape the picture of a leaf. */
-const LEAF_CHARACTERS = ["leaf-kind", "leaf-shape", "leaf-edge", "leaf-lobes", "leaf-base", "leaf-tip", "leaf-stalk", "middle-stalk", "lobe-plan"];
+const LEAF_CHARACTERS = [
+  "leaf-kind",
+  "leaf-shape",
+  "leaf-edge",
+  "leaf-lobes",
+  "leaf-base",
+  "leaf-tip",
+  "leaf-stalk",
+  "middle-stalk",
+  "lobe-plan",
+];
 /** A leaf is drawn this long, in the drawing's own units. */
 const LEAF_DRAWN = 62;
 /** and turned by at most so many degrees: each plant by its own */
@@ -97,14 +208,25 @@ const LEAF_TURN = 4;
 
 function leafFrom(at: At): Leaf | null {
   const shape = at("leaf-shape");
-  return shape ? { shape: shape as Leaf["shape"], edge: (at("leaf-edge") ?? "smooth") as Leaf["edge"], lobes: (at("leaf-lobes") ?? "none") as Leaf["lobes"], base: baseOf(shape, at("leaf-base")), tip: (at("leaf-tip") ?? undefined) as Leaf["tip"] } : null;
+  return shape
+    ? {
+        shape: shape as Leaf["shape"],
+        edge: (at("leaf-edge") ?? "smooth") as Leaf["edge"],
+        lobes: (at("leaf-lobes") ?? "none") as Leaf["lobes"],
+        base: baseOf(shape, at("leaf-base")),
+        tip: (at("leaf-tip") ?? undefined) as Leaf["tip"],
+      }
+    : null;
 }
 
 /** The leaf of a plant; where low leaves, high leaves or another form look otherwise, each beside it. */
 function leavesOf(model: Model, taxon: number, stage: Stage): Panel[] {
   const forms = model.flora.taxa[taxon].forms;
   const variants: { name: string; where: Where }[] = [
-    ...forms.map((form, i) => ({ name: forms.length > 1 ? form.id : "", where: i > 0 || forms.length > 1 ? { form: form.id } : {} })),
+    ...forms.map((form, i) => ({
+      name: forms.length > 1 ? form.id : "",
+      where: i > 0 || forms.length > 1 ? { form: form.id } : {},
+    })),
     { name: "low on the plant", where: { position: "low" } },
     { name: "high on the plant", where: { position: "high" } },
   ];
@@ -116,7 +238,7 @@ function leavesOf(model: Model, taxon: number, stage: Stage): Panel[] {
     seen.add(look);
     const panel = leafPanel(model, taxon, stage, at, name);
     if (panel.shapes) return [panel];
-    return where.position ? [] : eitherLeaf(model, taxon, stage, at, name) ?? [panel];
+    return where.position ? [] : (eitherLeaf(model, taxon, stage, at, name) ?? [panel]);
   });
 }
 
@@ -126,7 +248,15 @@ function eitherLeaf(model: Model, taxon: number, stage: Stage, at: At, name: str
   if (recordingOf(model, taxon, c) !== "recorded" || !usuallySeen(model, taxon, c, stage)) return null;
   const outlines = namedStates(model, taxon, c, stage);
   if (outlines.length < 2) return null;
-  return outlines.map((outline, i) => leafPanel(model, taxon, stage, (character) => (character === "leaf-shape" ? outline : at(character)), [name, i > 0 ? "or" : "either"].filter(Boolean).join(", ")));
+  return outlines.map((outline, i) =>
+    leafPanel(
+      model,
+      taxon,
+      stage,
+      (character) => (character === "leaf-shape" ? outline : at(character)),
+      [name, i > 0 ? "or" : "either"].filter(Boolean).join(", "),
+    ),
+  );
 }
 
 function leafPanel(model: Model, taxon: number, stage: Stage, at: At, name: string): Panel {
@@ -134,16 +264,37 @@ function leafPanel(model: Model, taxon: number, stage: Stage, at: At, name: stri
   const kind = at("leaf-kind");
   const divided = kind !== null && kind !== "simple";
   const part = `Leaf${divided ? ", divided" : ""}${name ? `, ${name}` : ""}`;
-  const measures = [range(model, taxon, "leaf-length", stage), divided ? range(model, taxon, "leaflets", stage) : ""].filter(Boolean);
+  const measures = [
+    range(model, taxon, "leaf-length", stage),
+    divided ? range(model, taxon, "leaflets", stage) : "",
+  ].filter(Boolean);
   const lobes = at("leaf-lobes") as Leaf["lobes"] | null;
   // a hand of lobes is drawn by its plan and its edge, whatever the outline round it
   const fan = !divided && at("lobe-plan") === "fan" && (lobes === "deep" || lobes === "shallow");
   if (!leaf && !fan) return { part, shapes: null, measures: measures.join(", ") };
   const lively = liveliness(`${model.flora.taxa[taxon].id} ${stage} ${name}`);
-  if (leaf && divided) return { part, shapes: compoundLeaf(kind as "three", (at("middle-stalk") ?? "longer") as "same", leaf, lively), measures: measures.join(", ") };
+  if (leaf && divided)
+    return {
+      part,
+      shapes: compoundLeaf(kind as "three", (at("middle-stalk") ?? "longer") as "same", leaf, lively),
+      measures: measures.join(", "),
+    };
   const bar = scaleBar(model, taxon, stage);
-  const drawn = fan || !leaf ? handLeaf(HAND_LOBES, notchOf(model, taxon, stage, lobes as "deep" | "shallow"), [60, 82], LEAF_DRAWN, (at("leaf-edge") ?? "smooth") as Leaf["edge"]) : drawLeaf(leaf, [60, 74], LEAF_DRAWN, lively(LEAF_TURN), at("leaf-stalk") === "none" ? 0 : 16);
-  return { part, shapes: [...drawn, ...(bar?.shapes ?? [])], measures: [...measures, ...(bar ? [`bar ${bar.cm} cm`] : [])].join(", ") };
+  const drawn =
+    fan || !leaf
+      ? handLeaf(
+          HAND_LOBES,
+          notchOf(model, taxon, stage, lobes as "deep" | "shallow"),
+          [60, 82],
+          LEAF_DRAWN,
+          (at("leaf-edge") ?? "smooth") as Leaf["edge"],
+        )
+      : drawLeaf(leaf, [60, 74], LEAF_DRAWN, lively(LEAF_TURN), at("leaf-stalk") === "none" ? 0 : 16);
+  return {
+    part,
+    shapes: [...drawn, ...(bar?.shapes ?? [])],
+    measures: [...measures, ...(bar ? [`bar ${bar.cm} cm`] : [])].join(", "),
+  };
 }
 
 /** How many lobes a hand has is not recorded; three is the fewest that shows the plan. */
@@ -152,7 +303,10 @@ const HAND_LOBES = 3;
 /** The notch between two lobes, degrees: as recorded, else a middling one for deep or for shallow lobes. */
 function notchOf(model: Model, taxon: number, stage: Stage, lobes: Leaf["lobes"]): number {
   const c = model.characterIndex.get("notch-angle");
-  const points = c === undefined || recordingOf(model, taxon, c) !== "recorded" ? undefined : scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id)?.points;
+  const points =
+    c === undefined || recordingOf(model, taxon, c) !== "recorded"
+      ? undefined
+      : scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id)?.points;
   return points ? (points[1] + points[2]) / 2 : lobes === "deep" ? 40 : 110;
 }
 
@@ -164,7 +318,12 @@ function scaleBar(model: Model, taxon: number, stage: Stage): { shapes: Shape[];
   if (!points) return null;
   const perCm = LEAF_DRAWN / ((points[1] + points[2]) / 2);
   const cm = [50, 20, 10, 5, 2, 1, 0.5, 0.2, 0.1].find((n) => n * perCm <= LONGEST_BAR);
-  return cm ? { cm, shapes: [{ d: `M6,90h${(cm * perCm).toFixed(2)}M6,87v6M${(6 + cm * perCm).toFixed(2)},87v6`, ink: "outline" }] } : null;
+  return cm
+    ? {
+        cm,
+        shapes: [{ d: `M6,90h${(cm * perCm).toFixed(2)}M6,87v6M${(6 + cm * perCm).toFixed(2)},87v6`, ink: "outline" }],
+      }
+    : null;
 }
 const LONGEST_BAR = 40;
 
@@ -175,31 +334,66 @@ function sexesOf(model: Model, taxon: number, stage: Stage): Panel[] {
   const { shares } = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id) ?? {};
   const states = model.flora.characters[c].states;
   const shown = states.filter((s, i) => s.id !== "both" && (shares?.[i] ?? 0) > SEX_SHARE);
-  return shown.length < 2 ? [] : shown.map((s) => ({ part: s.id === "male" ? "Male plant or flower" : "Female plant or flower", shapes: drawState("flower-sex", s.id), measures: "" }));
+  return shown.length < 2
+    ? []
+    : shown.map((s) => ({
+        part: s.id === "male" ? "Male plant or flower" : "Female plant or flower",
+        shapes: drawState("flower-sex", s.id),
+        measures: "",
+      }));
 }
 const SEX_SHARE = 0.25;
 
-function broadLeaf(stage: Stage, at: At, state: State, measure: (character: string) => string, leaves: Panel[], sexes: Panel[]): Panel[] {
+function broadLeaf(
+  stage: Stage,
+  at: At,
+  state: State,
+  measure: (character: string) => string,
+  leaves: Panel[],
+  sexes: Panel[],
+): Panel[] {
   const leaf = leafFrom(at);
   const order = at("leaf-order");
   const panels: Panel[] = [
     ...leaves,
-    { part: "Order on the stem", shapes: order ? leafOrder(order as "alternate", leaf ? { shape: leaf.shape, veins: false } : undefined) : null, measures: measure("height") },
+    {
+      part: "Order on the stem",
+      shapes: order ? leafOrder(order as "alternate", leaf ? { shape: leaf.shape, veins: false } : undefined) : null,
+      measures: measure("height"),
+    },
     { part: "Stem cut across", shapes: stemSection(at), measures: "" },
     state("Hair of the stem", "stem-hair"),
     state("Arms", "arms"),
     state("Foot of the leaf stalk", "stalk-foot"),
     state("Underground", "root-kind"),
   ];
-  const flower = [flowerPanel(at, state), state("Its colour", "flower-colour", "petals"), state("How they stand", "cluster"), ...sexes];
-  const fruits = [fruitPanel("Fruit", at, state), state("Its colour", "fruit-colour"), state("Where it stands", "fruit-place")];
+  const flower = [
+    flowerPanel(at, state),
+    state("Its colour", "flower-colour", "petals"),
+    state("How they stand", "cluster"),
+    ...sexes,
+  ];
+  const fruits = [
+    fruitPanel("Fruit", at, state),
+    state("Its colour", "fruit-colour"),
+    state("Where it stands", "fruit-place"),
+  ];
   const shown = stage === "flowering" ? [...flower, ...panels] : stage === "fruiting" ? [...fruits, ...panels] : panels;
-  return shown.filter((panel) => panel.part !== "Arms" || at("arms") !== "none").filter((panel) => panel.part !== "Foot of the leaf stalk" || (at("stalk-foot") !== null && at("stalk-foot") !== "plain"));
+  return shown
+    .filter((panel) => panel.part !== "Arms" || at("arms") !== "none")
+    .filter(
+      (panel) => panel.part !== "Foot of the leaf stalk" || (at("stalk-foot") !== null && at("stalk-foot") !== "plain"),
+    );
 }
 
 /** Shapes with ears or lobes of their own draw them; the joined pair is a picture of its own. */
 function baseOf(shape: string, base: string | null): Leaf["base"] {
-  if (base === null || base === "joined" || ((shape === "heart" || shape === "kidney" || shape === "arrow") && (base === "heart" || base === "flat"))) return undefined;
+  if (
+    base === null ||
+    base === "joined" ||
+    ((shape === "heart" || shape === "kidney" || shape === "arrow") && (base === "heart" || base === "flat"))
+  )
+    return undefined;
   return base as Leaf["base"];
 }
 
@@ -207,21 +401,30 @@ function baseOf(shape: string, base: string | null): Leaf["base"] {
 function flowerPanel(at: At, state: State): Panel {
   const kind = at("flower-kind");
   const colour = at("flower-colour");
-  return { ...state("Flower", "flower-kind", "flower-width", "flower-length"), shapes: kind ? flowerKind(kind, colour ? flowerTint(colour) : "white") : null };
+  return {
+    ...state("Flower", "flower-kind", "flower-width", "flower-length"),
+    shapes: kind ? flowerKind(kind, colour ? flowerTint(colour) : "white") : null,
+  };
 }
 
 /** The fruit in its own colour; without one where it varies or is not recorded. */
 function fruitPanel(part: string, at: At, state: State): Panel {
   const kind = at("fruit-kind");
   const colour = at("fruit-colour");
-  return { ...state(part, "fruit-kind", "fruit-length"), shapes: kind ? fruit(kind, colour ? (colour as Tint) : "white") : null };
+  return {
+    ...state(part, "fruit-kind", "fruit-length"),
+    shapes: kind ? fruit(kind, colour ? (colour as Tint) : "white") : null,
+  };
 }
 
 function stemSection(at: At): Shape[] | null {
   const outline = at("stem-section");
   const inside = at("stem-hollow");
   if (!outline) return null;
-  return section(outline as "round", inside === "hollow" ? "hollow" : inside === "pith" ? "pith" : inside === "solid" ? "solid" : "plain");
+  return section(
+    outline as "round",
+    inside === "hollow" ? "hollow" : inside === "pith" ? "pith" : inside === "solid" ? "solid" : "plain",
+  );
 }
 
 /** The one panel for a list: the collar or the leaf that one knows the plant by; null where neither is recorded. */

@@ -9,7 +9,30 @@ export interface Shape {
   width?: number;
   dash?: boolean;
 }
-export type Tint = "leaf" | "pale" | "dark" | "bark" | "white" | "yellow" | "orange" | "pink" | "purple" | "green" | "red" | "black" | "blue" | "brown" | "silver" | "straw" | "water" | "ground" | "sky" | "ink" | "paper" | "bluegrey" | "yellowgreen";
+export type Tint =
+  | "leaf"
+  | "pale"
+  | "dark"
+  | "bark"
+  | "white"
+  | "yellow"
+  | "orange"
+  | "pink"
+  | "purple"
+  | "green"
+  | "red"
+  | "black"
+  | "blue"
+  | "brown"
+  | "silver"
+  | "straw"
+  | "water"
+  | "ground"
+  | "sky"
+  | "ink"
+  | "paper"
+  | "bluegrey"
+  | "yellowgreen";
 export type Point = [number, number];
 
 /** All drawings share one field: 120 wide, 96 high, y downwards. */
@@ -22,10 +45,21 @@ const closed = line<Point>().curve(curveCatmullRomClosed.alpha(0.5)).digits(1);
 
 export const smooth = (points: Point[]): string => open(points) ?? "";
 export const smoothClosed = (points: Point[]): string => closed(points) ?? "";
-export const straight = (points: Point[], close = false): string => points.map(([x, y], i) => `${i ? "L" : "M"}${round(x)},${round(y)}`).join("") + (close ? "Z" : "");
+export const straight = (points: Point[], close = false): string =>
+  points.map(([x, y], i) => `${i ? "L" : "M"}${round(x)},${round(y)}`).join("") + (close ? "Z" : "");
 export const circle = (x: number, y: number, r: number): string => ellipse(x, y, r, r);
-export const ellipse = (x: number, y: number, rx: number, ry: number): string => `M${round(x - rx)},${round(y)}a${round(rx)},${round(ry)} 0 1 0 ${round(2 * rx)},0a${round(rx)},${round(ry)} 0 1 0 ${round(-2 * rx)},0Z`;
-export const rectangle = (x: number, y: number, w: number, h: number): string => straight([[x, y], [x + w, y], [x + w, y + h], [x, y + h]], true);
+export const ellipse = (x: number, y: number, rx: number, ry: number): string =>
+  `M${round(x - rx)},${round(y)}a${round(rx)},${round(ry)} 0 1 0 ${round(2 * rx)},0a${round(rx)},${round(ry)} 0 1 0 ${round(-2 * rx)},0Z`;
+export const rectangle = (x: number, y: number, w: number, h: number): string =>
+  straight(
+    [
+      [x, y],
+      [x + w, y],
+      [x + w, y + h],
+      [x, y + h],
+    ],
+    true,
+  );
 
 export const area = (d: string, tint: Tint): Shape => ({ d, tint, ink: "outline" });
 export const flat = (d: string, tint: Tint): Shape => ({ d, tint });
@@ -40,7 +74,15 @@ export function joinLines(shapes: Shape[]): Shape[] {
   const joined: Shape[] = [];
   for (const shape of shapes) {
     const last = joined.at(-1);
-    if (last && !last.tint && !shape.tint && last.ink === shape.ink && last.width === shape.width && last.dash === shape.dash) joined[joined.length - 1] = { ...last, d: last.d + shape.d };
+    if (
+      last &&
+      !last.tint &&
+      !shape.tint &&
+      last.ink === shape.ink &&
+      last.width === shape.width &&
+      last.dash === shape.dash
+    )
+      joined[joined.length - 1] = { ...last, d: last.d + shape.d };
     else joined.push(shape);
   }
   return joined;
@@ -48,10 +90,16 @@ export function joinLines(shapes: Shape[]): Shape[] {
 
 /** Points along a line from a to b, n of them, ends included. */
 export function along(a: Point, b: Point, n: number): Point[] {
-  return Array.from({ length: n }, (_, i) => [a[0] + ((b[0] - a[0]) * i) / (n - 1), a[1] + ((b[1] - a[1]) * i) / (n - 1)]);
+  return Array.from({ length: n }, (_, i) => [
+    a[0] + ((b[0] - a[0]) * i) / (n - 1),
+    a[1] + ((b[1] - a[1]) * i) / (n - 1),
+  ]);
 }
 
-export const polar = (cx: number, cy: number, r: number, degrees: number): Point => [cx + r * Math.cos((degrees * Math.PI) / 180), cy + r * Math.sin((degrees * Math.PI) / 180)];
+export const polar = (cx: number, cy: number, r: number, degrees: number): Point => [
+  cx + r * Math.cos((degrees * Math.PI) / 180),
+  cy + r * Math.sin((degrees * Math.PI) / 180),
+];
 
 /** A number within ± the spread given: how far one leaf or stroke departs from the typical one. */
 export type Lively = (spread: number) => number;

@@ -22,7 +22,12 @@ describe("a sheet of a plate", () => {
     }
   });
   it("grows by rows of five", () => {
-    const height = (n: number) => Number(/height="([\d.]+)"/.exec(sheetToSvg(Array.from({ length: n }, () => ({ part: "x", shapes: null, measures: "" }))))?.[1]);
+    const height = (n: number) =>
+      Number(
+        /height="([\d.]+)"/.exec(
+          sheetToSvg(Array.from({ length: n }, () => ({ part: "x", shapes: null, measures: "" }))),
+        )?.[1],
+      );
     expect(height(5)).toBe(height(1));
     expect(height(6)).toBe(2 * height(5));
   });
@@ -48,10 +53,30 @@ describe("a single drawing", () => {
 
 describe("a row of drawings", () => {
   it("gives each the same width, in order, and keeps it within its own", () => {
-    const row = rowToSvg([[area(circle(5, 5, 3), "leaf")], [], [inner(straight([[0, 0], [9, 9]]))]]);
+    const row = rowToSvg([
+      [area(circle(5, 5, 3), "leaf")],
+      [],
+      [
+        inner(
+          straight([
+            [0, 0],
+            [9, 9],
+          ]),
+        ),
+      ],
+    ]);
     expect(row).toContain(`<svg xmlns="http://www.w3.org/2000/svg" width="${3 * WIDTH}"`);
     expect([...row.matchAll(/<svg x="(\d+)"/g)].map((m) => Number(m[1]))).toEqual([0, WIDTH, 2 * WIDTH]);
-    expect(row.indexOf(area(circle(5, 5, 3), "leaf").d)).toBeLessThan(row.indexOf(inner(straight([[0, 0], [9, 9]])).d));
+    expect(row.indexOf(area(circle(5, 5, 3), "leaf").d)).toBeLessThan(
+      row.indexOf(
+        inner(
+          straight([
+            [0, 0],
+            [9, 9],
+          ]),
+        ).d,
+      ),
+    );
   });
 });
 
@@ -66,22 +91,44 @@ describe("what a plant usually shows", () => {
       }
     }
   });
-  it("is nothing for a character that there is not", () => expect(usualState(model, 0, "glow", "flowering")).toBeNull());
+  it("is nothing for a character that there is not", () =>
+    expect(usualState(model, 0, "glow", "flowering")).toBeNull());
 });
 
 describe("lines joined", () => {
-  const line = (x: number): Shape => inner(straight([[x, 0], [x, 9]]));
+  const line = (x: number): Shape =>
+    inner(
+      straight([
+        [x, 0],
+        [x, 9],
+      ]),
+    );
   it("are one where nothing lies between them and their style is one, and areas stay apart", () => {
     const disc = area(circle(5, 5, 3), "leaf");
-    expect(joinLines([line(1), line(2), disc, disc, line(3), { ...line(4), width: 3 }, { ...line(5), dash: true }, { ...line(6), dash: true }]).map((s) => s.d)).toEqual([line(1).d + line(2).d, disc.d, disc.d, line(3).d, line(4).d, line(5).d + line(6).d]);
+    expect(
+      joinLines([
+        line(1),
+        line(2),
+        disc,
+        disc,
+        line(3),
+        { ...line(4), width: 3 },
+        { ...line(5), dash: true },
+        { ...line(6), dash: true },
+      ]).map((s) => s.d),
+    ).toEqual([line(1).d + line(2).d, disc.d, disc.d, line(3).d, line(4).d, line(5).d + line(6).d]);
   });
   it("draw every stroke of every state, in its order", () => {
-    for (const character of model.flora.characters) for (const state of character.states) {
-      const shapes = drawState(character.id, state.id) ?? [];
-      const joined = joinLines(shapes);
-      expect(joined.map((s) => s.d).join("")).toBe(shapes.map((s) => s.d).join(""));
-      expect(joined.filter((s) => s.tint)).toEqual(shapes.filter((s) => s.tint));
-      expect(shapes.every((s) => s.d.startsWith("M")), `${character.id} ${state.id} begins where it says`).toBe(true);
-    }
+    for (const character of model.flora.characters)
+      for (const state of character.states) {
+        const shapes = drawState(character.id, state.id) ?? [];
+        const joined = joinLines(shapes);
+        expect(joined.map((s) => s.d).join("")).toBe(shapes.map((s) => s.d).join(""));
+        expect(joined.filter((s) => s.tint)).toEqual(shapes.filter((s) => s.tint));
+        expect(
+          shapes.every((s) => s.d.startsWith("M")),
+          `${character.id} ${state.id} begins where it says`,
+        ).toBe(true);
+      }
   });
 });

@@ -1,6 +1,30 @@
 import { HEIGHT, joinLines, type Shape, type Tint, WIDTH } from "./shapes";
 
-export const TINTS: Record<Tint, string> = { leaf: "#d8e4c4", pale: "#ecf1de", dark: "#86a070", bark: "#cdbca2", white: "#fffdf6", yellow: "#f0cf5a", orange: "#e39a4a", pink: "#e9b4c1", purple: "#a392be", green: "#b3cb97", red: "#cf8377", black: "#3a3a3a", blue: "#8b9cbd", brown: "#a78a69", silver: "#d7dad6", straw: "#ece0bb", water: "#d6e6e8", ground: "#e6ddc6", sky: "#eef2f6", ink: "#1d2a24", paper: "#fbf9f2", bluegrey: "#aec1bc", yellowgreen: "#e2e6a0" };
+export const TINTS: Record<Tint, string> = {
+  leaf: "#d8e4c4",
+  pale: "#ecf1de",
+  dark: "#86a070",
+  bark: "#cdbca2",
+  white: "#fffdf6",
+  yellow: "#f0cf5a",
+  orange: "#e39a4a",
+  pink: "#e9b4c1",
+  purple: "#a392be",
+  green: "#b3cb97",
+  red: "#cf8377",
+  black: "#3a3a3a",
+  blue: "#8b9cbd",
+  brown: "#a78a69",
+  silver: "#d7dad6",
+  straw: "#ece0bb",
+  water: "#d6e6e8",
+  ground: "#e6ddc6",
+  sky: "#eef2f6",
+  ink: "#1d2a24",
+  paper: "#fbf9f2",
+  bluegrey: "#aec1bc",
+  yellowgreen: "#e2e6a0",
+};
 export const INK = "#1d2a24";
 const WIDTHS = { outline: 1.4, inner: 0.7, hair: 0.9, key: 2.2, faint: 0.45 };
 
@@ -17,7 +41,13 @@ export function rowToSvg(drawings: Shape[][]): string {
 /** How thick a shape's line is; 0 where it has none. */
 export const lineWidth = (s: Shape): number => s.width ?? (s.ink ? WIDTHS[s.ink] : 0);
 
-const pathsOf = (shapes: Shape[]): string => joinLines(shapes).map((s) => `<path d="${s.d}" fill="${s.tint ? TINTS[s.tint] : "none"}" stroke="${s.ink ? INK : "none"}" stroke-width="${lineWidth(s)}" stroke-linecap="round" stroke-linejoin="round"${s.dash ? ' stroke-dasharray="3 3"' : ""}/>`).join("");
+const pathsOf = (shapes: Shape[]): string =>
+  joinLines(shapes)
+    .map(
+      (s) =>
+        `<path d="${s.d}" fill="${s.tint ? TINTS[s.tint] : "none"}" stroke="${s.ink ? INK : "none"}" stroke-width="${lineWidth(s)}" stroke-linecap="round" stroke-linejoin="round"${s.dash ? ' stroke-dasharray="3 3"' : ""}/>`,
+    )
+    .join("");
 
 /** A name of more letters than this is set smaller, so that it stays under its own drawing. */
 const LONG_NAME = 18;
@@ -31,7 +61,9 @@ export function sheetToSvg(panels: { part: string; shapes: Shape[] | null; measu
   const [width, height] = [PANEL.columns * PANEL.width, rows * PANEL.height];
   const cells = panels.map(({ part, shapes, measures }, i) => {
     const [x, y] = [(i % PANEL.columns) * PANEL.width + 7, Math.floor(i / PANEL.columns) * PANEL.height + 6];
-    const picture = shapes ? pathsOf(shapes) : `<text x="60" y="52" text-anchor="middle" font-size="10" fill="#5a6258">varies or not recorded</text>`;
+    const picture = shapes
+      ? pathsOf(shapes)
+      : `<text x="60" y="52" text-anchor="middle" font-size="10" fill="#5a6258">varies or not recorded</text>`;
     return `<g transform="translate(${x},${y})"><rect width="${WIDTH}" height="${HEIGHT}" fill="#fdfbf5" stroke="#cfc8b4" stroke-width="0.6"/>${picture}<text y="${HEIGHT + 12}" font-size="${part.length > LONG_NAME ? 8 : 10}" font-weight="600" fill="#1d2a24">${escapeXml(part)}</text><text y="${HEIGHT + 23}" font-size="${measures.length > LONG_MEASURES ? 6.8 : 8.5}" fill="#5a6258">${escapeXml(measures)}</text></g>`;
   });
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}" font-family="Atkinson Hyperlegible Next, sans-serif"><rect width="100%" height="100%" fill="#ffffff"/>${cells.join("")}</svg>`;

@@ -3,23 +3,40 @@ import { changedFlora } from "../../tests/support/changed-flora";
 import { currentFlora } from "@/flora/load";
 import { readNotes } from "./read-notes";
 
-const said = (file: string, change: (text: string) => string, scope: "whole" | "set" = "set") => changedFlora(file, change, scope).problems.map((p) => p.what).join("\n");
+const said = (file: string, change: (text: string) => string, scope: "whole" | "set" = "set") =>
+  changedFlora(file, change, scope)
+    .problems.map((p) => p.what)
+    .join("\n");
 const swap = (from: string | RegExp, to: string) => (text: string) => text.replace(from, to);
 
 describe("what the checker finds in a set", () => {
   const canes = "sets/12-canes.yaml";
   it.each([
     ["a group that is none", swap("like: [knotweed]", "like: [knotwood]"), 'unknown group "knotwood"'],
-    ["a stage that is none in the calendar", swap(/calendar: \{ seedling:/, "calendar: { sprouting:"), 'calendar "sprouting"; is no stage'],
+    [
+      "a stage that is none in the calendar",
+      swap(/calendar: \{ seedling:/, "calendar: { sprouting:"),
+      'calendar "sprouting"; is no stage',
+    ],
     ["months that are none", swap(/flowering: "\d+-\d+"/, 'flowering: "8-14"'), "write months as 5-7"],
-    ["a life of seed that ends before it begins", swap(/seed-years: [\d.]+-[\d.]+/, "seed-years: 9-2"), "write low-high"],
+    [
+      "a life of seed that ends before it begins",
+      swap(/seed-years: [\d.]+-[\d.]+/, "seed-years: 9-2"),
+      "write low-high",
+    ],
     ["a cycle that is none", swap(/cycle: annual/, "cycle: yearly"), "write one of annual, biennial, perennial"],
     ["a life form that is none", swap(/life-form: herb/, "life-form: bush"), 'life-form "bush"'],
-    ["a place that is no stage, position or form", swap(/\n {4}height: /, "\n    height@noon: "), '"@noon" is no stage'],
+    [
+      "a place that is no stage, position or form",
+      swap(/\n {4}height: /, "\n    height@noon: "),
+      '"@noon" is no stage',
+    ],
   ])("%s", (_, change, words) => expect(said(canes, change)).toContain(words));
 
   it("a plant that stands twice", () => {
-    expect(said(canes, (text) => text.replace("- taxon: Impatiens capensis", "- taxon: Impatiens glandulifera"))).toContain("Impatiens glandulifera stands twice");
+    expect(
+      said(canes, (text) => text.replace("- taxon: Impatiens capensis", "- taxon: Impatiens glandulifera")),
+    ).toContain("Impatiens glandulifera stands twice");
   });
 });
 
@@ -28,12 +45,18 @@ describe("what the checker finds in the characters", () => {
     expect(said("characters/12-wood-winter.yaml", swap("    end-bud:", "    buds:"))).toContain("buds stands twice");
   });
   it("a condition on a character or a state that is none", () => {
-    expect(said("characters/22-leaf-detail.yaml", swap("when: { lobe-plan: [fan] }", "when: { lobe-plan: [hand] }"))).toContain("unknown state hand");
-    expect(said("characters/22-leaf-detail.yaml", swap("when: { lobe-plan: [fan] }", "when: { lobe-map: [fan] }"))).toContain("unknown character lobe-map");
+    expect(
+      said("characters/22-leaf-detail.yaml", swap("when: { lobe-plan: [fan] }", "when: { lobe-plan: [hand] }")),
+    ).toContain("unknown state hand");
+    expect(
+      said("characters/22-leaf-detail.yaml", swap("when: { lobe-plan: [fan] }", "when: { lobe-map: [fan] }")),
+    ).toContain("unknown character lobe-map");
   });
   it("a measure without a unit, a question without words", () => {
     expect(said("characters/12-wood-winter.yaml", swap("      unit: cm\n", ""))).toContain("needs a unit");
-    expect(said("characters/12-wood-winter.yaml", swap("      ask: What stands at the very end of a winter twig?\n", ""))).toContain("a question");
+    expect(
+      said("characters/12-wood-winter.yaml", swap("      ask: What stands at the very end of a winter twig?\n", "")),
+    ).toContain("a question");
   });
 });
 
@@ -41,17 +64,32 @@ describe("what the checker finds in the pairs", () => {
   it("a decider that is no character, with the line", () => {
     const { problems } = changedFlora("pairs.yaml", swap("sheath-closure, tone", "sheath-closing, tone"));
     expect(problems).toHaveLength(1);
-    expect(problems[0]).toMatchObject({ file: "flora/pairs.yaml", what: expect.stringContaining('unknown character "sheath-closing"') });
+    expect(problems[0]).toMatchObject({
+      file: "flora/pairs.yaml",
+      what: expect.stringContaining('unknown character "sheath-closing"'),
+    });
     expect(problems[0].line).toBeGreaterThan(1);
   });
   it("a twin that is called unheld and is held, and one that is not held and not called so", () => {
-    expect(said("pairs.yaml", swap("[Persicaria perfoliata, Persicaria arifolia]", "[Persicaria perfoliata, Persicaria maculosa]"), "whole")).toContain('"Persicaria maculosa" is called unheld, and is held');
-    expect(said("pairs.yaml", swap(', unheld: "halberd-leaved tearthumb"', ""), "whole")).toContain('unknown taxon "Persicaria arifolia"');
+    expect(
+      said(
+        "pairs.yaml",
+        swap("[Persicaria perfoliata, Persicaria arifolia]", "[Persicaria perfoliata, Persicaria maculosa]"),
+        "whole",
+      ),
+    ).toContain('"Persicaria maculosa" is called unheld, and is held');
+    expect(said("pairs.yaml", swap(', unheld: "halberd-leaved tearthumb"', ""), "whole")).toContain(
+      'unknown taxon "Persicaria arifolia"',
+    );
   });
   it("of a twin that is not held: a decider of which nothing is said, a state that is none, numbers the wrong way round", () => {
     const tearthumb = (from: string, to: string) => said("pairs.yaml", (text) => text.replace(from, to), "whole");
-    expect(tearthumb('shows: { ocrea: "papery, fringed",', 'shows: { sap: "clear",')).toContain('shows: nothing of "ocrea"');
-    expect(tearthumb('shows: { ocrea: "papery, fringed",', 'shows: { ocrea: "paper",')).toContain('unknown state "paper" of ocrea');
+    expect(tearthumb('shows: { ocrea: "papery, fringed",', 'shows: { sap: "clear",')).toContain(
+      'shows: nothing of "ocrea"',
+    );
+    expect(tearthumb('shows: { ocrea: "papery, fringed",', 'shows: { ocrea: "paper",')).toContain(
+      'unknown state "paper" of ocrea',
+    );
     expect(tearthumb('leaf-ratio: "1.2-2.8"', 'leaf-ratio: "2.8-1.2"')).toContain("write leaf-ratio as low-high");
   });
   it("a pair without the mistake that people make", () => {
@@ -91,7 +129,11 @@ describe("independent notes", () => {
       for (const o of observations) {
         const character = flora.characters.find((c) => c.id === o.character);
         expect(character, `${id} ${o.character}`).toBeDefined();
-        for (const s of o.states ?? []) expect(character?.states.map((x) => x.id), `${id} ${o.character}`).toContain(s);
+        for (const s of o.states ?? [])
+          expect(
+            character?.states.map((x) => x.id),
+            `${id} ${o.character}`,
+          ).toContain(s);
       }
     }
   });

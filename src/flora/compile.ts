@@ -8,14 +8,27 @@ import { readTaxon } from "./read-taxa";
 import { type Problem, readYaml, type YamlFile } from "./read-yaml";
 
 /** Share of the time that a whole block of characters goes wrong together, and so the most that it can prove. */
-const BLOCK_DOUBT: Record<string, number> = { colour: 0.06, smell: 0.05, setting: 0.08, distance: 0.05, hair: 0.02, size: 0.025, texture: 0.04 };
+const BLOCK_DOUBT: Record<string, number> = {
+  colour: 0.06,
+  smell: 0.05,
+  setting: 0.08,
+  distance: 0.05,
+  hair: 0.02,
+  size: 0.025,
+  texture: 0.04,
+};
 const DEFAULT_BLOCK_DOUBT = 0.01;
 
 /** Compiles the readable files under `root` (the `flora` folder); `found` takes in the pairs that only the simulation found. Problems are returned by file and line, not thrown. */
 export function compileFlora(root: string, options = { found: true }): { flora: CompiledFlora; problems: Problem[] } {
   const problems: Problem[] = [];
-  const list = (folder: string) => readdirSync(join(root, folder)).filter((f) => f.endsWith(".yaml")).sort();
-  const characters: Character[] = list("characters").flatMap((f) => readCharacters(readYaml(join(root, "characters", f), `flora/characters/${f}`), problems));
+  const list = (folder: string) =>
+    readdirSync(join(root, folder))
+      .filter((f) => f.endsWith(".yaml"))
+      .sort();
+  const characters: Character[] = list("characters").flatMap((f) =>
+    readCharacters(readYaml(join(root, "characters", f), `flora/characters/${f}`), problems),
+  );
   checkCharacters(characters, problems);
   const groups = readYaml(join(root, "groups.yaml"), "flora/groups.yaml").data;
   const taxa: Taxon[] = [];
@@ -27,7 +40,12 @@ export function compileFlora(root: string, options = { found: true }): { flora: 
     const ids: string[] = [];
     source.data.taxa.forEach((_: unknown, index: number) => {
       const read = readTaxon(source, index, groups, characters, problems);
-      if (taxa.some((t) => t.id === read.taxon.id)) problems.push({ file: source.file, line: source.lineOf(["taxa", index]), what: `${read.taxon.name} stands twice` });
+      if (taxa.some((t) => t.id === read.taxon.id))
+        problems.push({
+          file: source.file,
+          line: source.lineOf(["taxa", index]),
+          what: `${read.taxon.name} stands twice`,
+        });
       const number = taxa.push(read.taxon) - 1;
       ids.push(read.taxon.id);
       for (const score of read.scores) scores.push({ taxon: number, ...score });
@@ -36,8 +54,12 @@ export function compileFlora(root: string, options = { found: true }): { flora: 
     guests.push({ source, set: source.data.set, names: source.data.also ?? [] });
   }
   for (const guest of guests) admit(guest, taxa, sets, problems);
-  const pairs = ["pairs.yaml", ...(options.found ? ["pairs-found.yaml"] : [])].flatMap((file) => readPairs(root, file, characters, taxa, problems));
-  const blocks = Object.fromEntries([...new Set(characters.map((c) => c.block))].map((block) => [block, BLOCK_DOUBT[block] ?? DEFAULT_BLOCK_DOUBT]));
+  const pairs = ["pairs.yaml", ...(options.found ? ["pairs-found.yaml"] : [])].flatMap((file) =>
+    readPairs(root, file, characters, taxa, problems),
+  );
+  const blocks = Object.fromEntries(
+    [...new Set(characters.map((c) => c.block))].map((block) => [block, BLOCK_DOUBT[block] ?? DEFAULT_BLOCK_DOUBT]),
+  );
   const body = { blocks, characters, taxa, sets, scores, pairs };
   const version = createHash("sha256").update(JSON.stringify(body)).digest("hex").slice(0, 12);
   return { flora: { version, ...body }, problems };
@@ -53,7 +75,8 @@ interface Guests {
 function admit({ source, set, names }: Guests, taxa: Taxon[], sets: CompiledFlora["sets"], problems: Problem[]): void {
   for (const name of names) {
     const taxon = taxa.find((t) => t.name === name);
-    if (!taxon) problems.push({ file: source.file, line: source.lineOf(["also"]), what: `also: unknown taxon "${name}"` });
+    if (!taxon)
+      problems.push({ file: source.file, line: source.lineOf(["also"]), what: `also: unknown taxon "${name}"` });
     else if (!taxon.sets.includes(set)) {
       taxon.sets.push(set);
       sets.find((s) => s.id === set)?.taxa.push(taxon.id);
@@ -75,11 +98,16 @@ function checkCharacters(characters: Character[], problems: Problem[]): void {
   for (const character of characters) {
     if (ids.has(character.id)) say(`${character.id} stands twice`);
     ids.add(character.id);
-    const conditions = [...(character.when ? [{ field: "when", ...character.when }] : []), ...(character.winter ?? []).map((w) => ({ field: "winter", ...w }))];
+    const conditions = [
+      ...(character.when ? [{ field: "when", ...character.when }] : []),
+      ...(character.winter ?? []).map((w) => ({ field: "winter", ...w })),
+    ];
     for (const condition of conditions) {
       const other = characters.find((c) => c.id === condition.character);
       if (!other) say(`${character.id}: "${condition.field}" names the unknown character ${condition.character}`);
-      for (const state of condition.states) if (other && !other.states.some((s) => s.id === state)) say(`${character.id}: "${condition.field}" names the unknown state ${state} of ${other.id}`);
+      for (const state of condition.states)
+        if (other && !other.states.some((s) => s.id === state))
+          say(`${character.id}: "${condition.field}" names the unknown state ${state} of ${other.id}`);
     }
   }
 }
@@ -88,30 +116,67 @@ function readPairs(root: string, name: string, characters: Character[], taxa: Ta
   const path = join(root, name);
   if (!existsSync(path)) return [];
   const source = readYaml(path, `flora/${name}`);
-  return source.data.map((raw: { pair: [string, string]; deciders: Record<string, string>; mistake?: string; inseparable?: string; unheld?: string; shows?: Record<string, string> }, index: number) => {
-    const say = (what: string) => problems.push({ file: source.file, line: source.lineOf([index]), what: `${raw.pair.join(" / ")}: ${what}` });
-    const [a, b] = raw.pair.map((name, side) => {
-      const taxon = taxa.find((t) => t.name === name);
-      const unheld = side === 1 && raw.unheld !== undefined;
-      if (!taxon && !unheld) say(`unknown taxon "${name}"`);
-      if (taxon && unheld) say(`"${name}" is called unheld, and is held`);
-      return taxon?.id ?? (unheld ? taxonId(name) : name);
-    });
-    const deciders = Object.entries(raw.deciders ?? {}).map(([stage, names]) => ({
-      stage: stage as Stage | "any",
-      characters: names.split(",").map((n) => n.trim()).filter((n) => {
-        const known = characters.some((c) => c.id === n);
-        if (!known) say(`unknown character "${n}"`);
-        return known;
-      }),
-    }));
-    if (!raw.mistake) say("needs the mistake that people make");
-    return { a, b, deciders, mistake: raw.mistake ?? "", ...(raw.inseparable ? { inseparable: raw.inseparable } : {}), ...(raw.unheld ? { unheld: { name: raw.pair[1], common: raw.unheld, shows: readShown(raw.shows ?? {}, deciders, characters, say) } } : {}), ...(name === "pairs-found.yaml" ? { found: true as const } : {}) };
-  });
+  return source.data.map(
+    (
+      raw: {
+        pair: [string, string];
+        deciders: Record<string, string>;
+        mistake?: string;
+        inseparable?: string;
+        unheld?: string;
+        shows?: Record<string, string>;
+      },
+      index: number,
+    ) => {
+      const say = (what: string) =>
+        problems.push({ file: source.file, line: source.lineOf([index]), what: `${raw.pair.join(" / ")}: ${what}` });
+      const [a, b] = raw.pair.map((name, side) => {
+        const taxon = taxa.find((t) => t.name === name);
+        const unheld = side === 1 && raw.unheld !== undefined;
+        if (!taxon && !unheld) say(`unknown taxon "${name}"`);
+        if (taxon && unheld) say(`"${name}" is called unheld, and is held`);
+        return taxon?.id ?? (unheld ? taxonId(name) : name);
+      });
+      const deciders = Object.entries(raw.deciders ?? {}).map(([stage, names]) => ({
+        stage: stage as Stage | "any",
+        characters: names
+          .split(",")
+          .map((n) => n.trim())
+          .filter((n) => {
+            const known = characters.some((c) => c.id === n);
+            if (!known) say(`unknown character "${n}"`);
+            return known;
+          }),
+      }));
+      if (!raw.mistake) say("needs the mistake that people make");
+      return {
+        a,
+        b,
+        deciders,
+        mistake: raw.mistake ?? "",
+        ...(raw.inseparable ? { inseparable: raw.inseparable } : {}),
+        ...(raw.unheld
+          ? {
+              unheld: {
+                name: raw.pair[1],
+                common: raw.unheld,
+                shows: readShown(raw.shows ?? {}, deciders, characters, say),
+              },
+            }
+          : {}),
+        ...(name === "pairs-found.yaml" ? { found: true as const } : {}),
+      };
+    },
+  );
 }
 
 /** What a plant that is not held shows of each decider: states by name, or a range of numbers. */
-function readShown(raw: Record<string, string>, deciders: Pair["deciders"], characters: Character[], say: (what: string) => void): Shown[] {
+function readShown(
+  raw: Record<string, string>,
+  deciders: Pair["deciders"],
+  characters: Character[],
+  say: (what: string) => void,
+): Shown[] {
   for (const id of new Set(deciders.flatMap((d) => d.characters))) if (!(id in raw)) say(`shows: nothing of "${id}"`);
   return Object.entries(raw).flatMap(([id, words]): Shown[] => {
     const character = characters.find((c) => c.id === id);
@@ -125,7 +190,8 @@ function readShown(raw: Record<string, string>, deciders: Pair["deciders"], char
       return [{ character: id, range: [low, high] }];
     }
     const states = words.split(",").map((word) => word.trim());
-    for (const state of states) if (!character.states.some((s) => s.id === state)) say(`shows: unknown state "${state}" of ${id}`);
+    for (const state of states)
+      if (!character.states.some((s) => s.id === state)) say(`shows: unknown state "${state}" of ${id}`);
     return [{ character: id, states }];
   });
 }

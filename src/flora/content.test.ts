@@ -25,12 +25,27 @@ describe("every plant", () => {
   it("has a ripe colour that its fruit is scored to have, where the fruit is fleshy", () => {
     const model = buildModel(flora);
     const index = (id: string) => model.characterIndex.get(id) as number;
-    const kin: Record<string, string[]> = { purple: ["blue", "black", "red"], straw: ["silver", "white", "brown"], yellow: ["orange", "green"], "dark brown": ["brown", "black"], "red-brown": ["brown", "red"], grey: ["silver"] };
-    const fleshy = [...flora.taxa.keys()].filter((t) => namedStates(model, t, index("fruit-kind"), "fruiting").some((kind) => ["berry", "hip", "haw", "bramble"].includes(kind)) && flora.taxa[t].ripeSeed);
+    const kin: Record<string, string[]> = {
+      purple: ["blue", "black", "red"],
+      straw: ["silver", "white", "brown"],
+      yellow: ["orange", "green"],
+      "dark brown": ["brown", "black"],
+      "red-brown": ["brown", "red"],
+      grey: ["silver"],
+    };
+    const fleshy = [...flora.taxa.keys()].filter(
+      (t) =>
+        namedStates(model, t, index("fruit-kind"), "fruiting").some((kind) =>
+          ["berry", "hip", "haw", "bramble"].includes(kind),
+        ) && flora.taxa[t].ripeSeed,
+    );
     expect(fleshy.length).toBeGreaterThan(60);
     const odd = fleshy.filter((t) => {
       const scored = namedStates(model, t, index("fruit-colour"), "fruiting", 8);
-      return scored.length > 0 && !flora.taxa[t].ripeSeed?.some((colour) => [colour, ...(kin[colour] ?? [])].some((c) => scored.includes(c)));
+      return (
+        scored.length > 0 &&
+        !flora.taxa[t].ripeSeed?.some((colour) => [colour, ...(kin[colour] ?? [])].some((c) => scored.includes(c)))
+      );
     });
     expect(odd.map((t) => flora.taxa[t].name)).toEqual([]);
   });
@@ -40,7 +55,8 @@ describe("every plant", () => {
     for (const t of flora.taxa) if (t.barkSlips) expect(woody, t.name).toContain(t);
   });
   it("carries no other plant's accepted name as a synonym", () => {
-    for (const t of flora.taxa) for (const synonym of t.synonyms) expect(names.has(synonym), `${t.name}: ${synonym}`).toBe(false);
+    for (const t of flora.taxa)
+      for (const synonym of t.synonyms) expect(names.has(synonym), `${t.name}: ${synonym}`).toBe(false);
   });
   it("crosses only with plants that cross with it", () => {
     for (const t of flora.taxa) {
@@ -51,10 +67,13 @@ describe("every plant", () => {
     }
   });
   it("that burns the skin says so to people", () => {
-    for (const t of flora.taxa) if (t.hazards.contact) expect(t.hazards.people ?? t.hazards.handling, t.name).toBeDefined();
+    for (const t of flora.taxa)
+      if (t.hazards.contact) expect(t.hazards.people ?? t.hazards.handling, t.name).toBeDefined();
   });
   it("is scored as a seedling or in winter only where its calendar has that stage, or the line is shared by its group", () => {
-    const late = flora.taxa.filter((t) => !t.calendar.flowering && flora.scores.some((s) => flora.taxa[s.taxon] === t && s.stage === "flowering"));
+    const late = flora.taxa.filter(
+      (t) => !t.calendar.flowering && flora.scores.some((s) => flora.taxa[s.taxon] === t && s.stage === "flowering"),
+    );
     expect(late.map((t) => t.name)).toEqual([]);
   });
 });
@@ -76,13 +95,26 @@ describe("every set", () => {
     for (const file of readdirSync("flora/readings")) {
       const reading = parse(readFileSync(`flora/readings/${file}`, "utf8"));
       expect(reading.by.length, file).toBeGreaterThan(20);
-      for (const o of reading.objections) for (const field of ["about", "objection", "outcome"]) expect(o[field]?.length, `${file} ${o.about}`).toBeGreaterThan(3);
+      for (const o of reading.objections)
+        for (const field of ["about", "objection", "outcome"])
+          expect(o[field]?.length, `${file} ${o.about}`).toBeGreaterThan(3);
     }
   });
 });
 
 /** Stations of which a look tells the plant rather than its place or its bearing. */
-const PLAIN = ["collar", "head", "grass-seedling", "underground", "seedling", "flower", "umbel", "composite", "fruit", "water"];
+const PLAIN = [
+  "collar",
+  "head",
+  "grass-seedling",
+  "underground",
+  "seedling",
+  "flower",
+  "umbel",
+  "composite",
+  "fruit",
+  "water",
+];
 
 describe("pairs that people take for one another", () => {
   const written = flora.pairs.filter((p) => !p.found);
@@ -92,7 +124,12 @@ describe("pairs that people take for one another", () => {
     expect(keys.filter((k, i) => keys.indexOf(k) !== i)).toEqual([]);
   });
   it("have a decider at some stage, unless it is said why nobody can part them", () => {
-    for (const p of written) if (!p.inseparable) expect(p.deciders.some((d) => d.characters.length > 0), `${p.a} ${p.b}`).toBe(true);
+    for (const p of written)
+      if (!p.inseparable)
+        expect(
+          p.deciders.some((d) => d.characters.length > 0),
+          `${p.a} ${p.b}`,
+        ).toBe(true);
   });
   it("say at each stage of both by what they part then, where a look at the plant itself does", () => {
     const model = buildModel(flora);
@@ -100,9 +137,19 @@ describe("pairs that people take for one another", () => {
     for (const p of written.filter((p) => !p.unheld)) {
       const [a, b] = [p.a, p.b].map((id) => flora.taxa.findIndex((t) => t.id === id));
       for (const stage of STAGES.filter((s) => flora.taxa[a].calendar[s] && flora.taxa[b].calendar[s])) {
-        const parting = flora.characters.filter((ch, c) => PLAIN.includes(ch.station) && !ch.touch && !ch.destroys && !ch.compares && ch.stages.includes(stage) && [a, b].every((t) => usuallySeen(model, t, c, stage) && recordingOf(model, t, c) === "recorded") && variation({ model }, c, a, b, STAGES.indexOf(stage)) >= 0.6);
+        const parting = flora.characters.filter(
+          (ch, c) =>
+            PLAIN.includes(ch.station) &&
+            !ch.touch &&
+            !ch.destroys &&
+            !ch.compares &&
+            ch.stages.includes(stage) &&
+            [a, b].every((t) => usuallySeen(model, t, c, stage) && recordingOf(model, t, c) === "recorded") &&
+            variation({ model }, c, a, b, STAGES.indexOf(stage)) >= 0.6,
+        );
         const listed = p.deciders.filter((d) => d.stage === stage || d.stage === "any").flatMap((d) => d.characters);
-        if (parting.length > 0 && listed.length === 0) silent.push(`${p.a} / ${p.b}, ${stage}: ${parting.map((ch) => ch.id).join(", ")}`);
+        if (parting.length > 0 && listed.length === 0)
+          silent.push(`${p.a} / ${p.b}, ${stage}: ${parting.map((ch) => ch.id).join(", ")}`);
       }
     }
     expect(silent).toEqual([]);
@@ -110,7 +157,12 @@ describe("pairs that people take for one another", () => {
   it("name any two plants of one genus, but a climber and one that stands by itself", () => {
     const listed = new Set(written.flatMap((p) => [`${p.a} ${p.b}`, `${p.b} ${p.a}`]));
     const climbs = (t: (typeof flora.taxa)[number]) => t.lifeForm === "vine" || t.lifeForm === "liana";
-    const left = flora.taxa.flatMap((a, i) => flora.taxa.slice(i + 1).filter((b) => a.genus === b.genus && climbs(a) === climbs(b) && !listed.has(`${a.id} ${b.id}`)).map((b) => `${a.name} / ${b.name}`));
+    const left = flora.taxa.flatMap((a, i) =>
+      flora.taxa
+        .slice(i + 1)
+        .filter((b) => a.genus === b.genus && climbs(a) === climbs(b) && !listed.has(`${a.id} ${b.id}`))
+        .map((b) => `${a.name} / ${b.name}`),
+    );
     expect(left).toEqual([]);
   });
   it("decide only by what can be seen at that stage", () => {
@@ -118,7 +170,9 @@ describe("pairs that people take for one another", () => {
     for (const p of written) {
       for (const { stage, characters } of p.deciders) {
         if (stage === "any" || !(STAGES as readonly string[]).includes(stage)) continue;
-        for (const id of characters) if (!flora.characters.find((c) => c.id === id)?.stages.includes(stage)) wrong.push(`${p.a} / ${p.b}: ${id} ${stage}`);
+        for (const id of characters)
+          if (!flora.characters.find((c) => c.id === id)?.stages.includes(stage))
+            wrong.push(`${p.a} / ${p.b}: ${id} ${stage}`);
       }
     }
     expect(wrong.length / written.length, wrong.slice(0, 20).join("; ")).toBe(0);

@@ -1,7 +1,21 @@
 import { existsSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 import { join } from "node:path";
-import { answersAt, buildModel, type CompiledFlora, DEFAULT_COSTS, hasWorkingDecider, judge, type Model, recordingOf, scoreFor, type Stage, STAGES, usuallySeen, variation } from "@/core/identify";
+import {
+  answersAt,
+  buildModel,
+  type CompiledFlora,
+  DEFAULT_COSTS,
+  hasWorkingDecider,
+  judge,
+  type Model,
+  recordingOf,
+  scoreFor,
+  type Stage,
+  STAGES,
+  usuallySeen,
+  variation,
+} from "@/core/identify";
 import { NOT_DRAWN } from "@/drawings/not-drawn";
 import { drawState } from "@/drawings/states";
 import type { Problem } from "./read-yaml";
@@ -46,7 +60,14 @@ export function floraFigures(flora: CompiledFlora, problems: Problem[], root: st
   const without = flora.pairs.filter((pair) => !hasWorkingDecider(model, pair));
   const confused = confusedUnlisted(model);
   const sorted = [...counts].sort((a, b) => a - b);
-  const found = [...problems, ...taxaWithoutTwin(flora), ...without.filter((p) => !p.inseparable).map((p) => ({ file: "flora/pairs.yaml", line: 1, what: `${p.a} / ${p.b}: no decider separates them` })), ...unseenDeciders(model)];
+  const found = [
+    ...problems,
+    ...taxaWithoutTwin(flora),
+    ...without
+      .filter((p) => !p.inseparable)
+      .map((p) => ({ file: "flora/pairs.yaml", line: 1, what: `${p.a} / ${p.b}: no decider separates them` })),
+    ...unseenDeciders(model),
+  ];
   return {
     sets: flora.sets.length,
     taxa: flora.taxa.length,
@@ -56,7 +77,10 @@ export function floraFigures(flora: CompiledFlora, problems: Problem[], root: st
     medianScores: sorted[Math.floor(sorted.length / 2)],
     taxaUnder30: counts.filter((n) => n < 30).length,
     taxaUnder25: counts.filter((n) => n < 25).length,
-    leastScores: flora.taxa.map((t, i) => ({ taxon: t.name, scores: counts[i] })).sort((a, b) => a.scores - b.scores).slice(0, 5),
+    leastScores: flora.taxa
+      .map((t, i) => ({ taxon: t.name, scores: counts[i] }))
+      .sort((a, b) => a.scores - b.scores)
+      .slice(0, 5),
     pairs: flora.pairs.length,
     unheldTwins: flora.pairs.filter((p) => p.unheld).length,
     pairsWithoutDecider: without.length,
@@ -67,26 +91,54 @@ export function floraFigures(flora: CompiledFlora, problems: Problem[], root: st
     setsReadTwice: flora.sets.filter((s) => s.read).length,
     objections: flora.sets.reduce((sum, s) => sum + (s.read?.objections ?? 0), 0),
     compiledKb: Math.round(gzipSync(JSON.stringify(flora)).length / 1024),
-    problems: [...found, ...drawings.missing.map((what) => ({ file: "src/drawings/states.ts", line: 1, what: `no drawing for ${what}` })), ...drawings.alike.map((what) => ({ file: "src/drawings/states.ts", line: 1, what: `drawn alike: ${what}` })), ...readingFaults(flora, root)],
+    problems: [
+      ...found,
+      ...drawings.missing.map((what) => ({ file: "src/drawings/states.ts", line: 1, what: `no drawing for ${what}` })),
+      ...drawings.alike.map((what) => ({ file: "src/drawings/states.ts", line: 1, what: `drawn alike: ${what}` })),
+      ...readingFaults(flora, root),
+    ],
   };
 }
 
 /** Deciders named for a stage at which one of the pair, though it has the part, does not show it: nobody could look at them then. */
 export function unseenDeciders(model: Model): Problem[] {
   const { flora, characterIndex } = model;
-  const shows = (t: number, c: number, stage: Stage) => t < 0 || recordingOf(model, t, c) === "not-applicable" || usuallySeen(model, t, c, stage);
-  return flora.pairs.filter((pair) => !pair.found).flatMap((pair) => {
-    const plants = [pair.a, pair.b].map((id) => flora.taxa.findIndex((taxon) => taxon.id === id));
-    return pair.deciders.flatMap(({ stage, characters }) => (stage === "any" ? [] : characters.filter((id) => !plants.every((t) => shows(t, characterIndex.get(id) as number, stage))).map((id) => ({ file: "flora/pairs.yaml", line: 1, what: `${pair.a} / ${pair.b}: ${id} is not seen ${stage}` }))));
-  });
+  const shows = (t: number, c: number, stage: Stage) =>
+    t < 0 || recordingOf(model, t, c) === "not-applicable" || usuallySeen(model, t, c, stage);
+  return flora.pairs
+    .filter((pair) => !pair.found)
+    .flatMap((pair) => {
+      const plants = [pair.a, pair.b].map((id) => flora.taxa.findIndex((taxon) => taxon.id === id));
+      return pair.deciders.flatMap(({ stage, characters }) =>
+        stage === "any"
+          ? []
+          : characters
+              .filter((id) => !plants.every((t) => shows(t, characterIndex.get(id) as number, stage)))
+              .map((id) => ({
+                file: "flora/pairs.yaml",
+                line: 1,
+                what: `${pair.a} / ${pair.b}: ${id} is not seen ${stage}`,
+              })),
+      );
+    });
 }
 
 /** Scores of each plant that differ from at least one set-mate: only these tell anything. */
 export function differingScores(flora: CompiledFlora): number[] {
-  const base = flora.taxa.map((_, t) => new Map(flora.scores.filter((s) => s.taxon === t && !s.stage && !s.position && !s.form).map((s) => [s.character, JSON.stringify(s.notApplicable ?? s.shares ?? s.points)])));
+  const base = flora.taxa.map(
+    (_, t) =>
+      new Map(
+        flora.scores
+          .filter((s) => s.taxon === t && !s.stage && !s.position && !s.form)
+          .map((s) => [s.character, JSON.stringify(s.notApplicable ?? s.shares ?? s.points)]),
+      ),
+  );
   return flora.taxa.map((_, t) => {
     const mates = setMates(flora, t);
-    return [...base[t]].filter(([character, value]) => value !== "true" && mates.some((o) => base[o].get(character) !== undefined && base[o].get(character) !== value)).length;
+    return [...base[t]].filter(
+      ([character, value]) =>
+        value !== "true" && mates.some((o) => base[o].get(character) !== undefined && base[o].get(character) !== value),
+    ).length;
   });
 }
 
@@ -114,7 +166,9 @@ function drawingFaults(flora: CompiledFlora): { missing: string[]; alike: string
 function taxaWithoutTwin(flora: CompiledFlora): Problem[] {
   if (flora.pairs.length === 0) return [];
   const paired = new Set(flora.pairs.flatMap((p) => [p.a, p.b]));
-  return flora.taxa.filter((t) => !paired.has(t.id)).map((t) => ({ file: "flora/pairs.yaml", line: 1, what: `${t.name} has no twin` }));
+  return flora.taxa
+    .filter((t) => !paired.has(t.id))
+    .map((t) => ({ file: "flora/pairs.yaml", line: 1, what: `${t.name} has no twin` }));
 }
 
 /**
@@ -142,23 +196,63 @@ export function twinsAt(model: Model, taxon: number, stage: Stage, characters = 
   const s = STAGES.indexOf(stage);
   const mates = setMates(flora, taxon);
   const useful = flora.characters
-    .map((character, c) => ({ c, character, spread: usuallySeen(model, taxon, c, stage) && recordingOf(model, taxon, c) === "recorded" ? meanVariation(model, taxon, mates, c, s) : 0 }))
+    .map((character, c) => ({
+      c,
+      character,
+      spread:
+        usuallySeen(model, taxon, c, stage) && recordingOf(model, taxon, c) === "recorded"
+          ? meanVariation(model, taxon, mates, c, s)
+          : 0,
+    }))
     .filter((x) => x.spread > 0)
     .sort((a, b) => b.spread - a.spread)
     .slice(0, characters);
   if (useful.length < FEWEST_TO_JUDGE) return [];
   const observations = useful.map(({ c, character }) => {
     const points = scoreFor(model, taxon, c, stage, undefined, flora.taxa[taxon].forms[0].id)?.points;
-    if (points) return { character: character.id, answer: "seen" as const, value: (points[1] + points[2]) / 2, join: "any" as const, sure: "sure" as const };
+    if (points)
+      return {
+        character: character.id,
+        answer: "seen" as const,
+        value: (points[1] + points[2]) / 2,
+        join: "any" as const,
+        sure: "sure" as const,
+      };
     const row = answersAt(model, taxon, c, s);
-    return { character: character.id, answer: "seen" as const, states: [character.states[row.indexOf(Math.max(...row))].id], join: "any" as const, sure: "sure" as const };
+    return {
+      character: character.id,
+      answer: "seen" as const,
+      states: [character.states[row.indexOf(Math.max(...row))].id],
+      join: "any" as const,
+      sure: "sure" as const,
+    };
   });
   const [first] = flora.taxa[taxon].calendar[stage]?.[0] ?? [6];
   const day = `2026-${String(first).padStart(2, "0")}-20`;
-  const judgement = judge(model, { id: "twins", day, hemisphere: "north", seasonShift: 0, stage, setting: {}, kit: [], list: {}, actions: {}, confirmed: {}, costs: DEFAULT_COSTS, observations });
+  const judgement = judge(model, {
+    id: "twins",
+    day,
+    hemisphere: "north",
+    seasonShift: 0,
+    stage,
+    setting: {},
+    kit: [],
+    list: {},
+    actions: {},
+    confirmed: {},
+    costs: DEFAULT_COSTS,
+    observations,
+  });
   const own = judgement.flat.taxa[taxon];
-  const described = (t: number) => useful.filter(({ c }) => model.scoresOf[t].has(c)).length >= DESCRIBED_SHARE * useful.length;
-  return [...judgement.flat.taxa.keys()].filter((t) => t !== taxon && described(t) && judgement.flat.taxa[t] > CONFUSED_SHARE * Math.max(own, 1e-9) && judgement.flat.taxa[t] > CONFUSED_SHARE);
+  const described = (t: number) =>
+    useful.filter(({ c }) => model.scoresOf[t].has(c)).length >= DESCRIBED_SHARE * useful.length;
+  return [...judgement.flat.taxa.keys()].filter(
+    (t) =>
+      t !== taxon &&
+      described(t) &&
+      judgement.flat.taxa[t] > CONFUSED_SHARE * Math.max(own, 1e-9) &&
+      judgement.flat.taxa[t] > CONFUSED_SHARE,
+  );
 }
 
 /** Other plants of the sets that a plant is in. */
@@ -178,8 +272,13 @@ function readingFaults(flora: CompiledFlora, root: string): Problem[] {
     const file = `flora/readings/${set.id}.yaml`;
     if (!existsSync(path)) return [{ file, line: 1, what: "the set was not read a second time" }];
     const source = readYaml(path, file);
-    const open = source.data.objections.flatMap((o: { about?: string; outcome?: string }, i: number) => (o.about && o.outcome ? [] : [{ file, line: source.lineOf(["objections", i]), what: "an objection needs about and outcome" }]));
-    if (source.data.objections.length < 4 && !source.data["why-few"]) open.push({ file, line: 1, what: "few objections: argue why (why-few)" });
+    const open = source.data.objections.flatMap((o: { about?: string; outcome?: string }, i: number) =>
+      o.about && o.outcome
+        ? []
+        : [{ file, line: source.lineOf(["objections", i]), what: "an objection needs about and outcome" }],
+    );
+    if (source.data.objections.length < 4 && !source.data["why-few"])
+      open.push({ file, line: 1, what: "few objections: argue why (why-few)" });
     return open;
   });
 }

@@ -18,28 +18,47 @@ describe("a score as written", () => {
   });
   it("sums to 1 for any words on any states", () => {
     const word = fc.constantFrom(...Object.keys(SHARE_WORDS));
-    fc.assert(fc.property(fc.uniqueArray(fc.constantFrom(...states), { minLength: 1 }), fc.array(word, { minLength: 3, maxLength: 3 }), (list, words) => {
-      const { shares } = readScore(list.map((s, i) => `${s} ${words[i]}`).join(", "), states);
-      expect(shares?.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 3);
-      for (const share of shares ?? []) expect(share).toBeGreaterThan(0);
-    }), { seed: 41 });
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.constantFrom(...states), { minLength: 1 }),
+        fc.array(word, { minLength: 3, maxLength: 3 }),
+        (list, words) => {
+          const { shares } = readScore(list.map((s, i) => `${s} ${words[i]}`).join(", "), states);
+          expect(shares?.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 3);
+          for (const share of shares ?? []) expect(share).toBeGreaterThan(0);
+        },
+      ),
+      { seed: 41 },
+    );
   });
   it("reads four numbers, doubt and not applicable", () => {
     expect(readScore("2 3 5 6.5 ~doubtful", [])).toEqual({ points: [2, 3, 5, 6.5], confidence: 0.7 });
     expect(readScore("n/a", states)).toEqual({ notApplicable: true, confidence: 0.95 });
   });
-  it.each([["hairs", /unknown state "hairs"/], ["membrane mostly", /no share/], ["membrane ~perhaps", /no confidence/], ["membrane usually today", /one word/]])("refuses %s, saying what would be right", (text, words) => expect(() => readScore(text, states)).toThrow(words));
-  it.each([["3 2 5 6", /must not fall/], ["1 2 3", /four numbers/], ["-1 2 3 4", /below 0/]])("refuses the measure %s", (text, words) => expect(() => readScore(text, [])).toThrow(words));
+  it.each([
+    ["hairs", /unknown state "hairs"/],
+    ["membrane mostly", /no share/],
+    ["membrane ~perhaps", /no confidence/],
+    ["membrane usually today", /one word/],
+  ])("refuses %s, saying what would be right", (text, words) => expect(() => readScore(text, states)).toThrow(words));
+  it.each([
+    ["3 2 5 6", /must not fall/],
+    ["1 2 3", /four numbers/],
+    ["-1 2 3 4", /below 0/],
+  ])("refuses the measure %s", (text, words) => expect(() => readScore(text, [])).toThrow(words));
 });
 
 describe("the shipped flora", () => {
   const { flora, problems } = compileFlora("flora");
   it("compiles without a fault", () => expect(problems).toEqual([]));
-  it("gives every plant at least 25 scores that differ from a set-mate", () => expect(Math.min(...differingScores(flora))).toBeGreaterThanOrEqual(25));
+  it("gives every plant at least 25 scores that differ from a set-mate", () =>
+    expect(Math.min(...differingScores(flora))).toBeGreaterThanOrEqual(25));
   it("names no decider for a stage that does not show it, and would say so of one", () => {
     expect(unseenDeciders(buildModel(flora))).toEqual([]);
     const pair = flora.pairs.find((p) => !p.found && !p.unheld) as (typeof flora.pairs)[number];
-    const [told] = unseenDeciders(buildModel({ ...flora, pairs: [{ ...pair, deciders: [{ stage: "seedling", characters: ["head-kind"] }] }] }));
+    const [told] = unseenDeciders(
+      buildModel({ ...flora, pairs: [{ ...pair, deciders: [{ stage: "seedling", characters: ["head-kind"] }] }] }),
+    );
     expect(told.what).toContain("head-kind is not seen seedling");
   });
   it("has at least 100 characters and 130 plants", () => {
@@ -60,15 +79,33 @@ describe("the checker", () => {
   const line = (text: string, needle: string) => text.split("\n").findIndex((l) => l.includes(needle)) + 1;
   it("names file and line of an unknown state", () => {
     const source = readFileSync("flora/sets/12-canes.yaml", "utf8");
-    const { problems } = changedFlora("sets/12-canes.yaml", (t) => t.replace("cluster: few usually, flat rarely", "cluster: few usually, bunch rarely"));
-    expect(problems).toEqual([{ file: "flora/sets/12-canes.yaml", line: line(source, "cluster: few usually, flat rarely"), what: expect.stringContaining('unknown state "bunch"') }]);
+    const { problems } = changedFlora("sets/12-canes.yaml", (t) =>
+      t.replace("cluster: few usually, flat rarely", "cluster: few usually, bunch rarely"),
+    );
+    expect(problems).toEqual([
+      {
+        file: "flora/sets/12-canes.yaml",
+        line: line(source, "cluster: few usually, flat rarely"),
+        what: expect.stringContaining('unknown state "bunch"'),
+      },
+    ]);
   });
   it.each([
     ["sets/12-canes.yaml", "height: 70 110 230 300", "height: 70 110 300 230", /must not fall/],
     ["sets/12-canes.yaml", "family: Balsaminaceae", "familie: Balsaminaceae", /needs a family/],
-    ["sets/12-canes.yaml", "    leaf-lobes: none\n    leaf-edge: fine usually", "    leaf-glow: none\n    leaf-edge: fine usually", /unknown character "leaf-glow"/],
+    [
+      "sets/12-canes.yaml",
+      "    leaf-lobes: none\n    leaf-edge: fine usually",
+      "    leaf-glow: none\n    leaf-edge: fine usually",
+      /unknown character "leaf-glow"/,
+    ],
     ["characters/20-leaf.yaml", "trust: high", "trust: great", /write plain, high, normal or low/],
-    ["pairs.yaml", "[Brachypodium sylvaticum, Bromus vulgaris]", "[Brachypodium sylvaticum, Bromus ignotus]", /unknown taxon/],
+    [
+      "pairs.yaml",
+      "[Brachypodium sylvaticum, Bromus vulgaris]",
+      "[Brachypodium sylvaticum, Bromus ignotus]",
+      /unknown taxon/,
+    ],
   ])("finds what is wrong in %s", (file, from, to, words) => {
     const { problems } = changedFlora(file, (t) => t.replace(from, to), file === "pairs.yaml" ? "whole" : "set");
     expect(problems.length).toBeGreaterThan(0);

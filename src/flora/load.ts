@@ -19,7 +19,8 @@ export interface DistrictList {
 export function loadList(id: string): DistrictList {
   const { data } = readYaml(join(FLORA_ROOT, "lists", `${id}.yaml`), `flora/lists/${id}.yaml`);
   const status: Record<string, Status> = {};
-  for (const [key, names] of Object.entries(data.status as Record<Status, string[]>)) for (const name of names) status[name] = key as Status;
+  for (const [key, names] of Object.entries(data.status as Record<Status, string[]>))
+    for (const name of names) status[name] = key as Status;
   return { id: data.list, name: data.name, status, actions: data.actions ?? {}, sites: data.sites ?? {} };
 }
 
@@ -33,10 +34,17 @@ export function loadFlora(): CompiledFlora {
 }
 
 /** When a file under the folder was last written, ms. */
-const newest = (folder: string): number => Math.max(...readdirSync(folder, { recursive: true, withFileTypes: true }).filter((f) => f.isFile()).map((f) => statSync(join(f.parentPath, f.name)).mtimeMs));
+const newest = (folder: string): number =>
+  Math.max(
+    ...readdirSync(folder, { recursive: true, withFileTypes: true })
+      .filter((f) => f.isFile())
+      .map((f) => statSync(join(f.parentPath, f.name)).mtimeMs),
+  );
 
 /** The flora as its files say now, for commands and tests: the artefact where nothing that makes it is younger, else compiled anew, which takes seconds. */
 export function currentFlora(): CompiledFlora {
-  const fresh = existsSync(COMPILED_PATH) && statSync(COMPILED_PATH).mtimeMs > Math.max(...["flora", "src/flora", "src/core/pack"].map(newest));
+  const fresh =
+    existsSync(COMPILED_PATH) &&
+    statSync(COMPILED_PATH).mtimeMs > Math.max(...["flora", "src/flora", "src/core/pack"].map(newest));
   return fresh ? readCompiled() : compileFlora(FLORA_ROOT).flora;
 }

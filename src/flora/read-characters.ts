@@ -1,5 +1,14 @@
 import { COMPARED } from "@/core/identify/comparative";
-import { type Character, KIT, LIFE_FORMS, type LifeForm, type Mistake, POSITIONS, STAGES, type Stage } from "@/core/identify/flora-types";
+import {
+  type Character,
+  KIT,
+  LIFE_FORMS,
+  type LifeForm,
+  type Mistake,
+  POSITIONS,
+  STAGES,
+  type Stage,
+} from "@/core/identify/flora-types";
 import type { Problem, YamlFile } from "./read-yaml";
 
 /** Named spans of stages, so that a character file reads like a field guide. */
@@ -35,16 +44,22 @@ function readCharacter(id: string, raw: Record<string, unknown>, say: (what: str
   const applies = onlyKnown((raw.applies as string[]) ?? [...LIFE_FORMS], LIFE_FORMS, "life form", say);
   const kind = (raw.kind as Character["kind"]) ?? "states";
   const states = Object.entries((raw.states as Record<string, string>) ?? {}).map(([state, text]) => {
-    const [name, help] = String(text).split(";").map((part) => part.trim());
+    const [name, help] = String(text)
+      .split(";")
+      .map((part) => part.trim());
     return { id: state, name, help: help ?? "" };
   });
-  if (raw.compares && states.map((s) => s.id).join(" ") !== COMPARED.join(" ")) say(`a comparative character has the states ${COMPARED.join(", ")}, in this order`);
+  if (raw.compares && states.map((s) => s.id).join(" ") !== COMPARED.join(" "))
+    say(`a comparative character has the states ${COMPARED.join(", ")}, in this order`);
   if (kind === "states" && states.length < 2) say("a character with states needs at least two");
   if (kind !== "states" && !raw.unit) say("a measured character needs a unit");
   if (!raw.ask || !raw.name) say("needs a name and a question (ask)");
   if (!raw.block) say("needs a block: the characters that go wrong together");
   const stages = readStages(raw.stages, say);
-  const winter = Object.entries((raw.winter ?? {}) as Record<string, string[]>).map(([character, states]) => ({ character, states }));
+  const winter = Object.entries((raw.winter ?? {}) as Record<string, string[]>).map(([character, states]) => ({
+    character,
+    states,
+  }));
   if (winter.length > 0 && stages.includes("winter")) say("seen in every winter already: leave winter out");
   const when = raw.when ? Object.entries(raw.when as Record<string, string[]>)[0] : undefined;
   return {
@@ -84,7 +99,12 @@ function readStages(raw: unknown, say: (what: string) => void): Stage[] {
   return onlyKnown(raw as Stage[], STAGES, "stage", say) as Stage[];
 }
 
-function onlyKnown(given: string[] | undefined, known: readonly string[], what: string, say: (what: string) => void): string[] {
+function onlyKnown(
+  given: string[] | undefined,
+  known: readonly string[],
+  what: string,
+  say: (what: string) => void,
+): string[] {
   const list = given ?? [];
   for (const item of list) if (!known.includes(item)) say(`unknown ${what} "${item}"`);
   return list.filter((item) => known.includes(item));

@@ -19,18 +19,30 @@ export interface FieldNote {
 /** All independent notes. Every second one (even number) is sealed: unread when scores are mended. */
 export function readNotes(): FieldNote[] {
   const folder = join(FLORA_ROOT, "notes");
-  return readdirSync(folder).filter((f) => f.endsWith(".yaml") && !f.startsWith("first-run")).sort().flatMap((file) =>
-    readYaml(join(folder, file), `flora/notes/${file}`).data.map((raw: { id: string; truth: string | null; day: string; stage: Stage; text: string; saw: Record<string, unknown> }) => ({
-      id: raw.id,
-      lot: file.replace(/\.yaml$/, ""),
-      truth: raw.truth,
-      day: `2026-${raw.day}`,
-      stage: raw.stage,
-      text: raw.text,
-      sealed: Number(raw.id.replace(/\D/g, "")) % 2 === 0,
-      observations: Object.entries(raw.saw).map(([character, value]) => readSeen(character, value)),
-    })),
-  );
+  return readdirSync(folder)
+    .filter((f) => f.endsWith(".yaml") && !f.startsWith("first-run"))
+    .sort()
+    .flatMap((file) =>
+      readYaml(join(folder, file), `flora/notes/${file}`).data.map(
+        (raw: {
+          id: string;
+          truth: string | null;
+          day: string;
+          stage: Stage;
+          text: string;
+          saw: Record<string, unknown>;
+        }) => ({
+          id: raw.id,
+          lot: file.replace(/\.yaml$/, ""),
+          truth: raw.truth,
+          day: `2026-${raw.day}`,
+          stage: raw.stage,
+          text: raw.text,
+          sealed: Number(raw.id.replace(/\D/g, "")) % 2 === 0,
+          observations: Object.entries(raw.saw).map(([character, value]) => readSeen(character, value)),
+        }),
+      ),
+    );
 }
 
 /** `membrane likely`, `[round, oval]`, `5`, `cannot-tell`. */

@@ -9,10 +9,21 @@ export interface TaxonWithScores {
 }
 
 /** Reads one taxon: what its groups say, overlaid by its own lines. */
-export function readTaxon(source: YamlFile, index: number, groups: Record<string, Raw>, characters: Character[], problems: Problem[]): TaxonWithScores {
+export function readTaxon(
+  source: YamlFile,
+  index: number,
+  groups: Record<string, Raw>,
+  characters: Character[],
+  problems: Problem[],
+): TaxonWithScores {
   const own = source.data.taxa[index] as Raw;
   const name = String(own.taxon);
-  const say = (what: string, key?: string) => problems.push({ file: source.file, line: source.lineOf(["taxa", index, ...(key ? ["scores", key] : [])]), what: `${name}: ${what}` });
+  const say = (what: string, key?: string) =>
+    problems.push({
+      file: source.file,
+      line: source.lineOf(["taxa", index, ...(key ? ["scores", key] : [])]),
+      what: `${name}: ${what}`,
+    });
   const like = (own.like as string[]) ?? [];
   for (const group of like) if (!groups[group]) say(`unknown group "${group}"`);
   const layers: Raw[] = [...like.map((group) => groups[group] ?? {}), own];
@@ -20,10 +31,18 @@ export function readTaxon(source: YamlFile, index: number, groups: Record<string
   merged.calendar = Object.assign({}, ...layers.map((layer) => layer.calendar ?? {}));
   const scoreText: Record<string, string> = Object.assign({}, ...layers.map((layer) => layer.scores ?? {}));
   const faultOf = (field: string, got: unknown, wanted: string) => say(`${field} "${got ?? ""}"; ${wanted}`);
-  return { taxon: readPlant(name, merged, [String(source.data.set)], faultOf), scores: readScores(scoreText, characters, merged, say) };
+  return {
+    taxon: readPlant(name, merged, [String(source.data.set)], faultOf),
+    scores: readScores(scoreText, characters, merged, say),
+  };
 }
 
-function readScores(lines: Record<string, string>, characters: Character[], raw: Raw, say: (what: string, key?: string) => void): Omit<Score, "taxon">[] {
+function readScores(
+  lines: Record<string, string>,
+  characters: Character[],
+  raw: Raw,
+  say: (what: string, key?: string) => void,
+): Omit<Score, "taxon">[] {
   const scores: Omit<Score, "taxon">[] = [];
   const formIds = Object.keys((raw.forms as object) ?? {});
   for (const [key, text] of Object.entries(lines)) {
@@ -42,7 +61,10 @@ function readScores(lines: Record<string, string>, characters: Character[], raw:
       else say(`"@${place}" is no stage, position or form`, key);
     }
     try {
-      const value = readScore(String(text), character.states.map((s) => s.id));
+      const value = readScore(
+        String(text),
+        character.states.map((s) => s.id),
+      );
       if (!character.applies.includes(raw["life-form"] as never) && !value.notApplicable) continue;
       scores.push({ character: index, ...score, ...value });
     } catch (error) {

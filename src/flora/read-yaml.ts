@@ -30,7 +30,9 @@ export function readYaml(path: string, shownAs: string): YamlFile {
       let line = 1;
       for (const key of keys) {
         if (isMap(node)) {
-          const pair = node.items.find((item) => isPair(item) && isScalar(item.key) && String(item.key.value) === String(key));
+          const pair = node.items.find(
+            (item) => isPair(item) && isScalar(item.key) && String(item.key.value) === String(key),
+          );
           if (!pair) break;
           const start = (pair.key as Node).range?.[0];
           if (start !== undefined) line = counter.linePos(start).line;

@@ -16,7 +16,11 @@ const MOST_MODELS = 4;
 
 /** The amendments that hold in this district: of several on one line the last that was not taken back. */
 export async function activeAmendments(tx: Transaction): Promise<Amendment[]> {
-  const rows = await tx.select().from(amendment).where(isNull(amendment.revertedAt)).orderBy(asc(amendment.createdAt), asc(amendment.id));
+  const rows = await tx
+    .select()
+    .from(amendment)
+    .where(isNull(amendment.revertedAt))
+    .orderBy(asc(amendment.createdAt), asc(amendment.id));
   const last = new Map(rows.map((row) => [`${row.taxon} ${row.key}`, row]));
   return [...last.values()].map(({ taxon, key, value }) => ({ taxon, key, value }));
 }
@@ -53,14 +57,33 @@ export function readAmendment(model: Model, raw: unknown): z.output<typeof amend
   const given: Amendment = { taxon: input.taxon, key: input.key, value: input.value || null };
   const { line } = checkAmendment(model.flora, given);
   const key = scoreKey(model.flora, line);
-  if (lineText(model.flora, input.taxon, key) === given.value) throw new Refusal(400, "That is what the flora says already.", [{ field: "value", what: "write what it should say instead, or nothing for not recorded" }]);
+  if (lineText(model.flora, input.taxon, key) === given.value)
+    throw new Refusal(400, "That is what the flora says already.", [
+      { field: "value", what: "write what it should say instead, or nothing for not recorded" },
+    ]);
   return { ...input, ...given, key, value: given.value as string };
 }
 
 /** Stores amendments, all or none. Verdicts already given stay as they were. */
-export async function storeAmendments(tx: Transaction, member: Member, lines: (Amendment & { reason: string })[]): Promise<void> {
+export async function storeAmendments(
+  tx: Transaction,
+  member: Member,
+  lines: (Amendment & { reason: string })[],
+): Promise<void> {
   const { flora } = await districtModel(tx);
-  await tx.insert(amendment).values(lines.map((line) => ({ districtId: member.districtId, id: uuidv7(), taxon: line.taxon, key: line.key, value: line.value, before: lineText(flora, line.taxon, line.key), reason: line.reason, flora: shippedFlora().version, madeBy: member.personName })));
+  await tx.insert(amendment).values(
+    lines.map((line) => ({
+      districtId: member.districtId,
+      id: uuidv7(),
+      taxon: line.taxon,
+      key: line.key,
+      value: line.value,
+      before: lineText(flora, line.taxon, line.key),
+      reason: line.reason,
+      flora: shippedFlora().version,
+      madeBy: member.personName,
+    })),
+  );
 }
 
 export async function makeAmendment(member: Member, raw: unknown): Promise<void> {
@@ -71,12 +94,20 @@ export async function makeAmendment(member: Member, raw: unknown): Promise<void>
 export async function revertAmendments(member: Member, ids: string[]): Promise<void> {
   if (ids.length === 0 || !ids.every((id) => z.uuid().safeParse(id).success)) throw notFound("The amendment");
   await asMember(member, async (tx) => {
-    const done = await tx.update(amendment).set({ revertedBy: member.personName, revertedAt: new Date() }).where(and(inArray(amendment.id, ids), isNull(amendment.revertedAt))).returning({ id: amendment.id });
+    const done = await tx
+      .update(amendment)
+      .set({ revertedBy: member.personName, revertedAt: new Date() })
+      .where(and(inArray(amendment.id, ids), isNull(amendment.revertedAt)))
+      .returning({ id: amendment.id });
     if (done.length < ids.length) throw notFound("The amendment");
   });
 }
 
 /** Every amendment ever made here, newest first; of one plant, or of all. */
 export function amendmentHistory(tx: Transaction, taxon?: string) {
-  return tx.select().from(amendment).where(taxon ? eq(amendment.taxon, taxon) : undefined).orderBy(desc(amendment.createdAt), desc(amendment.id));
+  return tx
+    .select()
+    .from(amendment)
+    .where(taxon ? eq(amendment.taxon, taxon) : undefined)
+    .orderBy(desc(amendment.createdAt), desc(amendment.id));
 }

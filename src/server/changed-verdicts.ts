@@ -10,7 +10,10 @@ import { type OldFinding, oldFindings, reckoner, type Reckoning } from "./reckon
  * The findings of this district whose verdict would be another if these lines were changed, newest first. Where scores alone
  * are changed, only findings on which such a character was seen are reckoned again: no other can change.
  */
-export async function changedVerdicts(tx: Transaction, changes: Amendment[]): Promise<{ changed: ChangedVerdict[]; reckoned: number }> {
+export async function changedVerdicts(
+  tx: Transaction,
+  changes: Amendment[],
+): Promise<{ changed: ChangedVerdict[]; reckoned: number }> {
   const scoresAlone = changes.every((c) => kindOfKey(c.key) === "score");
   const touched = new Set(changes.map((c) => c.key.split("@")[0]));
   const active = await activeAmendments(tx);
@@ -28,6 +31,21 @@ export async function changedVerdicts(tx: Transaction, changes: Amendment[]): Pr
   return { changed, reckoned };
 }
 
-export const changedVerdict = (plants: Plants, old: OldFinding, before: Pick<Reckoning, "verdict" | "taxon">, after: Pick<Reckoning, "verdict" | "taxon">): ChangedVerdict => ({ id: old.id, number: old.number, day: old.day, siteName: old.siteName, before: told(plants, before), after: told(plants, after) });
+export const changedVerdict = (
+  plants: Plants,
+  old: OldFinding,
+  before: Pick<Reckoning, "verdict" | "taxon">,
+  after: Pick<Reckoning, "verdict" | "taxon">,
+): ChangedVerdict => ({
+  id: old.id,
+  number: old.number,
+  day: old.day,
+  siteName: old.siteName,
+  before: told(plants, before),
+  after: told(plants, after),
+});
 
-const told = (plants: Plants, { verdict, taxon }: Pick<Reckoning, "verdict" | "taxon">) => ({ verdict, name: taxon ? plants.common(taxon) : "no plant" });
+const told = (plants: Plants, { verdict, taxon }: Pick<Reckoning, "verdict" | "taxon">) => ({
+  verdict,
+  name: taxon ? plants.common(taxon) : "no plant",
+});

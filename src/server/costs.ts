@@ -15,11 +15,26 @@ import { asMember, type Member } from "./session";
 const amount = z.coerce.number("give a number").positive("give more than nothing").max(1e7, "at most ten million");
 
 /** What the keeper says, in the district's money; the engine reckons in hours of work. */
-export const costsInputSchema = z.object({ hour: amount, wrongClear: amount, missedTarget: amount, hold: z.coerce.number("give a number of hours").positive("give more than nothing").max(1000, "at most 1000 hours") });
+export const costsInputSchema = z.object({
+  hour: amount,
+  wrongClear: amount,
+  missedTarget: amount,
+  hold: z.coerce.number("give a number of hours").positive("give more than nothing").max(1000, "at most 1000 hours"),
+});
 export type CostsInput = z.output<typeof costsInputSchema>;
 
-const inHours = ({ hour, wrongClear, missedTarget, hold }: CostsInput): DistrictCosts => ({ hour, wrongClear: wrongClear / hour, missedTarget: missedTarget / hour, hold });
-const inMoney = ({ hour = 1, wrongClear, missedTarget, hold }: DistrictCosts): CostsInput => ({ hour, wrongClear: wrongClear * hour, missedTarget: missedTarget * hour, hold });
+const inHours = ({ hour, wrongClear, missedTarget, hold }: CostsInput): DistrictCosts => ({
+  hour,
+  wrongClear: wrongClear / hour,
+  missedTarget: missedTarget / hour,
+  hold,
+});
+const inMoney = ({ hour = 1, wrongClear, missedTarget, hold }: DistrictCosts): CostsInput => ({
+  hour,
+  wrongClear: wrongClear * hour,
+  missedTarget: missedTarget * hour,
+  hold,
+});
 
 /** One standard example under the costs that hold and under the new ones. */
 export interface ExampleVerdict {
@@ -51,8 +66,24 @@ export async function previewCosts(member: Member, input: CostsInput): Promise<C
     const [before, after]: Costs[] = [here.costs, inHours(input)];
     const { status, actions } = await listFor(tx, null);
     const verdictOn = (example: (typeof EXAMPLES)[number], costs: Costs) => {
-      const result = decide(judge(model, { id: "example", hemisphere: "north", seasonShift: 0, setting: {}, kit: [], confirmed: {}, list: status, actions, ...example, costs }));
-      return { verdict: result.verdict, name: result.about >= 0 && result.verdict !== "open" ? plainName({ model }, result.about) : "no plant" };
+      const result = decide(
+        judge(model, {
+          id: "example",
+          hemisphere: "north",
+          seasonShift: 0,
+          setting: {},
+          kit: [],
+          confirmed: {},
+          list: status,
+          actions,
+          ...example,
+          costs,
+        }),
+      );
+      return {
+        verdict: result.verdict,
+        name: result.about >= 0 && result.verdict !== "open" ? plainName({ model }, result.about) : "no plant",
+      };
     };
     const reckon = await reckoner(tx);
     const changed: ChangedVerdict[] = [];
@@ -61,7 +92,18 @@ export async function previewCosts(member: Member, input: CostsInput): Promise<C
       const [now, then] = [await reckon(old, model, before), await reckon(old, model, after)];
       if (clashes(now, then)) changed.push(changedVerdict(plantsIn(model.flora), old, now, then));
     }
-    return { input, limitBefore: keptLimit(before), limitAfter: keptLimit(after), examples: EXAMPLES.map((example) => ({ name: example.name, before: verdictOn(example, before), after: verdictOn(example, after) })), changed, reckoned: open.length };
+    return {
+      input,
+      limitBefore: keptLimit(before),
+      limitAfter: keptLimit(after),
+      examples: EXAMPLES.map((example) => ({
+        name: example.name,
+        before: verdictOn(example, before),
+        after: verdictOn(example, after),
+      })),
+      changed,
+      reckoned: open.length,
+    };
   });
 }
 

@@ -8,7 +8,11 @@ import { asMember, type Member } from "./session";
 
 export const seasonSchema = z.object({
   hemisphere: z.enum(["north", "south"]),
-  seasonShift: z.coerce.number("give a whole number of days").int("give a whole number of days").min(-MOST_SHIFT, `at least −${MOST_SHIFT}`).max(MOST_SHIFT, `at most ${MOST_SHIFT}`),
+  seasonShift: z.coerce
+    .number("give a whole number of days")
+    .int("give a whole number of days")
+    .min(-MOST_SHIFT, `at least −${MOST_SHIFT}`)
+    .max(MOST_SHIFT, `at most ${MOST_SHIFT}`),
 });
 
 /** Says where the district lies in the year. Verdicts already given are not rewritten; windows of plans stay as they were planned. */
@@ -33,6 +37,12 @@ export async function seasonOf(member: Member) {
       const from = taxon && stageBegins(taxon, "flowering", midwinter, here);
       return from && from > midwinter ? [{ plant: plants.common(name), from }] : [];
     });
-    return { hemisphere: here.hemisphere, seasonShift: here.seasonShift, examples: examples.sort((a, b) => a.from.localeCompare(b.from)).filter((_, i, all) => i % Math.ceil(all.length / EXAMPLES) === 0) };
+    return {
+      hemisphere: here.hemisphere,
+      seasonShift: here.seasonShift,
+      examples: examples
+        .sort((a, b) => a.from.localeCompare(b.from))
+        .filter((_, i, all) => i % Math.ceil(all.length / EXAMPLES) === 0),
+    };
   });
 }

@@ -20,6 +20,11 @@ export function toRefusal(error: unknown): Refusal | null {
   if (error instanceof Refusal) return error;
   if (error instanceof InputError) return new Refusal(400, error.message, [{ field: error.field, what: error.wanted }]);
   const issues = (error as { issues?: { path: PropertyKey[]; message: string }[] }).issues;
-  if (issues) return new Refusal(400, "Something in the form is not right.", issues.map((issue) => ({ field: issue.path.map(String).join("."), what: issue.message })));
+  if (issues)
+    return new Refusal(
+      400,
+      "Something in the form is not right.",
+      issues.map((issue) => ({ field: issue.path.map(String).join("."), what: issue.message })),
+    );
   return null;
 }

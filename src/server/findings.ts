@@ -33,17 +33,32 @@ export type FindingInput = z.input<typeof findingInputSchema>;
 type Looked = Pick<Case, "id" | "day" | "stage" | "kit" | "observations">;
 
 /** Cases as this district and its sites see them: their lists, costs and what was confirmed here before, each read once. */
-export async function caseMaker(tx: Transaction): Promise<(siteId: string, given: Looked) => Promise<{ case: Case; listVersion: string }>> {
+export async function caseMaker(
+  tx: Transaction,
+): Promise<(siteId: string, given: Looked) => Promise<{ case: Case; listVersion: string }>> {
   const [here] = await tx.select().from(district);
   const plants = await plantsHere(tx);
-  const known = <T>(record: Record<string, T>) => Object.fromEntries(Object.entries(record).filter(([name]) => plants.byName(name)));
+  const known = <T>(record: Record<string, T>) =>
+    Object.fromEntries(Object.entries(record).filter(([name]) => plants.byName(name)));
   const confirmed = known(await confirmedCounts(tx));
   const places = new Map<string, { setting: Case["setting"]; list: Awaited<ReturnType<typeof listFor>> }>();
   return async (siteId, given) => {
     const at = places.get(siteId) ?? (await readPlace(tx, siteId));
     places.set(siteId, at);
     const { wrongClear, missedTarget, hold } = here.costs;
-    return { case: { ...given, hemisphere: here.hemisphere, seasonShift: here.seasonShift, setting: at.setting, list: known(at.list.status), actions: known(at.list.actions), confirmed, costs: { wrongClear, missedTarget, hold } }, listVersion: at.list.version };
+    return {
+      case: {
+        ...given,
+        hemisphere: here.hemisphere,
+        seasonShift: here.seasonShift,
+        setting: at.setting,
+        list: known(at.list.status),
+        actions: known(at.list.actions),
+        confirmed,
+        costs: { wrongClear, missedTarget, hold },
+      },
+      listVersion: at.list.version,
+    };
   };
 }
 
@@ -54,7 +69,11 @@ async function readPlace(tx: Transaction, siteId: string) {
 }
 
 async function confirmedCounts(tx: Transaction): Promise<Record<string, number>> {
-  const rows = await tx.select({ taxon: finding.taxon, n: sql<number>`count(*)::int` }).from(finding).where(and(isNotNull(finding.taxon), eq(finding.verdict, "clear"))).groupBy(finding.taxon);
+  const rows = await tx
+    .select({ taxon: finding.taxon, n: sql<number>`count(*)::int` })
+    .from(finding)
+    .where(and(isNotNull(finding.taxon), eq(finding.verdict, "clear")))
+    .groupBy(finding.taxon);
   return Object.fromEntries(rows.map((r) => [r.taxon as string, r.n]));
 }
 
@@ -78,18 +97,35 @@ export async function saveFinding(member: Member, raw: unknown): Promise<SavedFi
   return asMember(member, (tx) => storeFinding(tx, member, input));
 }
 
-async function storeFinding(tx: Transaction, member: Member, input: z.output<typeof findingInputSchema>): Promise<SavedFinding> {
+async function storeFinding(
+  tx: Transaction,
+  member: Member,
+  input: z.output<typeof findingInputSchema>,
+): Promise<SavedFinding> {
   await tx.execute(sql`SELECT pg_advisory_xact_lock(hashtext(${`finding ${member.districtId}`}))`);
   const [known] = await tx.select().from(finding).where(eq(finding.id, input.id));
-  if (known) return { id: known.id, number: known.number, verdict: known.verdict, taxon: known.taxon, because: known.because, again: true };
+  if (known)
+    return {
+      id: known.id,
+      number: known.number,
+      verdict: known.verdict,
+      taxon: known.taxon,
+      because: known.because,
+      again: true,
+    };
   if (input.patchId) {
     const [held] = await tx.select({ siteId: patch.siteId }).from(patch).where(eq(patch.id, input.patchId));
     if (!held) throw notFound("The patch");
-    if (held.siteId !== input.siteId) throw new Refusal(400, "The patch lies on another site.", [{ field: "patchId", what: "choose a patch of this site" }]);
+    if (held.siteId !== input.siteId)
+      throw new Refusal(400, "The patch lies on another site.", [
+        { field: "patchId", what: "choose a patch of this site" },
+      ]);
   }
   const given = await (await caseMaker(tx))(input.siteId, input);
   const judged = judgeFinding(await districtModel(tx), given.case);
-  const [{ number }] = await tx.select({ number: sql<number>`coalesce(max(${finding.number}), 400)::int + 1` }).from(finding);
+  const [{ number }] = await tx
+    .select({ number: sql<number>`coalesce(max(${finding.number}), 400)::int + 1` })
+    .from(finding);
   await tx.insert(finding).values({
     districtId: member.districtId,
     id: input.id,
@@ -103,19 +139,48 @@ async function storeFinding(tx: Transaction, member: Member, input: z.output<typ
     madeBy: member.personName,
     ...judged.columns,
   });
-  await addEvents(tx, member, input, { identification: judged.identification, versions: { flora: given.case.observations.length ? judged.identification.flora : "", list: given.listVersion, costs: given.case.costs, engine: ENGINE_VERSION } });
-  return { id: input.id, number, verdict: judged.columns.verdict, taxon: judged.columns.taxon, because: judged.columns.because, again: false };
+  await addEvents(tx, member, input, {
+    identification: judged.identification,
+    versions: {
+      flora: given.case.observations.length ? judged.identification.flora : "",
+      list: given.listVersion,
+      costs: given.case.costs,
+      engine: ENGINE_VERSION,
+    },
+  });
+  return {
+    id: input.id,
+    number,
+    verdict: judged.columns.verdict,
+    taxon: judged.columns.taxon,
+    because: judged.columns.because,
+    again: false,
+  };
 }
 
-async function addEvents(tx: Transaction, member: Member, input: z.output<typeof findingInputSchema>, verdict: VerdictRecord): Promise<void> {
+async function addEvents(
+  tx: Transaction,
+  member: Member,
+  input: z.output<typeof findingInputSchema>,
+  verdict: VerdictRecord,
+): Promise<void> {
   const base = { districtId: member.districtId, findingId: input.id, by: member.personName };
   await tx.insert(findingEvent).values([
-    { ...base, id: uuidv7(), kind: "observations" as const, body: { day: input.day, stage: input.stage, kit: input.kit, observations: input.observations } },
+    {
+      ...base,
+      id: uuidv7(),
+      kind: "observations" as const,
+      body: { day: input.day, stage: input.stage, kit: input.kit, observations: input.observations },
+    },
     { ...base, id: uuidv7(), kind: "verdict" as const, body: verdict },
   ]);
 }
 
-export const overrulingSchema = z.object({ findingId: z.uuid(), taxon: z.string().min(1), reason: z.string().trim().min(20, "say why in at least 20 letters: it is shown ever after").max(2000) });
+export const overrulingSchema = z.object({
+  findingId: z.uuid(),
+  taxon: z.string().min(1),
+  reason: z.string().trim().min(20, "say why in at least 20 letters: it is shown ever after").max(2000),
+});
 
 /** A specialist overrules the engine in writing. The event stays for ever. */
 export async function overrule(member: Member, raw: unknown): Promise<void> {
@@ -124,7 +189,14 @@ export async function overrule(member: Member, raw: unknown): Promise<void> {
   await asMember(member, async (tx) => {
     const [held] = await tx.select().from(finding).where(eq(finding.id, input.findingId));
     if (!held) throw notFound("The finding");
-    await tx.insert(findingEvent).values({ districtId: member.districtId, id: uuidv7(), findingId: held.id, kind: "overruling", by: member.personName, body: { taxon: input.taxon, reason: input.reason, from: { verdict: held.verdict, taxon: held.taxon } } });
+    await tx.insert(findingEvent).values({
+      districtId: member.districtId,
+      id: uuidv7(),
+      findingId: held.id,
+      kind: "overruling",
+      by: member.personName,
+      body: { taxon: input.taxon, reason: input.reason, from: { verdict: held.verdict, taxon: held.taxon } },
+    });
     await tx.update(finding).set({ overruled: true, taxon: input.taxon }).where(eq(finding.id, held.id));
   });
 }
@@ -149,7 +221,12 @@ export interface FindingLine {
 }
 
 /** Findings, newest first. Exact places of protected plants are left out for those who may not see them. */
-export async function findingLines(tx: Transaction, member: Member, where?: ReturnType<typeof and>, most = 200): Promise<FindingLine[]> {
+export async function findingLines(
+  tx: Transaction,
+  member: Member,
+  where?: ReturnType<typeof and>,
+  most = 200,
+): Promise<FindingLine[]> {
   const rows = await tx
     .select({ f: finding, siteName: site.name, point: sql<string>`ST_AsGeoJSON(${finding.place}, 6)` })
     .from(finding)
@@ -185,9 +262,25 @@ export async function findingDetail(member: Member, id: string) {
     const [line] = await findingLines(tx, member, eq(finding.id, id), 1);
     if (!line) throw notFound("The finding");
     const events = await tx.select().from(findingEvent).where(eq(findingEvent.findingId, id)).orderBy(findingEvent.at);
-    const pictures = await tx.select({ id: picture.id, simulated: picture.simulated, by: picture.by, takenAt: picture.takenAt }).from(picture).where(eq(picture.findingId, id));
-    const marks = await marksOf(tx, pictures.map((p) => p.id));
-    const [{ note, zone }] = await tx.select({ note: finding.note, zone: site.zone }).from(finding).innerJoin(site, eq(site.id, finding.siteId)).where(eq(finding.id, id));
-    return { line, events, pictures: pictures.map((p) => ({ ...p, marks: marks.get(p.id) ?? null })), note, today: todayIn(zone) };
+    const pictures = await tx
+      .select({ id: picture.id, simulated: picture.simulated, by: picture.by, takenAt: picture.takenAt })
+      .from(picture)
+      .where(eq(picture.findingId, id));
+    const marks = await marksOf(
+      tx,
+      pictures.map((p) => p.id),
+    );
+    const [{ note, zone }] = await tx
+      .select({ note: finding.note, zone: site.zone })
+      .from(finding)
+      .innerJoin(site, eq(site.id, finding.siteId))
+      .where(eq(finding.id, id));
+    return {
+      line,
+      events,
+      pictures: pictures.map((p) => ({ ...p, marks: marks.get(p.id) ?? null })),
+      note,
+      today: todayIn(zone),
+    };
   });
 }

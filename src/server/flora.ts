@@ -6,11 +6,15 @@ import { buildModel, type CompiledFlora, type Model } from "@/core/identify";
 import { once } from "./once";
 
 /** The shipped flora, as compiled. */
-export const shippedFlora = (): CompiledFlora => once("flora", () => JSON.parse(readFileSync(join(process.cwd(), "public", "flora.json"), "utf8")) as CompiledFlora);
+export const shippedFlora = (): CompiledFlora =>
+  once("flora", () => JSON.parse(readFileSync(join(process.cwd(), "public", "flora.json"), "utf8")) as CompiledFlora);
 
 export const shippedModel = (): Model => once("model", () => buildModel(shippedFlora()));
 
-export const shippedMethods = (): Method[] => once("methods", () => methodSchema.array().parse(parse(readFileSync(join(process.cwd(), "flora", "methods.yaml"), "utf8"))));
+export const shippedMethods = (): Method[] =>
+  once("methods", () =>
+    methodSchema.array().parse(parse(readFileSync(join(process.cwd(), "flora", "methods.yaml"), "utf8"))),
+  );
 
 /** Version of the engine's rules, kept with every verdict. */
 export const ENGINE_VERSION = "7";

@@ -10,9 +10,20 @@ import { listFor } from "./list";
 import { plantsHere, plantsOf } from "./plants";
 import { asMember, type Member, seesProtected } from "./session";
 
-const ring = z.array(z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)])).min(4).max(2000);
+const ring = z
+  .array(z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]))
+  .min(4)
+  .max(2000);
 const outlineSchema = z.object({ type: z.literal("Polygon"), coordinates: z.array(ring).min(1).max(20) });
-export const patchInputSchema = z.object({ id: z.uuid(), siteId: z.uuid(), taxon: z.string().min(1), name: z.string().trim().min(1, "give the patch a name").max(120), outline: outlineSchema, coverShare: z.number().min(0).max(1).nullable().default(null), findingId: z.uuid().nullable().default(null) });
+export const patchInputSchema = z.object({
+  id: z.uuid(),
+  siteId: z.uuid(),
+  taxon: z.string().min(1),
+  name: z.string().trim().min(1, "give the patch a name").max(120),
+  outline: outlineSchema,
+  coverShare: z.number().min(0).max(1).nullable().default(null),
+  findingId: z.uuid().nullable().default(null),
+});
 
 /** Saves a patch with its outline, once per id. Its area is geodesic, worked out by the database. */
 export async function savePatch(member: Member, raw: unknown): Promise<{ id: string; areaM2: number }> {
@@ -25,7 +36,18 @@ export async function savePatch(member: Member, raw: unknown): Promise<{ id: str
     const list = await listFor(tx, input.siteId);
     await tx
       .insert(patch)
-      .values({ districtId: member.districtId, id: input.id, siteId: input.siteId, taxon: input.taxon, name: input.name, outline: input.outline, areaM2, coverShare: input.coverShare, madeBy: member.personName, protected: list.status[input.taxon] === "protected" })
+      .values({
+        districtId: member.districtId,
+        id: input.id,
+        siteId: input.siteId,
+        taxon: input.taxon,
+        name: input.name,
+        outline: input.outline,
+        areaM2,
+        coverShare: input.coverShare,
+        madeBy: member.personName,
+        protected: list.status[input.taxon] === "protected",
+      })
       .onConflictDoNothing();
     if (input.findingId) {
       const [found] = await tx.select({ siteId: finding.siteId }).from(finding).where(eq(finding.id, input.findingId));
@@ -37,27 +59,66 @@ export async function savePatch(member: Member, raw: unknown): Promise<{ id: str
   });
 }
 
-export const siteInputSchema = z.object({ id: z.uuid(), name: z.string().trim().min(1, "give the site a name").max(120), outline: outlineSchema, ground: z.string().min(1), note: z.string().trim().max(1000).default(""), rules: z.object({ noProduct: z.boolean(), noMachines: z.boolean(), grazed: z.boolean(), hayed: z.boolean(), foraged: z.boolean() }).partial() });
+export const siteInputSchema = z.object({
+  id: z.uuid(),
+  name: z.string().trim().min(1, "give the site a name").max(120),
+  outline: outlineSchema,
+  ground: z.string().min(1),
+  note: z.string().trim().max(1000).default(""),
+  rules: z
+    .object({
+      noProduct: z.boolean(),
+      noMachines: z.boolean(),
+      grazed: z.boolean(),
+      hayed: z.boolean(),
+      foraged: z.boolean(),
+    })
+    .partial(),
+});
 
 /** Saves a site with its boundary, once per id. It takes the district's time zone. */
 export async function saveSite(member: Member, raw: unknown): Promise<{ id: string; areaM2: number }> {
   const input = siteInputSchema.parse(raw);
-  const states = shippedFlora().characters.find((c) => c.id === "ground")?.states.map((s) => s.id) ?? [];
-  if (!states.includes(input.ground)) throw new Refusal(400, "That is no kind of ground.", [{ field: "ground", what: `choose one of ${states.join(", ")}` }]);
+  const states =
+    shippedFlora()
+      .characters.find((c) => c.id === "ground")
+      ?.states.map((s) => s.id) ?? [];
+  if (!states.includes(input.ground))
+    throw new Refusal(400, "That is no kind of ground.", [
+      { field: "ground", what: `choose one of ${states.join(", ")}` },
+    ]);
   return asMember(member, async (tx) => {
     const { areaM2 } = await measureOutline(tx, input.outline);
     const [here] = await tx.select({ zone: district.zone }).from(district);
-    await tx.insert(site).values({ districtId: member.districtId, id: input.id, name: input.name, boundary: input.outline, zone: here.zone, setting: { ground: [input.ground] }, rules: input.rules, note: input.note }).onConflictDoNothing();
+    await tx
+      .insert(site)
+      .values({
+        districtId: member.districtId,
+        id: input.id,
+        name: input.name,
+        boundary: input.outline,
+        zone: here.zone,
+        setting: { ground: [input.ground] },
+        rules: input.rules,
+        note: input.note,
+      })
+      .onConflictDoNothing();
     return { id: input.id, areaM2 };
   });
 }
 
 async function measureOutline(tx: Transaction, outline: z.output<typeof outlineSchema>): Promise<{ areaM2: number }> {
   const shape = sql`ST_SetSRID(ST_GeomFromGeoJSON(${JSON.stringify(outline)}), 4326)`;
-  const { rows } = await tx.execute<{ valid: boolean; reason: string; area: number }>(sql`SELECT ST_IsValid(${shape}) AS valid, ST_IsValidReason(${shape}) AS reason, ST_Area(${shape}::geography) AS area`);
+  const { rows } = await tx.execute<{ valid: boolean; reason: string; area: number }>(
+    sql`SELECT ST_IsValid(${shape}) AS valid, ST_IsValidReason(${shape}) AS reason, ST_Area(${shape}::geography) AS area`,
+  );
   const [{ valid, reason, area }] = rows;
-  if (!valid) throw new Refusal(400, `The outline crosses itself (${reason.split("[")[0].trim()}). Draw it again.`, [{ field: "outline", what: "draw a line that does not cross itself" }]);
-  if (!(area > 0.01)) throw new Refusal(400, "The outline holds no area.", [{ field: "outline", what: "draw at least three corners" }]);
+  if (!valid)
+    throw new Refusal(400, `The outline crosses itself (${reason.split("[")[0].trim()}). Draw it again.`, [
+      { field: "outline", what: "draw a line that does not cross itself" },
+    ]);
+  if (!(area > 0.01))
+    throw new Refusal(400, "The outline holds no area.", [{ field: "outline", what: "draw at least three corners" }]);
   return { areaM2: Math.round(area * 100) / 100 };
 }
 
@@ -86,10 +147,23 @@ export type SiteLine = Awaited<ReturnType<typeof siteLines>>[number];
 export async function patchLines(member: Member, siteId?: string) {
   return asMember(member, async (tx) => {
     const rows = await tx
-      .select({ id: patch.id, name: patch.name, taxon: patch.taxon, areaM2: patch.areaM2, state: patch.state, siteId: patch.siteId, siteName: site.name })
+      .select({
+        id: patch.id,
+        name: patch.name,
+        taxon: patch.taxon,
+        areaM2: patch.areaM2,
+        state: patch.state,
+        siteId: patch.siteId,
+        siteName: site.name,
+      })
       .from(patch)
       .innerJoin(site, eq(site.id, patch.siteId))
-      .where(and(siteId ? eq(patch.siteId, siteId) : undefined, seesProtected(member) ? undefined : eq(patch.protected, false)))
+      .where(
+        and(
+          siteId ? eq(patch.siteId, siteId) : undefined,
+          seesProtected(member) ? undefined : eq(patch.protected, false),
+        ),
+      )
       .orderBy(site.name, patch.name);
     const plants = await plantsHere(tx);
     return rows.map((r) => ({ ...r, plant: plants.common(r.taxon) }));
@@ -101,11 +175,19 @@ export type PatchLine = Awaited<ReturnType<typeof patchLines>>[number];
 export async function patchDetail(member: Member, id: string) {
   if (!z.uuid().safeParse(id).success) throw notFound("The patch");
   return asMember(member, async (tx) => {
-    const [row] = await tx.select({ p: patch, s: site, outline: sql<string>`ST_AsGeoJSON(${patch.outline}, 6)` }).from(patch).innerJoin(site, eq(site.id, patch.siteId)).where(eq(patch.id, id));
+    const [row] = await tx
+      .select({ p: patch, s: site, outline: sql<string>`ST_AsGeoJSON(${patch.outline}, 6)` })
+      .from(patch)
+      .innerJoin(site, eq(site.id, patch.siteId))
+      .where(eq(patch.id, id));
     if (!row || (row.p.protected && !seesProtected(member))) throw notFound("The patch");
     const { rows: water } = await tx.execute<{ m: number | null }>(sql`SELECT water_distance_m(${id}) AS m`);
     return {
-      patch: { ...row.p, outline: JSON.parse(row.outline) as GeoJSON.Polygon, plant: (await plantsHere(tx)).common(row.p.taxon) },
+      patch: {
+        ...row.p,
+        outline: JSON.parse(row.outline) as GeoJSON.Polygon,
+        plant: (await plantsHere(tx)).common(row.p.taxon),
+      },
       site: row.s,
       waterDistanceM: water[0]?.m ?? null,
       findings: await findingLines(tx, member, eq(finding.patchId, id)),
@@ -120,7 +202,9 @@ export async function patchDetail(member: Member, id: string) {
 /** A tile of the map, as vector tile bytes; masked in the database for those who may not see protected places. */
 export async function mapTile(member: Member, z: number, x: number, y: number): Promise<Buffer> {
   return asMember(member, async (tx) => {
-    const { rows } = await tx.execute<{ tile: Buffer }>(sql`SELECT map_tile(${z}, ${x}, ${y}) || name_tile(${z}, ${x}, ${y}) AS tile`);
+    const { rows } = await tx.execute<{ tile: Buffer }>(
+      sql`SELECT map_tile(${z}, ${x}, ${y}) || name_tile(${z}, ${x}, ${y}) AS tile`,
+    );
     return rows[0].tile;
   });
 }
@@ -128,9 +212,10 @@ export async function mapTile(member: Member, z: number, x: number, y: number): 
 /** West, south, east, north of all sites, for the first view of the map. */
 export async function districtBounds(member: Member): Promise<[number, number, number, number] | null> {
   return asMember(member, async (tx) => {
-    const { rows } = await tx.execute<{ w: number | null; s: number; e: number; n: number }>(sql`SELECT ST_XMin(b) w, ST_YMin(b) s, ST_XMax(b) e, ST_YMax(b) n FROM (SELECT ST_Extent(${site.boundary}) b FROM ${site}) t`);
+    const { rows } = await tx.execute<{ w: number | null; s: number; e: number; n: number }>(
+      sql`SELECT ST_XMin(b) w, ST_YMin(b) s, ST_XMax(b) e, ST_YMax(b) n FROM (SELECT ST_Extent(${site.boundary}) b FROM ${site}) t`,
+    );
     const [b] = rows;
     return b.w === null ? null : [b.w, b.s, b.e, b.n];
   });
 }
-

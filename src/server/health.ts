@@ -20,5 +20,12 @@ export async function health() {
   await works(async () => {
     flora = shippedFlora().version;
   });
-  return { ok: database && migrations && queueOk && flora !== null, database, migrations, queue: queueOk, flora, version: "0.1.0" };
+  return {
+    ok: database && migrations && queueOk && flora !== null,
+    database,
+    migrations,
+    queue: queueOk,
+    flora,
+    version: "0.1.0",
+  };
 }

@@ -1,4 +1,13 @@
-import { type Case, decide, identify, type Identification, judge, type Model, nextLater, verdictReason } from "@/core/identify";
+import {
+  type Case,
+  decide,
+  identify,
+  type Identification,
+  judge,
+  type Model,
+  nextLater,
+  verdictReason,
+} from "@/core/identify";
 import type { Told } from "@/core/outbox";
 
 /** A verdict as it is kept: what the engine said, and the versions that made it say so. */
@@ -13,7 +22,17 @@ export function judgeFinding(model: Model, given: Case) {
   const isProtected = identification.candidates.some((c) => c.status === "protected" && c.probability > 0.1);
   return {
     identification,
-    columns: { verdict: identification.verdict, because: identification.because, taxon: identification.about, reportFirst: identification.reportFirst ?? false, settleFrom: identification.verdict === "hold" || identification.verdict === "open" ? (nextLater(identification.next.later, given.day)?.from ?? null) : null, protected: isProtected },
+    columns: {
+      verdict: identification.verdict,
+      because: identification.because,
+      taxon: identification.about,
+      reportFirst: identification.reportFirst ?? false,
+      settleFrom:
+        identification.verdict === "hold" || identification.verdict === "open"
+          ? (nextLater(identification.next.later, given.day)?.from ?? null)
+          : null,
+      protected: isProtected,
+    },
   };
 }
 
@@ -22,5 +41,9 @@ export function verdictOn(model: Model, given: Case): Told & { because: string }
   const judgement = judge(model, given);
   const result = decide(judgement);
   const named = result.about >= 0 && ["clear", "hold", "keep"].includes(result.verdict);
-  return { verdict: result.verdict, taxon: named ? model.flora.taxa[result.about].name : null, because: verdictReason(judgement, result) };
+  return {
+    verdict: result.verdict,
+    taxon: named ? model.flora.taxa[result.about].name : null,
+    because: verdictReason(judgement, result),
+  };
 }

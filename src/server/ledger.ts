@@ -1,7 +1,16 @@
 import { desc, eq, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
-import { checkTreatment, followUpDays, GENESIS, type LabelLimits, labelLimitsSchema, restrictionsAfter, type Treatment, treatmentSchema } from "@/core/records";
+import {
+  checkTreatment,
+  followUpDays,
+  GENESIS,
+  type LabelLimits,
+  labelLimitsSchema,
+  restrictionsAfter,
+  type Treatment,
+  treatmentSchema,
+} from "@/core/records";
 import type { Transaction } from "@/db/client";
 import { district, followUp, label, ledgerEntry, membership, patch, plan, site } from "@/db/schema";
 import { append } from "./append-entry";
@@ -12,13 +21,22 @@ import { plantsHere } from "./plants";
 import { stageOn } from "./plans";
 import { asMember, type Member } from "./session";
 
-export const entryInputSchema = z.object({ id: z.uuid(), patchId: z.uuid(), planId: z.uuid().nullable().default(null), supersedes: z.uuid().nullable().default(null), treatment: treatmentSchema });
+export const entryInputSchema = z.object({
+  id: z.uuid(),
+  patchId: z.uuid(),
+  planId: z.uuid().nullable().default(null),
+  supersedes: z.uuid().nullable().default(null),
+  treatment: treatmentSchema,
+});
 
 /**
  * Appends a treatment to the ledger: checked for completeness and against the label, chained to the entry before,
  * one at a time per district. The same id sent twice is one entry.
  */
-export async function recordTreatment(member: Member, raw: unknown): Promise<{ id: string; seq: number; warnings: string[] }> {
+export async function recordTreatment(
+  member: Member,
+  raw: unknown,
+): Promise<{ id: string; seq: number; warnings: string[] }> {
   const input = entryInputSchema.parse(raw);
   return asMember(member, async (tx) => {
     await tx.execute(sql`SELECT pg_advisory_xact_lock(hashtext(${`ledger ${member.districtId}`}))`);
@@ -27,13 +45,27 @@ export async function recordTreatment(member: Member, raw: unknown): Promise<{ i
     const place = await placeOf(tx, input.patchId);
     const planned = await planOf(tx, input.planId, input.patchId);
     await checkCorrection(tx, input);
-    const treatment = await withTrueLimits(tx, { ...input.treatment, overruling: planned?.overruling ?? input.treatment.overruling, waterDistanceM: place.waterDistanceM });
+    const treatment = await withTrueLimits(tx, {
+      ...input.treatment,
+      overruling: planned?.overruling ?? input.treatment.overruling,
+      waterDistanceM: place.waterDistanceM,
+    });
     const method = shippedMethods().find((m) => m.id === treatment.method);
-    if (!method) throw new Refusal(400, "There is no such method.", [{ field: "method", what: "choose one of the list" }]);
-    const faults = checkTreatment(treatment, method.kind === "product", await usedThisSeason(tx, input.patchId, treatment, input.supersedes));
+    if (!method)
+      throw new Refusal(400, "There is no such method.", [{ field: "method", what: "choose one of the list" }]);
+    const faults = checkTreatment(
+      treatment,
+      method.kind === "product",
+      await usedThisSeason(tx, input.patchId, treatment, input.supersedes),
+    );
     const grave = faults.filter((f) => f.grave);
     if (grave.length > 0) throw new Refusal(400, "The record is not complete, or goes against the label.", grave);
-    const body = { ...treatment, methodName: method.name, restrictions: restrictionsAfter(treatment, place.rules), warnings: faults.map((f) => f.what) };
+    const body = {
+      ...treatment,
+      methodName: method.name,
+      restrictions: restrictionsAfter(treatment, place.rules),
+      warnings: faults.map((f) => f.what),
+    };
     const seq = await append(tx, member, input, body);
     await afterwards(tx, member, input, method.kind, treatment);
     return { id: input.id, seq, warnings: body.warnings };
@@ -43,7 +75,11 @@ export async function recordTreatment(member: Member, raw: unknown): Promise<{ i
 type EntryInput = z.output<typeof entryInputSchema>;
 
 async function placeOf(tx: Transaction, patchId: string) {
-  const [row] = await tx.select({ rules: site.rules, water: sql<number | null>`water_distance_m(${patch.id})` }).from(patch).innerJoin(site, eq(site.id, patch.siteId)).where(eq(patch.id, patchId));
+  const [row] = await tx
+    .select({ rules: site.rules, water: sql<number | null>`water_distance_m(${patch.id})` })
+    .from(patch)
+    .innerJoin(site, eq(site.id, patch.siteId))
+    .where(eq(patch.id, patchId));
   if (!row) throw notFound("The patch");
   return { rules: row.rules, waterDistanceM: row.water };
 }
@@ -57,50 +93,107 @@ async function planOf(tx: Transaction, planId: string | null, patchId: string) {
 
 async function checkCorrection(tx: Transaction, input: EntryInput): Promise<void> {
   if (!input.supersedes) {
-    if (!input.planId) throw new Refusal(409, "A treatment hangs on a plan, and a plan on a finding that is clear to act. Plan it first.");
+    if (!input.planId)
+      throw new Refusal(
+        409,
+        "A treatment hangs on a plan, and a plan on a finding that is clear to act. Plan it first.",
+      );
     return;
   }
   const [old] = await tx.select().from(ledgerEntry).where(eq(ledgerEntry.id, input.supersedes));
   if (!old) throw notFound("The entry to correct");
   const [newer] = await tx.select({ seq: ledgerEntry.seq }).from(ledgerEntry).where(eq(ledgerEntry.supersedes, old.id));
   if (newer) throw new Refusal(409, `Entry ${old.seq} was already corrected by entry ${newer.seq}. Correct that one.`);
-  if (!input.treatment.correctionReason) throw new Refusal(400, "A correction needs its reason.", [{ field: "correctionReason", what: "say what was wrong" }]);
+  if (!input.treatment.correctionReason)
+    throw new Refusal(400, "A correction needs its reason.", [
+      { field: "correctionReason", what: "say what was wrong" },
+    ]);
 }
 
 /** The label's limits come from the district's own table, never from what the client sent. */
 async function withTrueLimits(tx: Transaction, treatment: Treatment): Promise<Treatment> {
   if (!treatment.product) return treatment;
   const [held] = await tx.select().from(label).where(eq(label.id, treatment.product.labelId));
-  if (!held) throw new Refusal(400, "That label is not entered here.", [{ field: "product.labelId", what: "enter the label first" }]);
-  return { ...treatment, product: { ...treatment.product, labelName: held.name, limits: labelLimitsSchema.parse(held.limits) } };
+  if (!held)
+    throw new Refusal(400, "That label is not entered here.", [
+      { field: "product.labelId", what: "enter the label first" },
+    ]);
+  return {
+    ...treatment,
+    product: { ...treatment.product, labelName: held.name, limits: labelLimitsSchema.parse(held.limits) },
+  };
 }
 
 /** Product per hectare already recorded on this patch in the same calendar year, with the same label. */
-async function usedThisSeason(tx: Transaction, patchId: string, treatment: Treatment, superseded: string | null): Promise<number> {
+async function usedThisSeason(
+  tx: Transaction,
+  patchId: string,
+  treatment: Treatment,
+  superseded: string | null,
+): Promise<number> {
   if (!treatment.product) return 0;
   const rows = await tx.select().from(ledgerEntry).where(eq(ledgerEntry.patchId, patchId));
-  const replaced = new Set(rows.map((r) => r.supersedes).concat(superseded).filter(Boolean));
+  const replaced = new Set(
+    rows
+      .map((r) => r.supersedes)
+      .concat(superseded)
+      .filter(Boolean),
+  );
   const year = treatment.from.slice(0, 4);
-  return rows.filter((r) => !replaced.has(r.id)).reduce((sum, r) => {
-    const other = r.body as Treatment;
-    return other.product?.labelId === treatment.product?.labelId && other.from.slice(0, 4) === year ? sum + (other.product?.ratePerHa ?? 0) : sum;
-  }, 0);
+  return rows
+    .filter((r) => !replaced.has(r.id))
+    .reduce((sum, r) => {
+      const other = r.body as Treatment;
+      return other.product?.labelId === treatment.product?.labelId && other.from.slice(0, 4) === year
+        ? sum + (other.product?.ratePerHa ?? 0)
+        : sum;
+    }, 0);
 }
 
-async function afterwards(tx: Transaction, member: Member, input: EntryInput, kind: string, treatment: Treatment): Promise<void> {
+async function afterwards(
+  tx: Transaction,
+  member: Member,
+  input: EntryInput,
+  kind: string,
+  treatment: Treatment,
+): Promise<void> {
   if (input.supersedes) return;
   if (input.planId) await tx.update(plan).set({ state: "done" }).where(eq(plan.id, input.planId));
   await tx.update(patch).set({ state: "treated" }).where(eq(patch.id, input.patchId));
   const done = Date.parse(treatment.to);
-  await tx.insert(followUp).values(followUpDays(kind).map(({ days, what }) => ({ districtId: member.districtId, id: uuidv7(), patchId: input.patchId, ledgerId: input.id, dueOn: new Date(done + days * 86400e3).toISOString().slice(0, 10), what })));
+  await tx.insert(followUp).values(
+    followUpDays(kind).map(({ days, what }) => ({
+      districtId: member.districtId,
+      id: uuidv7(),
+      patchId: input.patchId,
+      ledgerId: input.id,
+      dueOn: new Date(done + days * 86400e3).toISOString().slice(0, 10),
+      what,
+    })),
+  );
 }
 
 /** The whole ledger, newest first, with its head: head and count are printed on every export, so that a cut tail shows. */
 export async function ledgerLines(member: Member) {
   return asMember(member, async (tx) => {
-    const rows = await tx.select({ e: ledgerEntry, patchName: patch.name, siteName: site.name, hidden: patch.protected }).from(ledgerEntry).innerJoin(patch, eq(patch.id, ledgerEntry.patchId)).innerJoin(site, eq(site.id, patch.siteId)).orderBy(desc(ledgerEntry.seq));
+    const rows = await tx
+      .select({ e: ledgerEntry, patchName: patch.name, siteName: site.name, hidden: patch.protected })
+      .from(ledgerEntry)
+      .innerJoin(patch, eq(patch.id, ledgerEntry.patchId))
+      .innerJoin(site, eq(site.id, patch.siteId))
+      .orderBy(desc(ledgerEntry.seq));
     const superseded = new Map(rows.filter((r) => r.e.supersedes).map((r) => [r.e.supersedes as string, r.e.seq]));
-    return { head: rows[0]?.e.hash ?? GENESIS, count: rows.length, lines: rows.map((r) => ({ ...r.e, body: r.e.body as StoredTreatment, patchName: r.patchName, siteName: r.siteName, supersededBy: superseded.get(r.e.id) ?? null })) };
+    return {
+      head: rows[0]?.e.hash ?? GENESIS,
+      count: rows.length,
+      lines: rows.map((r) => ({
+        ...r.e,
+        body: r.e.body as StoredTreatment,
+        patchName: r.patchName,
+        siteName: r.siteName,
+        supersededBy: superseded.get(r.e.id) ?? null,
+      })),
+    };
   });
 }
 export type StoredTreatment = Treatment & { restrictions: { what: string; until: string }[]; warnings: string[] };
@@ -113,12 +206,25 @@ export async function ledgerDetail(member: Member, id: string) {
   return { line, head: all.head, count: all.count, districtName: member.name };
 }
 
-export const labelInputSchema = z.object({ id: z.uuid(), name: z.string().trim().min(2, "give the label's name").max(120), limits: labelLimitsSchema });
+export const labelInputSchema = z.object({
+  id: z.uuid(),
+  name: z.string().trim().min(2, "give the label's name").max(120),
+  limits: labelLimitsSchema,
+});
 
 export async function saveLabel(member: Member, raw: unknown): Promise<void> {
   const input = labelInputSchema.parse(raw);
   await asMember(member, async (tx) => {
-    await tx.insert(label).values({ districtId: member.districtId, id: input.id, name: input.name, limits: input.limits, enteredBy: member.personName }).onConflictDoNothing();
+    await tx
+      .insert(label)
+      .values({
+        districtId: member.districtId,
+        id: input.id,
+        name: input.name,
+        limits: input.limits,
+        enteredBy: member.personName,
+      })
+      .onConflictDoNothing();
   });
 }
 
@@ -126,15 +232,35 @@ export async function saveLabel(member: Member, raw: unknown): Promise<void> {
 export async function recordingFor(member: Member, planId: string) {
   if (!z.uuid().safeParse(planId).success) throw notFound("The plan");
   return asMember(member, async (tx) => {
-    const [row] = await tx.select({ plan, patch: { id: patch.id, name: patch.name, areaM2: patch.areaM2 }, site: { name: site.name, zone: site.zone } }).from(plan).innerJoin(patch, eq(patch.id, plan.patchId)).innerJoin(site, eq(site.id, patch.siteId)).where(eq(plan.id, planId));
+    const [row] = await tx
+      .select({
+        plan,
+        patch: { id: patch.id, name: patch.name, areaM2: patch.areaM2 },
+        site: { name: site.name, zone: site.zone },
+      })
+      .from(plan)
+      .innerJoin(patch, eq(patch.id, plan.patchId))
+      .innerJoin(site, eq(site.id, patch.siteId))
+      .where(eq(plan.id, planId));
     if (!row) throw notFound("The plan");
     const [me] = await tx.select().from(membership).where(eq(membership.personId, member.personId));
     const { rows: water } = await tx.execute<{ m: number | null }>(sql`SELECT water_distance_m(${row.patch.id}) AS m`);
-    const labels = await tx.select({ id: label.id, name: label.name, limits: label.limits }).from(label).orderBy(label.name);
+    const labels = await tx
+      .select({ id: label.id, name: label.name, limits: label.limits })
+      .from(label)
+      .orderBy(label.name);
     const method = shippedMethods().find((m) => m.id === row.plan.method);
     const taxon = (await plantsHere(tx)).byName(row.plan.taxon);
-    const [here] = await tx.select({ hemisphere: district.hemisphere, seasonShift: district.seasonShift }).from(district);
-    return { ...row, stage: taxon ? stageOn(taxon, todayIn(row.site.zone), here) : ("vegetative" as const), me: { name: me.name, licence: me.licence, licenceExpires: me.licenceExpires }, waterDistanceM: water[0]?.m ?? null, labels: labels as { id: string; name: string; limits: LabelLimits }[], method: method ?? null };
+    const [here] = await tx
+      .select({ hemisphere: district.hemisphere, seasonShift: district.seasonShift })
+      .from(district);
+    return {
+      ...row,
+      stage: taxon ? stageOn(taxon, todayIn(row.site.zone), here) : ("vegetative" as const),
+      me: { name: me.name, licence: me.licence, licenceExpires: me.licenceExpires },
+      waterDistanceM: water[0]?.m ?? null,
+      labels: labels as { id: string; name: string; limits: LabelLimits }[],
+      method: method ?? null,
+    };
   });
 }
-

@@ -28,16 +28,31 @@ const MOST_PARTED = 12;
 
 /** What plants a name may mean, where this member works. */
 export async function findNames(member: Member, text: string): Promise<FoundNames> {
-  const { list, model } = await asMember(member, async (tx) => ({ list: await listFor(tx, null), model: await districtModel(tx) }));
+  const { list, model } = await asMember(member, async (tx) => ({
+    list: await listFor(tx, null),
+    model: await districtModel(tx),
+  }));
   const { taxa } = model.flora;
   const plantsHeld = plantsIn(model.flora);
   const { matches, carriers, carried } = resolveName(plantsHeld.names(), text, list.status, 20);
   const order = [...new Set([...matches.map((m) => m.taxon), ...carriers])];
   const plants = order.map((t) => {
     const { matched = null, kind } = matches.find((m) => m.taxon === t) ?? {};
-    return { id: taxa[t].id, name: taxa[t].name, common: plantsHeld.common(taxa[t].name), matched: matched && matched !== taxa[t].name && matched !== taxa[t].common[0] ? matched : null, unheld: kind === "unheld", status: list.status[taxa[t].name] ?? ("kept" as const) };
+    return {
+      id: taxa[t].id,
+      name: taxa[t].name,
+      common: plantsHeld.common(taxa[t].name),
+      matched: matched && matched !== taxa[t].name && matched !== taxa[t].common[0] ? matched : null,
+      unheld: kind === "unheld",
+      status: list.status[taxa[t].name] ?? ("kept" as const),
+    };
   });
-  return { text, plants, ambiguous: carriers.length > 1 ? { name: carried, plants: carriers.length, check: firstCheck(model, carriers) } : null };
+  return {
+    text,
+    plants,
+    ambiguous:
+      carriers.length > 1 ? { name: carried, plants: carriers.length, check: firstCheck(model, carriers) } : null,
+  };
 }
 
 type FirstCheck = { ask: string; stage: Stage } | null;
@@ -56,6 +71,10 @@ function firstCheck(model: Model, taxa: number[]): FirstCheck {
 }
 
 function bestCheck(model: Model, taxa: number[]): FirstCheck {
-  const best = STAGES.flatMap((stage) => partingChecks(model, taxa, stage).slice(0, 1).map((check) => ({ stage, check }))).sort((a, b) => b.check.bits - a.check.bits)[0];
+  const best = STAGES.flatMap((stage) =>
+    partingChecks(model, taxa, stage)
+      .slice(0, 1)
+      .map((check) => ({ stage, check })),
+  ).sort((a, b) => b.check.bits - a.check.bits)[0];
   return best ? { ask: model.flora.characters[best.check.character].ask, stage: best.stage } : null;
 }

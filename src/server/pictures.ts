@@ -13,9 +13,16 @@ const MOST_PIXELS = 50e6;
 const LONGEST_SIDE_PX = 2000;
 
 /** Stores a picture: real type checked, re-encoded, position data kept apart from what is shown. The same id is stored once. */
-export async function savePicture(member: Member, id: string, findingId: string, content: Buffer, simulated = false): Promise<void> {
+export async function savePicture(
+  member: Member,
+  id: string,
+  findingId: string,
+  content: Buffer,
+  simulated = false,
+): Promise<void> {
   if (!z.uuid().safeParse(id).success) throw new Refusal(400, "The picture's id is not a UUID.");
-  if (content.length > MOST_PICTURE_BYTES) throw new Refusal(400, `The picture has ${Math.round(content.length / 1e6)} MB; 12 MB are allowed.`);
+  if (content.length > MOST_PICTURE_BYTES)
+    throw new Refusal(400, `The picture has ${Math.round(content.length / 1e6)} MB; 12 MB are allowed.`);
   const image = await encode(content);
   const position = await exifr.gps(content).catch(() => undefined);
   const taken = await exifr.parse(content, ["DateTimeOriginal"]).catch(() => undefined);
@@ -24,7 +31,19 @@ export async function savePicture(member: Member, id: string, findingId: string,
     if (!held) throw notFound("The finding");
     await tx
       .insert(picture)
-      .values({ districtId: member.districtId, id, findingId, content: image.data, widthPx: image.info.width, heightPx: image.info.height, takenAt: taken?.DateTimeOriginal ?? null, longitude: position?.longitude ?? null, latitude: position?.latitude ?? null, simulated, by: member.personName })
+      .values({
+        districtId: member.districtId,
+        id,
+        findingId,
+        content: image.data,
+        widthPx: image.info.width,
+        heightPx: image.info.height,
+        takenAt: taken?.DateTimeOriginal ?? null,
+        longitude: position?.longitude ?? null,
+        latitude: position?.latitude ?? null,
+        simulated,
+        by: member.personName,
+      })
       .onConflictDoNothing();
   });
 }
@@ -34,16 +53,27 @@ async function encode(content: Buffer) {
     const source = sharp(content, { limitInputPixels: MOST_PIXELS, failOn: "error" });
     const { format } = await source.metadata();
     if (!format || !["jpeg", "png", "webp", "heif"].includes(format)) throw new Error(`format ${format}`);
-    return await source.rotate().resize(LONGEST_SIDE_PX, LONGEST_SIDE_PX, { fit: "inside", withoutEnlargement: true }).webp({ quality: 82 }).toBuffer({ resolveWithObject: true });
+    return await source
+      .rotate()
+      .resize(LONGEST_SIDE_PX, LONGEST_SIDE_PX, { fit: "inside", withoutEnlargement: true })
+      .webp({ quality: 82 })
+      .toBuffer({ resolveWithObject: true });
   } catch {
-    throw new Refusal(400, "This file is no picture that can be read. Send a JPEG, PNG or WebP of at most 50 million pixels.");
+    throw new Refusal(
+      400,
+      "This file is no picture that can be read. Send a JPEG, PNG or WebP of at most 50 million pixels.",
+    );
   }
 }
 
 export async function pictureContent(member: Member, id: string): Promise<Buffer> {
   if (!z.uuid().safeParse(id).success) throw notFound("The picture");
   return asMember(member, async (tx) => {
-    const [row] = await tx.select({ content: picture.content, hidden: finding.protected }).from(picture).innerJoin(finding, eq(finding.id, picture.findingId)).where(eq(picture.id, id));
+    const [row] = await tx
+      .select({ content: picture.content, hidden: finding.protected })
+      .from(picture)
+      .innerJoin(finding, eq(finding.id, picture.findingId))
+      .where(eq(picture.id, id));
     if (!row || (row.hidden && !seesProtected(member))) throw notFound("The picture");
     return row.content;
   });
@@ -58,13 +88,20 @@ export async function saveMarks(member: Member, pictureId: string, raw: unknown)
   await asMember(member, async (tx) => {
     const [held] = await tx.select({ id: picture.id }).from(picture).where(eq(picture.id, pictureId));
     if (!held) throw notFound("The picture");
-    await tx.insert(pictureMarks).values({ districtId: member.districtId, id: input.id, pictureId, marks: input.marks, by: member.personName }).onConflictDoNothing();
+    await tx
+      .insert(pictureMarks)
+      .values({ districtId: member.districtId, id: input.id, pictureId, marks: input.marks, by: member.personName })
+      .onConflictDoNothing();
   });
 }
 
 /** The last marks of each of these pictures. */
 export async function marksOf(tx: Transaction, pictures: string[]): Promise<Map<string, Marks>> {
   if (pictures.length === 0) return new Map();
-  const rows = await tx.select().from(pictureMarks).where(inArray(pictureMarks.pictureId, pictures)).orderBy(desc(pictureMarks.at), desc(pictureMarks.id));
+  const rows = await tx
+    .select()
+    .from(pictureMarks)
+    .where(inArray(pictureMarks.pictureId, pictures))
+    .orderBy(desc(pictureMarks.at), desc(pictureMarks.id));
   return new Map([...rows].reverse().map((row) => [row.pictureId, row.marks]));
 }

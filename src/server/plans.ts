@@ -42,18 +42,32 @@ export async function planningFor(member: Member, findingId: string): Promise<Pl
 }
 
 async function readPlanning(tx: Transaction, findingId: string): Promise<PlanningView> {
-  const [row] = await tx.select({ f: finding, s: site }).from(finding).innerJoin(site, eq(site.id, finding.siteId)).where(eq(finding.id, findingId));
+  const [row] = await tx
+    .select({ f: finding, s: site })
+    .from(finding)
+    .innerJoin(site, eq(site.id, finding.siteId))
+    .where(eq(finding.id, findingId));
   if (!row) throw notFound("The finding");
-  if (!row.f.patchId) throw new Refusal(409, "This finding has no patch yet. Draw the patch first: what is planned needs an area.");
+  if (!row.f.patchId)
+    throw new Refusal(409, "This finding has no patch yet. Draw the patch first: what is planned needs an area.");
   const [held] = await tx.select().from(patch).where(eq(patch.id, row.f.patchId));
   const [here] = await tx.select().from(district);
   const overruling = await overrulingOf(tx, findingId);
   const today = todayIn(row.s.zone);
   const taxon = row.f.taxon ? (await plantsHere(tx)).byName(row.f.taxon) : undefined;
   const { rows: water } = await tx.execute<{ m: number | null }>(sql`SELECT water_distance_m(${held.id}) AS m`);
-  const ground: Ground = { noProduct: row.s.rules.noProduct ?? false, noMachines: row.s.rules.noMachines ?? false, grazed: row.s.rules.grazed ?? false, hayed: row.s.rules.hayed ?? false, foraged: row.s.rules.foraged ?? false, waterDistanceM: water[0]?.m ?? null };
+  const ground: Ground = {
+    noProduct: row.s.rules.noProduct ?? false,
+    noMachines: row.s.rules.noMachines ?? false,
+    grazed: row.s.rules.grazed ?? false,
+    hayed: row.s.rules.hayed ?? false,
+    foraged: row.s.rules.foraged ?? false,
+    waterDistanceM: water[0]?.m ?? null,
+  };
   const stage = taxon ? stageToday(taxon, row.f.stage as Stage | null, row.f.day, today, here) : "vegetative";
-  const people = await tx.select({ id: membership.personId, name: membership.name, roles: membership.roles }).from(membership);
+  const people = await tx
+    .select({ id: membership.personId, name: membership.name, roles: membership.roles })
+    .from(membership);
   return {
     findingId,
     number: row.f.number,
@@ -66,7 +80,10 @@ async function readPlanning(tx: Transaction, findingId: string): Promise<Plannin
     seedYears: taxon?.seedYears ?? null,
     remains: taxon ? disposalOf(taxon) : [],
     waterDistanceM: ground.waterDistanceM,
-    barred: row.f.verdict === "clear" || overruling ? null : `The verdict is "${row.f.verdict}", not clear to act: ${row.f.because}`,
+    barred:
+      row.f.verdict === "clear" || overruling
+        ? null
+        : `The verdict is "${row.f.verdict}", not clear to act: ${row.f.because}`,
     reportFirst: row.f.reportFirst,
     overruling,
     advice: taxon ? adviseMethods(shippedMethods(), taxon, stage, ground, today, here, held.areaM2) : [],
@@ -88,12 +105,25 @@ function stageToday(taxon: Taxon, seen: Stage | null, seenOn: string, today: str
 }
 
 async function overrulingOf(tx: Transaction, findingId: string): Promise<PlanningView["overruling"]> {
-  const rows = await tx.select().from(findingEvent).where(and(eq(findingEvent.findingId, findingId), eq(findingEvent.kind, "overruling")));
+  const rows = await tx
+    .select()
+    .from(findingEvent)
+    .where(and(eq(findingEvent.findingId, findingId), eq(findingEvent.kind, "overruling")));
   const last = rows.at(-1);
   return last ? { by: last.by, reason: (last.body as { reason: string }).reason } : null;
 }
 
-export const planInputSchema = z.object({ findingId: z.uuid(), method: z.string().min(1), intendedOn: z.iso.date(), personId: z.string().min(1, "choose who does it"), followedBy: z.string().trim().min(5, "say what follows: what holds the ground afterwards, and for how long").max(1000) });
+export const planInputSchema = z.object({
+  findingId: z.uuid(),
+  method: z.string().min(1),
+  intendedOn: z.iso.date(),
+  personId: z.string().min(1, "choose who does it"),
+  followedBy: z
+    .string()
+    .trim()
+    .min(5, "say what follows: what holds the ground afterwards, and for how long")
+    .max(1000),
+});
 
 /** Plans one piece of work: only on a clear or overruled finding, only with a method that suits, only inside its window. */
 export async function makePlan(member: Member, raw: unknown): Promise<string> {
@@ -102,13 +132,34 @@ export async function makePlan(member: Member, raw: unknown): Promise<string> {
     const view = await readPlanning(tx, input.findingId);
     if (view.barred) throw new Refusal(409, view.barred);
     const advice = view.advice.find((a) => a.method.id === input.method);
-    if (!advice) throw new Refusal(400, "There is no such method.", [{ field: "method", what: "choose one of the list" }]);
+    if (!advice)
+      throw new Refusal(400, "There is no such method.", [{ field: "method", what: "choose one of the list" }]);
     if (!advice.window) throw new Refusal(409, `${advice.method.name}: ${advice.why.join(" ")}`);
     const { from, to } = advice.window;
-    if (input.intendedOn < from || input.intendedOn > to) throw new Refusal(400, `The day lies outside the window of ${from} to ${to}.`, [{ field: "intendedOn", what: `choose a day from ${from} to ${to}` }]);
-    if (!view.people.some((p) => p.id === input.personId)) throw new Refusal(400, "That person may not be given work here.", [{ field: "personId", what: "choose one of the list" }]);
+    if (input.intendedOn < from || input.intendedOn > to)
+      throw new Refusal(400, `The day lies outside the window of ${from} to ${to}.`, [
+        { field: "intendedOn", what: `choose a day from ${from} to ${to}` },
+      ]);
+    if (!view.people.some((p) => p.id === input.personId))
+      throw new Refusal(400, "That person may not be given work here.", [
+        { field: "personId", what: "choose one of the list" },
+      ]);
     const id = uuidv7();
-    await tx.insert(plan).values({ districtId: member.districtId, id, patchId: view.patchId, findingId: input.findingId, method: input.method, taxon: view.taxon, windowFrom: from, windowTo: to, intendedOn: input.intendedOn, personId: input.personId, followedBy: input.followedBy, overruling: view.overruling ? `${view.overruling.by}: ${view.overruling.reason}` : null, madeBy: member.personName });
+    await tx.insert(plan).values({
+      districtId: member.districtId,
+      id,
+      patchId: view.patchId,
+      findingId: input.findingId,
+      method: input.method,
+      taxon: view.taxon,
+      windowFrom: from,
+      windowTo: to,
+      intendedOn: input.intendedOn,
+      personId: input.personId,
+      followedBy: input.followedBy,
+      overruling: view.overruling ? `${view.overruling.by}: ${view.overruling.reason}` : null,
+      madeBy: member.personName,
+    });
     return id;
   });
 }

@@ -42,7 +42,10 @@ export class Plants {
 
   /** @throws {Refusal} if the flora holds no plant of this name */
   mustHold(name: string): void {
-    if (!this.held.has(name)) throw new Refusal(400, "That plant is not in the flora.", [{ field: "taxon", what: "choose a plant of the flora" }]);
+    if (!this.held.has(name))
+      throw new Refusal(400, "That plant is not in the flora.", [
+        { field: "taxon", what: "choose a plant of the flora" },
+      ]);
   }
 }
 

@@ -12,7 +12,13 @@ const holder = globalThis as { sentinelQueue?: Promise<PgBoss> };
 /** The job queue: its tables are made by migration, the application's role only uses them. */
 export function queue(): Promise<PgBoss> {
   holder.sentinelQueue ??= (async () => {
-    const boss = new PgBoss({ connectionString: process.env.DATABASE_APP_URL, schema: QUEUE_SCHEMA, migrate: false, max: 3, schedule: false });
+    const boss = new PgBoss({
+      connectionString: process.env.DATABASE_APP_URL,
+      schema: QUEUE_SCHEMA,
+      migrate: false,
+      max: 3,
+      schedule: false,
+    });
     boss.on("error", (error) => log.error({ error: error.message }, "queue"));
     await boss.start();
     return boss;
@@ -30,7 +36,10 @@ export async function enqueueMail(districtId: string, mailId: string): Promise<v
 export async function sendMailJob(raw: unknown): Promise<boolean> {
   const job = mailJobSchema.parse(raw);
   return inDistrict(job.districtId, async (tx) => {
-    const [letter] = await tx.select().from(mailTable).where(and(eq(mailTable.id, job.mailId), isNull(mailTable.sentAt)));
+    const [letter] = await tx
+      .select()
+      .from(mailTable)
+      .where(and(eq(mailTable.id, job.mailId), isNull(mailTable.sentAt)));
     if (!letter) return false;
     await mail.send({ to: letter.recipient, subject: letter.subject, body: letter.body });
     await tx.update(mailTable).set({ sentAt: new Date() }).where(eq(mailTable.id, letter.id));

@@ -8,7 +8,12 @@ import { finding, findingEvent, site } from "@/db/schema";
 import { caseMaker, type FindingLine } from "./findings";
 import { type VerdictRecord, verdictOn } from "./judge-finding";
 
-const seenSchema = z.object({ day: z.string(), stage: z.enum(STAGES).nullable(), kit: caseSchema.shape.kit, observations: z.array(observationSchema) });
+const seenSchema = z.object({
+  day: z.string(),
+  stage: z.enum(STAGES).nullable(),
+  kit: caseSchema.shape.kit,
+  observations: z.array(observationSchema),
+});
 
 /** A finding with what was seen and what was told of it last. */
 export interface OldFinding extends Pick<FindingLine, "id" | "number" | "day" | "siteId" | "siteName" | "overruled"> {
@@ -22,16 +27,42 @@ export const MOST_RECKONED = 600;
 
 /** Findings with their observations and their last verdict, newest first. */
 export async function oldFindings(tx: Transaction): Promise<OldFinding[]> {
-  const rows = await tx.select({ f: finding, siteName: site.name }).from(finding).innerJoin(site, eq(site.id, finding.siteId)).orderBy(desc(finding.day), desc(finding.number)).limit(MOST_RECKONED);
+  const rows = await tx
+    .select({ f: finding, siteName: site.name })
+    .from(finding)
+    .innerJoin(site, eq(site.id, finding.siteId))
+    .orderBy(desc(finding.day), desc(finding.number))
+    .limit(MOST_RECKONED);
   if (rows.length === 0) return [];
-  const events = await tx.select().from(findingEvent).where(inArray(findingEvent.findingId, rows.map(({ f }) => f.id))).orderBy(findingEvent.at);
+  const events = await tx
+    .select()
+    .from(findingEvent)
+    .where(
+      inArray(
+        findingEvent.findingId,
+        rows.map(({ f }) => f.id),
+      ),
+    )
+    .orderBy(findingEvent.at);
   const last = (kind: string) => new Map(events.filter((e) => e.kind === kind).map((e) => [e.findingId, e.body]));
   const [observations, verdicts] = [last("observations"), last("verdict")];
   return rows.flatMap(({ f, siteName }) => {
     const seen = seenSchema.safeParse(observations.get(f.id));
     const verdict = verdicts.get(f.id) as VerdictRecord | undefined;
     if (!seen.success || !verdict) return [];
-    return [{ id: f.id, number: f.number, day: f.day, siteId: f.siteId, siteName, overruled: f.overruled, given: { verdict: f.verdict, taxon: verdict.identification.about ?? (f.overruled ? null : f.taxon) }, versions: verdict.versions, seen: seen.data }];
+    return [
+      {
+        id: f.id,
+        number: f.number,
+        day: f.day,
+        siteId: f.siteId,
+        siteName,
+        overruled: f.overruled,
+        given: { verdict: f.verdict, taxon: verdict.identification.about ?? (f.overruled ? null : f.taxon) },
+        versions: verdict.versions,
+        seen: seen.data,
+      },
+    ];
   });
 }
 

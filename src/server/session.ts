@@ -27,7 +27,9 @@ export interface Member extends Place {
 export const currentMember = cache(async (): Promise<Member | null> => {
   const session = await auth().api.getSession({ headers: await headers() });
   if (!session) return null;
-  const { rows } = await appDatabase().execute<{ district_id: string; name: string; roles: Role[] }>(sql`SELECT district_id, name, roles FROM districts_of(${session.user.id})`);
+  const { rows } = await appDatabase().execute<{ district_id: string; name: string; roles: Role[] }>(
+    sql`SELECT district_id, name, roles FROM districts_of(${session.user.id})`,
+  );
   const places = rows.map((row) => ({ districtId: row.district_id, name: row.name, roles: row.roles }));
   if (places.length === 0) return null;
   const chosen = (await cookies()).get(DISTRICT_COOKIE)?.value;
@@ -44,12 +46,14 @@ export async function memberOrSignIn(): Promise<Member> {
 export async function requireRole(...roles: Role[]): Promise<Member> {
   const member = await currentMember();
   if (!member) throw new Refusal(401, "You are not signed in.");
-  if (roles.length > 0 && !roles.some((role) => member.roles.includes(role))) throw new Refusal(403, `This needs the role of ${roles.join(" or ")}; you are ${member.roles.join(", ")} here.`);
+  if (roles.length > 0 && !roles.some((role) => member.roles.includes(role)))
+    throw new Refusal(403, `This needs the role of ${roles.join(" or ")}; you are ${member.roles.join(", ")} here.`);
   return member;
 }
 
 /** Anyone but a plain visitor may read where protected plants stand. */
-export const seesProtected = (member: Pick<Member, "roles">): boolean => member.roles.some((role) => role !== "visitor");
+export const seesProtected = (member: Pick<Member, "roles">): boolean =>
+  member.roles.some((role) => role !== "visitor");
 
 /** Work in the member's district, as that member. */
 export function asMember<T>(member: Member, work: (tx: Transaction) => Promise<T>): Promise<T> {
@@ -61,8 +65,13 @@ export function asMember<T>(member: Member, work: (tx: Transaction) => Promise<T
  * @param madeFor district and person as the device noted them, or null where it did not
  */
 export function checkMadeFor(member: Member, madeFor: string | null): void {
-  if (madeFor !== null && madeFor !== deviceKey(member)) throw new Refusal(409, "This was made by another person, or in another district, than is signed in now. It waits on this device for them.");
+  if (madeFor !== null && madeFor !== deviceKey(member))
+    throw new Refusal(
+      409,
+      "This was made by another person, or in another district, than is signed in now. It waits on this device for them.",
+    );
 }
 
 /** Whose drafts and findings a device keeps: district and person. */
-export const deviceKey = (member: Pick<Member, "districtId" | "personId">): string => `${member.districtId}.${member.personId}`;
+export const deviceKey = (member: Pick<Member, "districtId" | "personId">): string =>
+  `${member.districtId}.${member.personId}`;

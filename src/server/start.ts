@@ -8,7 +8,10 @@ import { startWorkers } from "./queue";
 export async function start(): Promise<void> {
   if (!process.env.DATABASE_APP_URL) return;
   await startWorkers().catch((error) => log.error({ error: (error as Error).message }, "the job queue did not start"));
-  if (await needsSetUp().catch(() => false)) process.stderr.write(`\n  First start: open ${process.env.SENTINEL_URL ?? ""}/set-up and enter the code  ${setUpCode()}\n\n`);
+  if (await needsSetUp().catch(() => false))
+    process.stderr.write(
+      `\n  First start: open ${process.env.SENTINEL_URL ?? ""}/set-up and enter the code  ${setUpCode()}\n\n`,
+    );
   readFloraAhead();
 }
 

@@ -18,11 +18,45 @@ export async function todayFor(member: Member) {
     const [here] = await tx.select().from(district);
     const today = todayIn(here.zone);
     const soon = new Date(Date.parse(today) + SOON_DAYS * 86400e3).toISOString().slice(0, 10);
-    const checks = await tx.select({ f: followUp, patch: patch.name, taxon: patch.taxon, site: site.name }).from(followUp).innerJoin(patch, eq(patch.id, followUp.patchId)).innerJoin(site, eq(site.id, patch.siteId)).where(and(isNull(followUp.doneOn), lte(followUp.dueOn, soon))).orderBy(followUp.dueOn);
-    const lately = await tx.select({ f: followUp, patch: patch.name, taxon: patch.taxon, site: site.name }).from(followUp).innerJoin(patch, eq(patch.id, followUp.patchId)).innerJoin(site, eq(site.id, patch.siteId)).where(gt(followUp.doneOn, sql`${today}::date - ${LATELY_DAYS}::int`)).orderBy(desc(followUp.doneOn)).limit(LATELY_SHOWN);
-    const plans = await tx.select({ p: plan, patch: patch.name, site: site.name, person: membership.name }).from(plan).innerJoin(patch, eq(patch.id, plan.patchId)).innerJoin(site, eq(site.id, patch.siteId)).innerJoin(membership, eq(membership.personId, plan.personId)).where(eq(plan.state, "planned")).orderBy(plan.windowTo);
-    const openVerdicts = await findingLines(tx, member, and(inArray(finding.verdict, ["hold", "open", "unknown"]), sql`${finding.day} > ${today}::date - 400`), 60);
-    const unplanned = await findingLines(tx, member, and(eq(finding.verdict, "clear"), sql`NOT EXISTS (SELECT 1 FROM ${plan} WHERE ${plan.findingId} = ${finding.id})`, sql`${finding.day} > ${today}::date - 120`), 30);
+    const checks = await tx
+      .select({ f: followUp, patch: patch.name, taxon: patch.taxon, site: site.name })
+      .from(followUp)
+      .innerJoin(patch, eq(patch.id, followUp.patchId))
+      .innerJoin(site, eq(site.id, patch.siteId))
+      .where(and(isNull(followUp.doneOn), lte(followUp.dueOn, soon)))
+      .orderBy(followUp.dueOn);
+    const lately = await tx
+      .select({ f: followUp, patch: patch.name, taxon: patch.taxon, site: site.name })
+      .from(followUp)
+      .innerJoin(patch, eq(patch.id, followUp.patchId))
+      .innerJoin(site, eq(site.id, patch.siteId))
+      .where(gt(followUp.doneOn, sql`${today}::date - ${LATELY_DAYS}::int`))
+      .orderBy(desc(followUp.doneOn))
+      .limit(LATELY_SHOWN);
+    const plans = await tx
+      .select({ p: plan, patch: patch.name, site: site.name, person: membership.name })
+      .from(plan)
+      .innerJoin(patch, eq(patch.id, plan.patchId))
+      .innerJoin(site, eq(site.id, patch.siteId))
+      .innerJoin(membership, eq(membership.personId, plan.personId))
+      .where(eq(plan.state, "planned"))
+      .orderBy(plan.windowTo);
+    const openVerdicts = await findingLines(
+      tx,
+      member,
+      and(inArray(finding.verdict, ["hold", "open", "unknown"]), sql`${finding.day} > ${today}::date - 400`),
+      60,
+    );
+    const unplanned = await findingLines(
+      tx,
+      member,
+      and(
+        eq(finding.verdict, "clear"),
+        sql`NOT EXISTS (SELECT 1 FROM ${plan} WHERE ${plan.findingId} = ${finding.id})`,
+        sql`${finding.day} > ${today}::date - 120`,
+      ),
+      30,
+    );
     const plants = await plantsHere(tx);
     const seedDay = (name: string) => {
       const plant = plants.byName(name);
@@ -34,11 +68,45 @@ export async function todayFor(member: Member) {
       today,
       district: here.name,
       reports: unplanned.filter((f) => f.reportFirst),
-      checks: checks.map(({ f, ...rest }) => ({ id: f.id, patchId: f.patchId, dueOn: f.dueOn, what: f.what, days: daysTo(f.dueOn), today, plant: plants.common(rest.taxon), ...rest })),
-      looked: lately.map(({ f, ...rest }) => ({ id: f.id, patchId: f.patchId, doneOn: f.doneOn as string, by: f.doneBy, note: f.result?.note ?? "", plant: plants.common(rest.taxon), ...rest })),
-      windows: plans.map(({ p, ...rest }) => ({ id: p.id, findingId: p.findingId, patchId: p.patchId, method: methodName(p.method), plant: plants.common(p.taxon), from: p.windowFrom, to: p.windowTo, intendedOn: p.intendedOn, open: p.windowFrom <= today && today <= p.windowTo, days: daysTo(p.windowTo), seedFrom: seedDay(p.taxon), overruled: p.overruling !== null, ...rest })),
+      checks: checks.map(({ f, ...rest }) => ({
+        id: f.id,
+        patchId: f.patchId,
+        dueOn: f.dueOn,
+        what: f.what,
+        days: daysTo(f.dueOn),
+        today,
+        plant: plants.common(rest.taxon),
+        ...rest,
+      })),
+      looked: lately.map(({ f, ...rest }) => ({
+        id: f.id,
+        patchId: f.patchId,
+        doneOn: f.doneOn as string,
+        by: f.doneBy,
+        note: f.result?.note ?? "",
+        plant: plants.common(rest.taxon),
+        ...rest,
+      })),
+      windows: plans.map(({ p, ...rest }) => ({
+        id: p.id,
+        findingId: p.findingId,
+        patchId: p.patchId,
+        method: methodName(p.method),
+        plant: plants.common(p.taxon),
+        from: p.windowFrom,
+        to: p.windowTo,
+        intendedOn: p.intendedOn,
+        open: p.windowFrom <= today && today <= p.windowTo,
+        days: daysTo(p.windowTo),
+        seedFrom: seedDay(p.taxon),
+        overruled: p.overruling !== null,
+        ...rest,
+      })),
       unplanned: unplanned.filter((f) => !f.reportFirst),
-      holds: openVerdicts.filter((f) => !f.overruled).map((f) => ({ ...f, due: f.settleFrom !== null && f.settleFrom > f.day && f.settleFrom <= today })).sort((a, b) => rank(a) - rank(b) || (a.settleFrom ?? "9").localeCompare(b.settleFrom ?? "9")),
+      holds: openVerdicts
+        .filter((f) => !f.overruled)
+        .map((f) => ({ ...f, due: f.settleFrom !== null && f.settleFrom > f.day && f.settleFrom <= today }))
+        .sort((a, b) => rank(a) - rank(b) || (a.settleFrom ?? "9").localeCompare(b.settleFrom ?? "9")),
     };
   });
 }

@@ -10,5 +10,12 @@ export function fromZonedTime(local: string, zone: string): string {
 
 /** An instant as wall-clock time in a zone, e.g. "9 June 2026, 14:05". */
 export function inZone(iso: string, zone: string): string {
-  return new Intl.DateTimeFormat("en-GB", { timeZone: zone, day: "numeric", month: "long", year: "numeric", hour: "2-digit", minute: "2-digit" }).format(new Date(iso));
+  return new Intl.DateTimeFormat("en-GB", {
+    timeZone: zone,
+    day: "numeric",
+    month: "long",
+    year: "numeric",
+    hour: "2-digit",
+    minute: "2-digit",
+  }).format(new Date(iso));
 }

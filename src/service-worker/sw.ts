@@ -19,10 +19,13 @@ const serwist: Serwist = new Serwist({
   runtimeCaching: [
     {
       // Pages come from the server, and are never kept: they hold a district's own data. Without a signal the shell stands in.
-      matcher: ({ request, url, sameOrigin }) => sameOrigin && request.mode === "navigate" && !url.pathname.startsWith("/api/"),
+      matcher: ({ request, url, sameOrigin }) =>
+        sameOrigin && request.mode === "navigate" && !url.pathname.startsWith("/api/"),
       handler: async ({ request }): Promise<Response> => {
         try {
-          return await fetch(request, { signal: AbortSignal.timeout(navigator.onLine ? PATIENCE_MS.online : PATIENCE_MS.offline) });
+          return await fetch(request, {
+            signal: AbortSignal.timeout(navigator.onLine ? PATIENCE_MS.online : PATIENCE_MS.offline),
+          });
         } catch {
           return (await serwist.matchPrecache(SHELL)) ?? Response.error();
         }

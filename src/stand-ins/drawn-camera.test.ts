@@ -16,8 +16,17 @@ function marker(seed: number) {
 
 function measured(truth: SampleTruth, seed: number) {
   const at = marker(seed);
-  const marks = { calibration: { kind: "corners" as const, points: truth.corners.map(at), widthMm: truth.cardMm[0], heightMm: truth.cardMm[1] }, pointingPx: POINTING_PX };
-  const take = (tool: Mark["tool"], ...points: Point[]): Measured => measure(marks, { id: "m", tool, points: points.map(at) });
+  const marks = {
+    calibration: {
+      kind: "corners" as const,
+      points: truth.corners.map(at),
+      widthMm: truth.cardMm[0],
+      heightMm: truth.cardMm[1],
+    },
+    pointingPx: POINTING_PX,
+  };
+  const take = (tool: Mark["tool"], ...points: Point[]): Measured =>
+    measure(marks, { id: "m", tool, points: points.map(at) });
   return {
     blade: { ...take("length", truth.bladeFoot, truth.tip), truth: truth.bladeMm },
     stalk: { ...take("length", truth.stalkFoot, truth.bladeFoot), truth: truth.stalkMm },
@@ -41,21 +50,31 @@ describe("measures on drawn photographs, held askew", () => {
     expect(off.filter((x) => x <= 3).length / SAMPLES).toBeGreaterThan(0.95);
   });
 
-  it.each(["blade", "stalk", "ratio", "angle", "area"] as const)("the interval of the %s covers the truth in 90 to 98 of 100", (what) => {
-    const covered = all.filter((m) => Math.abs(m[what].value - m[what].truth) <= m[what].half).length / SAMPLES;
-    expect(covered).toBeGreaterThanOrEqual(0.9);
-    expect(covered).toBeLessThanOrEqual(0.98);
-  });
+  it.each(["blade", "stalk", "ratio", "angle", "area"] as const)(
+    "the interval of the %s covers the truth in 90 to 98 of 100",
+    (what) => {
+      const covered = all.filter((m) => Math.abs(m[what].value - m[what].truth) <= m[what].half).length / SAMPLES;
+      expect(covered).toBeGreaterThanOrEqual(0.9);
+      expect(covered).toBeLessThanOrEqual(0.98);
+    },
+  );
 
   it("shows what it says: the card pale, the leaf green, each at the place told", async () => {
     for (const seed of [3, 4, 5]) {
       const { jpeg, truth } = await drawnCamera.sample(seed);
       const { data, info } = await sharp(jpeg).raw().toBuffer({ resolveWithObject: true });
-      const colour = ([x, y]: Point) => [0, 1, 2].map((k) => data[(Math.round(y) * info.width + Math.round(x)) * info.channels + k]);
-      const middle = (points: Point[]): Point => [points.reduce((s, p) => s + p[0], 0) / points.length, points.reduce((s, p) => s + p[1], 0) / points.length];
+      const colour = ([x, y]: Point) =>
+        [0, 1, 2].map((k) => data[(Math.round(y) * info.width + Math.round(x)) * info.channels + k]);
+      const middle = (points: Point[]): Point => [
+        points.reduce((s, p) => s + p[0], 0) / points.length,
+        points.reduce((s, p) => s + p[1], 0) / points.length,
+      ];
       const [r, g, b] = colour(middle(truth.corners));
       expect(Math.min(r, g, b)).toBeGreaterThan(190);
-      const [lr, lg, lb] = colour([(truth.notch[1][0] * 2 + truth.bladeFoot[0]) / 3, (truth.notch[1][1] * 2 + truth.bladeFoot[1]) / 3]);
+      const [lr, lg, lb] = colour([
+        (truth.notch[1][0] * 2 + truth.bladeFoot[0]) / 3,
+        (truth.notch[1][1] * 2 + truth.bladeFoot[1]) / 3,
+      ]);
       expect(lg).toBeGreaterThan(Math.max(lr, lb));
     }
   });

@@ -4,7 +4,21 @@ import { serious } from "./scan";
 
 test.use({ storageState: stateFile("keeper") });
 
-const SCREENS = ["/today", "/ground", "/bench", "/season", "/ledger", "/ledger/labels", "/flora", "/flora/heracleum-maximum", "/people", "/account", "/outbox", "/second-look", "/costs"];
+const SCREENS = [
+  "/today",
+  "/ground",
+  "/bench",
+  "/season",
+  "/ledger",
+  "/ledger/labels",
+  "/flora",
+  "/flora/heracleum-maximum",
+  "/people",
+  "/account",
+  "/outbox",
+  "/second-look",
+  "/costs",
+];
 /** The screens of the field: scanned in every theme, and in full on the phone, where they show parts that the desk does not have. */
 const FIELD = ["/today", "/bench"];
 for (const path of SCREENS) {
@@ -29,7 +43,9 @@ async function otherThemes(page: Page): Promise<void> {
   }
 }
 
-test("no serious finding on a finding, a patch, its methods, a record and an entry, in all themes", async ({ page }, { project }) => {
+test("no serious finding on a finding, a patch, its methods, a record and an entry, in all themes", async ({ page }, {
+  project,
+}) => {
   await page.goto("/ledger");
   const entry = await page.locator("tbody a").first().getAttribute("href");
   await page.goto("/season");
@@ -57,6 +73,12 @@ test("sign-in has no serious finding", async ({ browser }) => {
 test("touch targets of the Bench are at least 44 px", async ({ page }) => {
   await page.goto("/bench");
   await expect(page.locator("#question")).toBeVisible();
-  const small = await page.locator("main button:visible").evaluateAll((buttons) => buttons.filter((b) => b.getBoundingClientRect().height < 43.5 || b.getBoundingClientRect().width < 43.5).map((b) => b.textContent));
+  const small = await page
+    .locator("main button:visible")
+    .evaluateAll((buttons) =>
+      buttons
+        .filter((b) => b.getBoundingClientRect().height < 43.5 || b.getBoundingClientRect().width < 43.5)
+        .map((b) => b.textContent),
+    );
   expect(small).toEqual([]);
 });

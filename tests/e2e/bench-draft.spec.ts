@@ -18,7 +18,10 @@ test("a draft survives a reload and a dead tab, and an answer can be taken back"
   await again.goto("/bench");
   const after = takenBack(again);
   await expect(after).toHaveCount(3);
-  await again.getByRole("button", { name: /^Take back/ }).first().click();
+  await again
+    .getByRole("button", { name: /^Take back/ })
+    .first()
+    .click();
   await expect(after).toHaveCount(2);
   await again.keyboard.press("u");
   await expect(after).toHaveCount(1);
@@ -34,7 +37,8 @@ test("a store of the device that answers late loses no draft", async ({ page, co
   // Patience ends before the store can have answered, as on a phone that is short of breath.
   await impatient.addInitScript(() => {
     const wait = window.setTimeout;
-    window.setTimeout = ((act: () => void, ms?: number) => wait(act, ms === 10_000 ? 0 : ms)) as typeof window.setTimeout;
+    window.setTimeout = ((act: () => void, ms?: number) =>
+      wait(act, ms === 10_000 ? 0 : ms)) as typeof window.setTimeout;
   });
   await impatient.goto("/bench");
   await expect(takenBack(impatient)).toHaveCount(2);

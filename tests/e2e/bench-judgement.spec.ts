@@ -4,13 +4,20 @@ import { stateFile } from "./people";
 
 test.use({ storageState: stateFile("scout") });
 
-test("any two plants are weighed against each other, the answer that goes against the rest is pointed out, and can be looked at again", async ({ page }) => {
+test("any two plants are weighed against each other, the answer that goes against the rest is pointed out, and can be looked at again", async ({
+  page,
+}) => {
   await openBench(page);
   await inLeaf(page);
   await answer(page, HOGWEED, /Clear/i);
   const seen = page.getByRole("region", { name: "What you have seen" });
   await expect(seen.getByText(/speaks (strongly )?for Giant hogweed/).first()).toBeVisible();
-  await expect(page.getByRole("table", { name: /What parts Giant hogweed from/ }).locator("tbody tr").first()).toBeVisible();
+  await expect(
+    page
+      .getByRole("table", { name: /What parts Giant hogweed from/ })
+      .locator("tbody tr")
+      .first(),
+  ).toBeVisible();
   const left = seen.locator("select").first();
   const other = await left.locator("option").nth(1).innerText();
   await left.selectOption({ label: other });
@@ -22,13 +29,17 @@ test("any two plants are weighed against each other, the answer that goes agains
   await expect(seen.getByText(/Goes against all the others|The verdict hangs on this one/).first()).toBeVisible();
 });
 
-test("the field says by what rule one may act, and what another stage would show is said in words", async ({ page }) => {
+test("the field says by what rule one may act, and what another stage would show is said in words", async ({
+  page,
+}) => {
   await openBench(page);
   await inLeaf(page);
   await answer(page, UNDECIDED, /Clear/i, 8);
   await expect(page.locator("figcaption", { hasText: "nothing kept may stand above the dashed line" })).toBeVisible();
   const later = page.locator("section", { has: page.getByRole("heading", { name: /If not on this plant today/ }) });
-  await expect(later.getByRole("listitem").first()).toContainText(/today, on one that is [a-z ]+ · parts|, from \d{1,2} [A-Z][a-z]+ · parts/);
+  await expect(later.getByRole("listitem").first()).toContainText(
+    /today, on one that is [a-z ]+ · parts|, from \d{1,2} [A-Z][a-z]+ · parts/,
+  );
   await expect(later).not.toContainText(/\d{4}-\d{2}-\d{2}/);
 });
 
@@ -41,7 +52,9 @@ async function toSecondPlant(page: Page): Promise<Locator> {
   return second;
 }
 
-test("where one look alone parts it from a twin that is not held, a second plant is looked at before anything is done", async ({ page }) => {
+test("where one look alone parts it from a twin that is not held, a second plant is looked at before anything is done", async ({
+  page,
+}) => {
   const second = await toSecondPlant(page);
   await expect(second.getByRole("heading")).toContainText("Now on a second plant of the patch");
   await expect(tape(page)).toContainText("One look alone parts the two: make it on a second plant.");
@@ -77,21 +90,37 @@ async function toSecondHemlock(page: Page, part: RegExp, wrong: Record<string, s
   return second;
 }
 
-test("a number that goes against the likeliest plant is measured on a second, which is kept beside it", async ({ page }) => {
+test("a number that goes against the likeliest plant is measured on a second, which is kept beside it", async ({
+  page,
+}) => {
   const second = await toSecondHemlock(page, /^Height/, { height: 46 });
-  await expect(second).toContainText("You measured 46 cm; Poison hemlock, likeliest here, has 120 to 250 cm. One plant may be odd, or was misread.");
+  await expect(second).toContainText(
+    "You measured 46 cm; Poison hemlock, likeliest here, has 120 to 250 cm. One plant may be odd, or was misread.",
+  );
   await answer(page, HEMLOCK, /Clear/i, 1);
-  await expect(page.getByRole("region", { name: "What you have seen" }).getByText(`Height: 46 cm on one plant, ${HEMLOCK.height} on another`)).toHaveCount(1);
+  await expect(
+    page
+      .getByRole("region", { name: "What you have seen" })
+      .getByText(`Height: 46 cm on one plant, ${HEMLOCK.height} on another`),
+  ).toHaveCount(1);
   await answer(page, HEMLOCK, /Clear/i);
   await expect(tape(page).locator(".word")).toHaveText(/Clear/i);
 });
 
-test("an answer that goes against the likeliest plant is asked of a second, and what both show is weighed together", async ({ page }) => {
+test("an answer that goes against the likeliest plant is asked of a second, and what both show is weighed together", async ({
+  page,
+}) => {
   const second = await toSecondHemlock(page, /^Bractlets/, { bractlets: "none" });
-  await expect(second).toContainText("You saw nothing; Poison hemlock, likeliest here, has a few, on the outer side only. One plant may be odd, or was misread.");
+  await expect(second).toContainText(
+    "You saw nothing; Poison hemlock, likeliest here, has a few, on the outer side only. One plant may be odd, or was misread.",
+  );
   await expect(second.getByRole("button", { name: "Not there yet" })).toHaveCount(0);
   await answer(page, HEMLOCK, /Clear/i, 1);
-  await expect(page.getByRole("region", { name: "What you have seen" }).getByText("Bractlets under the small umbrellas: nothing on one plant, a few, on the outer side only on another")).toHaveCount(1);
+  await expect(
+    page
+      .getByRole("region", { name: "What you have seen" })
+      .getByText("Bractlets under the small umbrellas: nothing on one plant, a few, on the outer side only on another"),
+  ).toHaveCount(1);
   await page.keyboard.press("u");
   await expect(second.getByRole("heading")).toContainText("Now on a second plant of the patch");
   await answer(page, HEMLOCK, /Clear/i);
@@ -114,14 +143,19 @@ test("a plant called by the wrong kind is found out by parts that it has not", a
   }
   await expect(page.getByRole("region", { name: "What you have seen" }).getByText(/: no such part/)).toHaveCount(2);
   await page.getByText("What the district adds").click();
-  await expect(page.getByTestId("district-slopes").getByRole("img")).toHaveAccessibleName(/by its looks alone, .* here/);
+  await expect(page.getByTestId("district-slopes").getByRole("img")).toHaveAccessibleName(
+    /by its looks alone, .* here/,
+  );
 });
 
 test("a reading beyond any plant is refused where it is typed", async ({ page }) => {
   await openBench(page);
   await inLeaf(page);
   await page.getByPlaceholder(/Find a part/).fill("height");
-  await page.getByRole("button", { name: /^Height(?! of)/ }).first().click();
+  await page
+    .getByRole("button", { name: /^Height(?! of)/ })
+    .first()
+    .click();
   const reading = page.locator("[data-character=height]").getByRole("textbox");
   await reading.fill("900000");
   await expect(page.getByText(/900000 cm is beyond any plant here: give it in cm, at most/)).toBeVisible();
@@ -133,7 +167,10 @@ test("a reading beyond any plant is refused where it is typed", async ({ page })
 test("a name in mind is put to the test: what is asked would show it wrong", async ({ page }) => {
   await openBench(page);
   await inLeaf(page);
-  await page.locator("label:has-text('Towards') >> visible=true").locator("select").selectOption({ label: "testing a name I have in mind" });
+  await page
+    .locator("label:has-text('Towards') >> visible=true")
+    .locator("select")
+    .selectOption({ label: "testing a name I have in mind" });
   const name = page.getByRole("region", { name: "A name in mind" });
   await name.getByLabel("I think it is").fill("no such plant");
   await expect(name.getByText("No plant of the flora goes by that name.")).toBeVisible();
@@ -141,10 +178,14 @@ test("a name in mind is put to the test: what is asked would show it wrong", asy
   await expect(name.getByRole("status")).toContainText("Poison hemlock");
   await expect(page.getByText(/If you are right:/)).toBeVisible();
   await page.getByRole("button", { name: "What could I have told in April?" }).click();
-  await expect(page.getByRole("table", { name: /Verdict on Poison hemlock in each month/ }).locator("tbody tr")).toHaveCount(12);
+  await expect(
+    page.getByRole("table", { name: /Verdict on Poison hemlock in each month/ }).locator("tbody tr"),
+  ).toHaveCount(12);
 });
 
-test("several plants of a patch are answered together, two states on one plant too, and one beside another", async ({ page }) => {
+test("several plants of a patch are answered together, two states on one plant too, and one beside another", async ({
+  page,
+}) => {
   await openBench(page);
   await inLeaf(page);
   const find = async (text: string, part: RegExp) => {
@@ -173,7 +214,9 @@ test("several plants of a patch are answered together, two states on one plant t
 
 test.describe("the keeper", () => {
   test.use({ storageState: stateFile("keeper") });
-  test("sees what other costs would do before they are saved, and what old findings would be judged today", async ({ page }) => {
+  test("sees what other costs would do before they are saved, and what old findings would be judged today", async ({
+    page,
+  }) => {
     await page.goto("/costs");
     await page.getByLabel(/Clearing a plant that should have stayed/).fill("nothing");
     await page.getByRole("button", { name: "Show what that does" }).click();

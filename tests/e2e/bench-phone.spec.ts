@@ -5,10 +5,17 @@ import { stateFile } from "./people";
 /** What holds on the phone alone: at the desk everything is in sight at once. */
 test.use({ storageState: stateFile("scout") });
 
-test("on a phone the next question begins under the verdict, however far down the answer was, and a sheet that is opened comes into sight", async ({ page }) => {
+test("on a phone the next question begins under the verdict, however far down the answer was, and a sheet that is opened comes into sight", async ({
+  page,
+}) => {
   await openBench(page);
   await inLeaf(page);
-  const room = () => page.evaluate(() => (document.getElementById("question")?.getBoundingClientRect().top ?? 0) - (document.querySelector("#sheet .tape")?.getBoundingClientRect().bottom ?? 0));
+  const room = () =>
+    page.evaluate(
+      () =>
+        (document.getElementById("question")?.getBoundingClientRect().top ?? 0) -
+        (document.querySelector("#sheet .tape")?.getBoundingClientRect().bottom ?? 0),
+    );
   for (let i = 0; i < 4; i++) {
     const question = page.locator("[data-character]");
     const character = await question.getAttribute("data-character");

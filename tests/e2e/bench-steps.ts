@@ -1,14 +1,88 @@
 import { expect, type Page } from "@playwright/test";
 
 export type Truth = Record<string, string | number>;
-export const HOGWEED: Truth = { "plant-kind": "herb", "stem-marks": "blotched", "stem-hair": "bristly", "leaf-lobes": "deep", "leaf-edge": "coarse", "stalk-foot": "bladder", "stem-hollow": "hollow", "stem-ridges": "ridged", "leaf-tip": "drawn-out", "root-kind": "taproot", "leaf-kind": "simple", ground: "riverbank", "leaf-hair-above": "none", "leaf-hair-below": "veins", clump: "single", "leaf-length": 110, "leaf-shape": "egg", "vein-run": "tips", "dead-stems": "ribbed", "low-leaves": "upright-rosette", "stem-section": "round", sap: "clear", stipules: "none", arms: "none", light: "half", wetness: "moist", "leaf-order": "alternate", "stem-bloom": "none", "under-tone": "paler", "leaf-base": "heart", joints: "plain" };
+export const HOGWEED: Truth = {
+  "plant-kind": "herb",
+  "stem-marks": "blotched",
+  "stem-hair": "bristly",
+  "leaf-lobes": "deep",
+  "leaf-edge": "coarse",
+  "stalk-foot": "bladder",
+  "stem-hollow": "hollow",
+  "stem-ridges": "ridged",
+  "leaf-tip": "drawn-out",
+  "root-kind": "taproot",
+  "leaf-kind": "simple",
+  ground: "riverbank",
+  "leaf-hair-above": "none",
+  "leaf-hair-below": "veins",
+  clump: "single",
+  "leaf-length": 110,
+  "leaf-shape": "egg",
+  "vein-run": "tips",
+  "dead-stems": "ribbed",
+  "low-leaves": "upright-rosette",
+  "stem-section": "round",
+  sap: "clear",
+  stipules: "none",
+  arms: "none",
+  light: "half",
+  wetness: "moist",
+  "leaf-order": "alternate",
+  "stem-bloom": "none",
+  "under-tone": "paler",
+  "leaf-base": "heart",
+  joints: "plain",
+};
 /** The same plant before the deciding look: nothing was said of the stem's marks. What parts it from its unheld twin is told, since what could not be told is not asked again. */
-export const UNDECIDED: Truth = Object.fromEntries(Object.entries(HOGWEED).filter(([c]) => !["stem-marks", "leaf-length", "leaf-tip"].includes(c)));
+export const UNDECIDED: Truth = Object.fromEntries(
+  Object.entries(HOGWEED).filter(([c]) => !["stem-marks", "leaf-length", "leaf-tip"].includes(c)),
+);
 
 /** Poison hemlock in flower. */
-export const HEMLOCK: Truth = { "plant-kind": "herb", "flower-kind": "umbel", cluster: "umbrella", "leaf-kind": "ferny", "leaf-lobes": "deep", "leaf-shape": "egg", bracts: "few", bractlets: "one-side", height: 190, "last-parts": "blunt", "stem-marks": "blotched", "stem-hair": "none", "leaf-hair-below": "none", "flower-colour": "white", smell: "mousy", "umbel-width": 5.5 };
+export const HEMLOCK: Truth = {
+  "plant-kind": "herb",
+  "flower-kind": "umbel",
+  cluster: "umbrella",
+  "leaf-kind": "ferny",
+  "leaf-lobes": "deep",
+  "leaf-shape": "egg",
+  bracts: "few",
+  bractlets: "one-side",
+  height: 190,
+  "last-parts": "blunt",
+  "stem-marks": "blotched",
+  "stem-hair": "none",
+  "leaf-hair-below": "none",
+  "flower-colour": "white",
+  smell: "mousy",
+  "umbel-width": 5.5,
+};
 /** Houndstongue in leaf, which one look alone parts then from a wild comfrey that the flora does not hold. */
-export const HOUNDSTONGUE: Truth = { "plant-kind": "herb", "leaf-shape": "lance", "leaf-edge": "smooth", "stalk-ratio": 0.55, "stem-leaf-foot": "stalkless", "leaf-lobes": "none", "leaf-hair-above": "soft", "leaf-hair-below": "soft", "dead-stems": "woody", smell: "mousy", "hair-posture": "standing", "leaf-order": "basal", clump: "single", "leaf-length": 18, "leaf-ratio": 4.8, "leaf-base": "wedge", "leaf-kind": "simple", tone: "blue-grey", "vein-run": "loops", stipules: "none", sap: "clear", "root-kind": "taproot" };
+export const HOUNDSTONGUE: Truth = {
+  "plant-kind": "herb",
+  "leaf-shape": "lance",
+  "leaf-edge": "smooth",
+  "stalk-ratio": 0.55,
+  "stem-leaf-foot": "stalkless",
+  "leaf-lobes": "none",
+  "leaf-hair-above": "soft",
+  "leaf-hair-below": "soft",
+  "dead-stems": "woody",
+  smell: "mousy",
+  "hair-posture": "standing",
+  "leaf-order": "basal",
+  clump: "single",
+  "leaf-length": 18,
+  "leaf-ratio": 4.8,
+  "leaf-base": "wedge",
+  "leaf-kind": "simple",
+  tone: "blue-grey",
+  "vein-run": "loops",
+  stipules: "none",
+  sap: "clear",
+  "root-kind": "taproot",
+};
 
 const visible = (page: Page, text: string) => page.locator(`label:has-text("${text}") >> visible=true`).first();
 
@@ -43,7 +117,8 @@ export async function answer(page: Page, truth: Truth, until: RegExp, most = 25)
     if (typeof value === "number") {
       await question.getByRole("textbox").fill(String(value));
       await question.getByRole("button", { name: "That is it" }).click();
-    } else if (value && (await question.locator(`[data-state="${value}"]`).count()) > 0) await question.locator(`[data-state="${value}"]`).click();
+    } else if (value && (await question.locator(`[data-state="${value}"]`).count()) > 0)
+      await question.locator(`[data-state="${value}"]`).click();
     else await question.getByRole("button", { name: /tell/ }).click();
     await expect(page.locator(asked)).toHaveCount(0);
     await page.waitForTimeout(120);

@@ -12,7 +12,10 @@ test("the verdict stays in sight however far one scrolls", async ({ page }) => {
   await expect(tape(page)).toBeInViewport();
 });
 
-test("where the plant stands is said once, is offered again for the next plant, and can be left unsaid", async ({ page, isMobile }) => {
+test("where the plant stands is said once, is offered again for the next plant, and can be left unsaid", async ({
+  page,
+  isMobile,
+}) => {
   await openBench(page, "Fern Wood");
   await page.getByRole("button", { name: /In leaf/ }).click();
   const place = page.locator("[data-place]");
@@ -37,7 +40,10 @@ test("where the plant stands is said once, is offered again for the next plant, 
   await expect(seen.getByText("Wetness of the ground: moist")).toBeVisible();
 });
 
-test("any part can be found and answered out of turn, and can't tell and not there yet say nothing", async ({ page, isMobile }) => {
+test("any part can be found and answered out of turn, and can't tell and not there yet say nothing", async ({
+  page,
+  isMobile,
+}) => {
   await openBench(page);
   await inLeaf(page);
   if (isMobile) await page.getByRole("button", { name: "Any part…" }).click();

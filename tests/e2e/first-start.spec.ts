@@ -10,20 +10,35 @@ let printed = "";
 /** Another, empty database on the same throw-away cluster, and a server of its own on it. */
 test.beforeAll(async () => {
   const own = { ...process.env };
-  for (const name of ["DATABASE_OWNER_URL", "DATABASE_APP_URL", "DATABASE_AUTH_URL", "DATABASE_VERIFY_URL"]) own[name] = (own[name] as string).replace(/\/sentinel$/, "/first_start");
-  const made = spawnSync(process.execPath, ["node_modules/tsx/dist/cli.mjs", "src/db/migrate.ts"], { env: own, encoding: "utf8" });
+  for (const name of ["DATABASE_OWNER_URL", "DATABASE_APP_URL", "DATABASE_AUTH_URL", "DATABASE_VERIFY_URL"])
+    own[name] = (own[name] as string).replace(/\/sentinel$/, "/first_start");
+  const made = spawnSync(process.execPath, ["node_modules/tsx/dist/cli.mjs", "src/db/migrate.ts"], {
+    env: own,
+    encoding: "utf8",
+  });
   expect(made.stderr).toBe("");
   const { DATABASE_OWNER_URL: _, DEMO: __, ...env } = own;
-  server = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(PORT)], { env: { ...env, SENTINEL_URL: address, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" }, stdio: ["ignore", "pipe", "pipe"] });
+  server = spawn(
+    process.execPath,
+    ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(PORT)],
+    {
+      env: { ...env, SENTINEL_URL: address, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
+      stdio: ["ignore", "pipe", "pipe"],
+    },
+  );
   server.stderr?.on("data", (part) => {
     printed += String(part);
   });
   server.stdout?.resume();
-  await expect.poll(async () => (await fetch(`${address}/api/health`).catch(() => null))?.ok ?? false, { timeout: 40000 }).toBe(true);
+  await expect
+    .poll(async () => (await fetch(`${address}/api/health`).catch(() => null))?.ok ?? false, { timeout: 40000 })
+    .toBe(true);
 });
 test.afterAll(() => server?.kill("SIGTERM"));
 
-test("a real first start: set-up opened with the printed code, then an empty notebook that says what belongs in it", async ({ browser }) => {
+test("a real first start: set-up opened with the printed code, then an empty notebook that says what belongs in it", async ({
+  browser,
+}) => {
   const page = await (await browser.newContext()).newPage();
   await page.goto(address);
   await expect(page).toHaveURL(/set-up/);

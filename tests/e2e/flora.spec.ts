@@ -17,7 +17,10 @@ test("a plant is found while typing, misspelt, by an old name, and an ambiguous 
   await expect(page.getByText(/What parts them first/)).toBeVisible();
   await finder.fill("dune tansy");
   await expect(page.getByText("dune tansy is taken for it, and is not in this flora").first()).toBeVisible();
-  await page.getByRole("link", { name: /dune tansy is taken for it/ }).first().click();
+  await page
+    .getByRole("link", { name: /dune tansy is taken for it/ })
+    .first()
+    .click();
   await expect(page.getByText("not in this flora: kept").first()).toBeVisible();
   await page.goto("/flora");
   await finder.fill("zzzzzz");
@@ -28,9 +31,14 @@ test("the flora is narrowed by status, form and hazard, and shows a small drawin
   await page.goto("/flora?status=target&form=tree");
   await expect(page.getByRole("link", { name: /Tree of heaven/ }).first()).toBeVisible();
   await expect(page.getByRole("link", { name: /Sugar maple/ })).toHaveCount(0);
-  const plate = page.getByRole("link", { name: /Tree of heaven/ }).first().locator("[data-plate]");
+  const plate = page
+    .getByRole("link", { name: /Tree of heaven/ })
+    .first()
+    .locator("[data-plate]");
   await plate.scrollIntoViewIfNeeded();
-  const [, row] = /url\("(.+)"\)/.exec(await plate.evaluate((e) => getComputedStyle(e).backgroundImage)) as RegExpExecArray;
+  const [, row] = /url\("(.+)"\)/.exec(
+    await plate.evaluate((e) => getComputedStyle(e).backgroundImage),
+  ) as RegExpExecArray;
   const size = await page.evaluate(async (src) => {
     const image = new Image();
     image.src = src;
@@ -40,7 +48,9 @@ test("the flora is narrowed by status, form and hazard, and shows a small drawin
   expect(size[0] / size[1]).toBeGreaterThan(5);
 });
 
-test("the list of the flora, scrolled to its end, asks for the pictures of sets and for no plant ahead", async ({ page }) => {
+test("the list of the flora, scrolled to its end, asks for the pictures of sets and for no plant ahead", async ({
+  page,
+}) => {
   const asked: string[] = [];
   page.on("request", (request) => asked.push(new URL(request.url()).pathname));
   await page.goto("/flora");
@@ -69,7 +79,11 @@ test("from a plant to its twins, and to the card that parts them", async ({ page
   await expect(page.getByText(/The mistake:/)).toBeVisible();
   expect(await serious(page)).toEqual([]);
   expect(pagesOf(await page.pdf({ preferCSSPageSize: true }))).toBe(1);
-  for (const plants of ["t=heracleum-mantegazzianum&t=heracleum-maximum", "t=conium-maculatum&t=daucus-carota&t=anthriscus-sylvestris", "t=conium-maculatum&t=daucus-carota&t=anthriscus-sylvestris&t=cicuta-maculata"]) {
+  for (const plants of [
+    "t=heracleum-mantegazzianum&t=heracleum-maximum",
+    "t=conium-maculatum&t=daucus-carota&t=anthriscus-sylvestris",
+    "t=conium-maculatum&t=daucus-carota&t=anthriscus-sylvestris&t=cicuta-maculata",
+  ]) {
     await page.goto(`/twins?${plants}&stage=vegetative`);
     expect(pagesOf(await page.pdf({ preferCSSPageSize: true })), plants).toBe(1);
   }
@@ -89,16 +103,26 @@ test("a set's field card stands what is acted on beside what stays, and prints o
   await page.goto("/flora");
   await page.getByRole("link", { name: /Field card: .*umbel/i }).click();
   await page.getByRole("link", { name: "in leaf", exact: true }).click();
-  const pair = page.locator("tbody").filter({ has: page.getByRole("link", { name: "Giant hogweed and Cow parsnip side by side" }) });
+  const pair = page
+    .locator("tbody")
+    .filter({ has: page.getByRole("link", { name: "Giant hogweed and Cow parsnip side by side" }) });
   await expect(pair.getByRole("row", { name: /Hair on the stem/ })).toContainText("stiff bristles");
   // each state that the words name is drawn: soft hair all over, or wool or felt
-  await expect(pair.getByRole("row", { name: /Hair on the stem/ }).getByRole("cell").last().locator("svg")).toHaveCount(2);
+  await expect(
+    pair
+      .getByRole("row", { name: /Hair on the stem/ })
+      .getByRole("cell")
+      .last()
+      .locator("svg"),
+  ).toHaveCount(2);
   expect(await serious(page)).toEqual([]);
   for (const set of ["umbels", "thorns"]) {
     await page.goto(`/flora/sets/${set}?stage=vegetative`);
     expect(pagesOf(await page.pdf({ preferCSSPageSize: true })), set).toBe(1);
   }
-  await expect(page.getByRole("listitem").filter({ hasText: "Rosa carolina" })).toContainText("is taken for Multiflora rose, which alone shows stipules: joined to the stalk, cut like a comb");
+  await expect(page.getByRole("listitem").filter({ hasText: "Rosa carolina" })).toContainText(
+    "is taken for Multiflora rose, which alone shows stipules: joined to the stalk, cut like a comb",
+  );
   expect((await page.goto("/flora/sets/no-such-set"))?.status()).toBe(404);
 });
 
@@ -146,7 +170,9 @@ test("a plate comes as a picture, and an unknown plant has none", async ({ page 
 test.describe("the district's own word", () => {
   test.use({ storageState: stateFile("specialist") });
 
-  test("a score is corrected with a reason after its effects are seen, shows on the plant, and is taken back", async ({ page }) => {
+  test("a score is corrected with a reason after its effects are seen, shows on the plant, and is taken back", async ({
+    page,
+  }) => {
     await page.goto("/flora/silybum-marianum");
     await page.getByRole("link", { name: "Correct a score" }).click();
     await page.getByLabel("A score that is recorded").selectOption("leaf-gloss");
@@ -178,7 +204,9 @@ test.describe("the district's own word", () => {
     const table = (await (await page.request.get("/api/v1/packs?scope=umbels&format=csv")).text()).split("\n");
     const send = async (lines: string[]) => {
       await page.goto("/flora/packs");
-      await page.getByLabel(/A pack, as JSON/).setInputFiles({ name: "umbels.csv", mimeType: "text/csv", buffer: Buffer.from(lines.join("\n")) });
+      await page
+        .getByLabel(/A pack, as JSON/)
+        .setInputFiles({ name: "umbels.csv", mimeType: "text/csv", buffer: Buffer.from(lines.join("\n")) });
       await page.getByRole("button", { name: "Show what it changes" }).click();
     };
     await send(table.map((line, i) => (i === 3 ? line.replace(/^[^,]+/, "Nullus verus") : line)));
@@ -189,24 +217,42 @@ test.describe("the district's own word", () => {
     expect(await serious(page)).toEqual([]);
     const milk = table.findIndex((line) => /^[^,]+,sap,/.test(line));
     expect(milk).toBeGreaterThan(0);
-    await send(table.map((line, i) => (i === milk ? line.replace(/^([^,]*,[^,]*,[^,]*),.*/, '$1,"milky always",') : line)));
+    await send(
+      table.map((line, i) => (i === milk ? line.replace(/^([^,]*,[^,]*,[^,]*),.*/, '$1,"milky always",') : line)),
+    );
     await expect(page.getByRole("button", { name: "Take in 1 change", exact: true })).toBeVisible();
   });
 
-  test("a plant is added by three tables made of its twin's, is found by its name, fits on the Bench's flora, and is taken back", async ({ page }) => {
+  test("a plant is added by three tables made of its twin's, is found by its name, fits on the Bench's flora, and is taken back", async ({
+    page,
+  }) => {
     const name = "Silybum novum";
-    const tableOf = async (table: string) => (await (await page.request.get(`/api/v1/packs?scope=plant%3Asilybum-marianum&format=csv&table=${table}`)).text()).replaceAll("Silybum marianum", name).replaceAll("milk thistle", "mirror thistle");
+    const tableOf = async (table: string) =>
+      (await (await page.request.get(`/api/v1/packs?scope=plant%3Asilybum-marianum&format=csv&table=${table}`)).text())
+        .replaceAll("Silybum marianum", name)
+        .replaceAll("milk thistle", "mirror thistle");
     const plants = (await tableOf("plants")).replace("Carduus marianus", "");
     const twins = `taxon,twin,stage,deciders,mistake\n${name},Silybum marianum,any,"leaf-gloss","Taken for milk thistle, whose leaves are marbled."\n`;
-    const scores = (await tableOf("scores")).replace(/(Silybum novum,leaf-gloss,,)[^\n]*/, '$1"dull always",').replace(/(Silybum novum,leaf-marks,,)[^\n]*/, '$1"plain always",');
+    const scores = (await tableOf("scores"))
+      .replace(/(Silybum novum,leaf-gloss,,)[^\n]*/, '$1"dull always",')
+      .replace(/(Silybum novum,leaf-marks,,)[^\n]*/, '$1"plain always",');
     const choose = async (tables: [string, string][]) => {
       await page.goto("/flora/packs");
-      await page.getByLabel(/A pack, as JSON/).setInputFiles(tables.map(([file, text]) => ({ name: file, mimeType: "text/csv", buffer: Buffer.from(text) })));
+      await page
+        .getByLabel(/A pack, as JSON/)
+        .setInputFiles(tables.map(([file, text]) => ({ name: file, mimeType: "text/csv", buffer: Buffer.from(text) })));
       await page.getByRole("button", { name: "Show what it changes" }).click();
     };
-    await choose([["scores.csv", scores], ["plants.csv", plants]]);
+    await choose([
+      ["scores.csv", scores],
+      ["plants.csv", plants],
+    ]);
     await expect(page.getByText(/is added without a twin/)).toBeVisible();
-    await choose([["scores.csv", scores], ["twins.csv", twins], ["plants.csv", plants]]);
+    await choose([
+      ["scores.csv", scores],
+      ["twins.csv", twins],
+      ["plants.csv", plants],
+    ]);
     await expect(page.getByText("A plant is added:")).toBeVisible();
     expect(await serious(page)).toEqual([]);
     await page.getByLabel(/Whose pack it is/).fill("Made for the valley by two of us, plants looked at in June.");
@@ -239,7 +285,11 @@ test.describe("who may look only", () => {
   test("a scout can neither correct a score nor take a pack in", async ({ page }) => {
     await page.goto("/flora/silybum-marianum/amend");
     await expect(page).toHaveURL(/\/flora\/silybum-marianum$/);
-    const answer = await page.request.post("/api/v1/packs", { multipart: { file: { name: "x.csv", mimeType: "text/csv", buffer: Buffer.from("taxon,character,where,score\n") } } });
+    const answer = await page.request.post("/api/v1/packs", {
+      multipart: {
+        file: { name: "x.csv", mimeType: "text/csv", buffer: Buffer.from("taxon,character,where,score\n") },
+      },
+    });
     expect(answer.status()).toBe(403);
   });
 });

@@ -14,7 +14,14 @@ test("from a plant at the gate to a line in the ledger", async ({ browser, viewp
   const save = scout.getByRole("button", { name: "Save", exact: true });
   if (await save.isVisible()) await save.click();
   await scout.getByRole("textbox", { name: "Note" }).fill("By the ford, three plants.");
-  await scout.getByLabel("Add pictures").setInputFiles({ name: "leaf.png", mimeType: "image/png", buffer: Buffer.from("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==", "base64") });
+  await scout.getByLabel("Add pictures").setInputFiles({
+    name: "leaf.png",
+    mimeType: "image/png",
+    buffer: Buffer.from(
+      "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==",
+      "base64",
+    ),
+  });
   await scout.getByRole("button", { name: "Save the finding" }).click();
   await expect(scout).toHaveURL(/\/findings\//);
   await expect(tape(scout)).toContainText("Clear to act");
@@ -38,7 +45,9 @@ test("from a plant at the gate to a line in the ledger", async ({ browser, viewp
   await expect(specialist.getByRole("heading", { name: /What can be done: Giant hogweed/ })).toBeVisible();
   await expect(specialist.getByRole("heading", { name: "Never here" })).toBeVisible();
   await expect(specialist.getByText("Sap burns skin in sunlight").first()).toBeVisible();
-  const method = specialist.getByRole("listitem").filter({ has: specialist.getByRole("heading", { name: "Cover with sheet" }) });
+  const method = specialist
+    .getByRole("listitem")
+    .filter({ has: specialist.getByRole("heading", { name: "Cover with sheet" }) });
   await method.getByText("Plan this").click();
   await method.getByLabel("Who does it").selectOption({ label: "Tansy Quillfeather" });
   await method.getByRole("button", { name: "Put it in the season" }).click();
@@ -56,7 +65,8 @@ test("from a plant at the gate to a line in the ledger", async ({ browser, viewp
   await applicator.reload();
   await expect(applicator.getByRole("textbox", { name: "Note" })).toHaveValue("Sheet pegged at every metre.");
   await applicator.getByRole("button", { name: "Write it in the ledger" }).click();
-  for (const missing of ["say when it began", "say when it ended"]) await expect(applicator.getByText(missing).first()).toBeVisible();
+  for (const missing of ["say when it began", "say when it ended"])
+    await expect(applicator.getByText(missing).first()).toBeVisible();
   await applicator.locator("input[name=fromTime]").fill("08:30");
   await applicator.locator("input[name=toTime]").fill("11:10");
   await applicator.getByRole("button", { name: "Write it in the ledger" }).click();
@@ -67,7 +77,10 @@ test("from a plant at the gate to a line in the ledger", async ({ browser, viewp
   for (const page of [scout, specialist, applicator]) await page.context().close();
 });
 
-test("a check that is due is recorded on Today, once it says what was found and how the patch is", async ({ browser, viewport }) => {
+test("a check that is due is recorded on Today, once it says what was found and how the patch is", async ({
+  browser,
+  viewport,
+}) => {
   const page = await pageOf(browser, "scout", viewport);
   await page.goto("/today");
   const due = page.locator("li:has(form[aria-label^='Record the check of'])").first();

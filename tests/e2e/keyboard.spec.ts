@@ -31,7 +31,8 @@ test("from Today to a saved finding with the keyboard alone", async ({ page }) =
   await expect(page.getByText(/Sap: clear/)).toBeVisible();
   await expect(tape(page)).toBeVisible();
   const save = page.getByRole("button", { name: "Save the finding" });
-  for (let i = 0; i < 90 && !(await save.evaluate((e) => e === document.activeElement)); i++) await page.keyboard.press("Tab");
+  for (let i = 0; i < 90 && !(await save.evaluate((e) => e === document.activeElement)); i++)
+    await page.keyboard.press("Tab");
   await expect(save).toBeFocused();
   await page.keyboard.press("Enter");
   await expect(page).toHaveURL(/findings/);

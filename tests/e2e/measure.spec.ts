@@ -26,17 +26,26 @@ async function tap(page: Page, truth: Truth, [x, y]: Point): Promise<void> {
   await picture(page).click({ position: { x: x * scale, y: y * scale }, force: true });
 }
 
-test("the fold test is measured on a picture, goes into its observation with its interval, and can be opened again", async ({ page }) => {
+test("the fold test is measured on a picture, goes into its observation with its interval, and can be opened again", async ({
+  page,
+}) => {
   await openBench(page, "Fern Wood");
   await inLeaf(page);
   await page.getByPlaceholder(/Find a part/).fill("fold test");
-  await page.getByRole("button", { name: /Fold test/ }).first().click();
+  await page
+    .getByRole("button", { name: /Fold test/ })
+    .first()
+    .click();
   await page.getByRole("button", { name: "A drawn one to practise on" }).click();
   await expect(picture(page)).toBeVisible();
-  const seed = /drawn-(\d+)\.jpg/.exec((await page.locator("[aria-label^='Remove drawn']").first().getAttribute("aria-label")) ?? "")?.[1];
+  const seed = /drawn-(\d+)\.jpg/.exec(
+    (await page.locator("[aria-label^='Remove drawn']").first().getAttribute("aria-label")) ?? "",
+  )?.[1];
   const truth = (await (await page.request.get(`/api/v1/sample-photo?seed=${seed}&truth`)).json()) as Truth;
 
-  await sheet(page).getByLabel("Known thing", { exact: true }).selectOption({ label: "a card of the size of a bank card, by its corners" });
+  await sheet(page)
+    .getByLabel("Known thing", { exact: true })
+    .selectOption({ label: "a card of the size of a bank card, by its corners" });
   for (const corner of truth.corners) await tap(page, truth, corner);
   await expect(sheet(page).getByText("Calibrated.")).toBeVisible();
   await sheet(page).getByRole("button", { name: "Stalk : blade" }).click();
@@ -47,7 +56,9 @@ test("the fold test is measured on a picture, goes into its observation with its
   expect(Math.abs(value / (truth.stalkMm / truth.bladeMm) - 1)).toBeLessThan(0.05);
 
   // A point is held and moved by a pixel, and the step is undone.
-  await picture(page).getByRole("button", { name: /tip of the blade/ }).focus();
+  await picture(page)
+    .getByRole("button", { name: /tip of the blade/ })
+    .focus();
   for (let i = 0; i < 6; i++) await page.keyboard.press("Shift+ArrowDown");
   await expect(reading).not.toContainText(`${value} ±`);
   for (let i = 0; i < 6; i++) await page.keyboard.press("u");
@@ -65,18 +76,29 @@ test("the fold test is measured on a picture, goes into its observation with its
   await sheet(page).getByRole("button", { name: "Length" }).click();
   await tap(page, truth, truth.bladeFoot);
   await tap(page, truth, truth.tip);
-  await expect(sheet(page).getByRole("listitem").filter({ hasText: /Length.*mm/ })).toBeVisible();
+  await expect(
+    sheet(page)
+      .getByRole("listitem")
+      .filter({ hasText: /Length.*mm/ }),
+  ).toBeVisible();
 
   // The card itself, 85.6 by 54 mm: along two of its sides, its face, its corners counted.
   const read = async (tool: string, points: Point[]) => {
     await sheet(page).getByRole("button", { name: tool, exact: true }).click();
     for (const point of points) await tap(page, truth, point);
-    return Number(((await sheet(page).getByRole("listitem").filter({ hasText: tool }).locator(".figure").textContent()) ?? "").replace(/ ±.*/, ""));
+    return Number(
+      (
+        (await sheet(page).getByRole("listitem").filter({ hasText: tool }).locator(".figure").textContent()) ?? ""
+      ).replace(/ ±.*/, ""),
+    );
   };
   expect(Math.abs((await read("Path", truth.corners.slice(0, 3))) / (85.6 + 54) - 1)).toBeLessThan(0.03);
   expect(Math.abs((await read("Area", truth.corners)) / (85.6 * 54) - 1)).toBeLessThan(0.03);
   expect(await read("Count", truth.corners)).toBe(4);
-  for (const tool of ["Path", "Area", "Count"]) await sheet(page).getByRole("button", { name: `Take away ${tool}` }).click();
+  for (const tool of ["Path", "Area", "Count"])
+    await sheet(page)
+      .getByRole("button", { name: `Take away ${tool}` })
+      .click();
   await sheet(page).getByRole("button", { name: "Keep the marks" }).click();
   await expect(page.getByRole("button", { name: "Open its 2 measurements" })).toBeVisible();
 });

@@ -24,7 +24,9 @@ const rowsOf = (page: Page, table: string): Promise<number> =>
 /** Waits until the device holds all that it needs without a signal. */
 async function readyForField(page: Page): Promise<void> {
   await page.goto("/today");
-  await expect.poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state)).toBe("activated");
+  await expect
+    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state))
+    .toBe("activated");
   await expect.poll(() => rowsOf(page, "packs")).toBe(1);
 }
 
@@ -34,14 +36,22 @@ async function saveOnBench(page: Page): Promise<void> {
   await page.getByRole("button", { name: "Save the finding" }).click();
 }
 
-test("opened once with a signal, everything that is needed in the field works without one", async ({ page, context }) => {
+test("opened once with a signal, everything that is needed in the field works without one", async ({
+  page,
+  context,
+}) => {
   await readyForField(page);
   await context.setOffline(true);
   await page.goto("/flora/conium-maculatum");
   await expect(page.getByRole("heading", { level: 1, name: /Poison hemlock/ })).toBeVisible();
   await expect(page.getByText("No signal.")).toBeVisible();
   await page.goto("/twins?t=conium-maculatum&t=daucus-carota");
-  await expect(page.getByRole("table", { name: /What parts them/ }).locator("tbody tr").first()).toBeVisible();
+  await expect(
+    page
+      .getByRole("table", { name: /What parts them/ })
+      .locator("tbody tr")
+      .first(),
+  ).toBeVisible();
   await page.goto("/flora");
   await page.getByRole("searchbox").fill("hogwed");
   await expect(page.getByRole("link", { name: /Giant hogweed/ })).toBeVisible();
@@ -75,7 +85,10 @@ function seeded(seed: number): () => number {
 }
 
 /** Cuts the signal at random: before the server has a request, or after it, when only the answer is lost. */
-async function unsteadySignal(context: BrowserContext, chance: () => number): Promise<{ cuts: () => number; steady: () => Promise<void> }> {
+async function unsteadySignal(
+  context: BrowserContext,
+  chance: () => number,
+): Promise<{ cuts: () => number; steady: () => Promise<void> }> {
   let cuts = 0;
   await context.route("**/api/v1/{findings,pictures}**", async (route) => {
     const luck = chance();
@@ -87,7 +100,14 @@ async function unsteadySignal(context: BrowserContext, chance: () => number): Pr
   return { cuts: () => cuts, steady: () => context.unroute("**/api/v1/{findings,pictures}**") };
 }
 
-const PICTURE = { name: "leaf.png", mimeType: "image/png", buffer: Buffer.from("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==", "base64") };
+const PICTURE = {
+  name: "leaf.png",
+  mimeType: "image/png",
+  buffer: Buffer.from(
+    "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==",
+    "base64",
+  ),
+};
 /** More of them are a matter of patience: the number can be given. */
 const FINDINGS = Number(process.env.SENTINEL_CUT_FINDINGS ?? 6);
 
@@ -141,7 +161,10 @@ async function newestOnDevice(page: Page, known: string[]): Promise<string> {
           const opening = indexedDB.open("sentinel-bench");
           opening.onsuccess = () => {
             const all = opening.result.transaction("outbox").objectStore("outbox").getAll();
-            all.onsuccess = () => resolve((all.result as { id: string; order: number }[]).sort((a, b) => a.order - b.order).map((o) => o.id));
+            all.onsuccess = () =>
+              resolve(
+                (all.result as { id: string; order: number }[]).sort((a, b) => a.order - b.order).map((o) => o.id),
+              );
           };
         }),
     );
@@ -159,7 +182,10 @@ test("the server's word stands where it judges otherwise, and a person is shown 
   await context.route("**/api/v1/findings", async (route) => {
     const response = await route.fetch();
     const body = await response.json();
-    await route.fulfill({ response, json: { ...body, verdict: body.verdict === "hold" ? "open" : "hold", because: "The list was changed." } });
+    await route.fulfill({
+      response,
+      json: { ...body, verdict: body.verdict === "hold" ? "open" : "hold", because: "The list was changed." },
+    });
   });
   await openBench(page, "Fern Wood");
   await inLeaf(page);
@@ -171,7 +197,9 @@ test("the server's word stands where it judges otherwise, and a person is shown 
   await expect(page.getByText("Nothing waits on this device.")).toBeVisible();
 });
 
-test("what a device keeps is named, is taken off at signing out as far as it is the district's, and can be wiped", async ({ browser }) => {
+test("what a device keeps is named, is taken off at signing out as far as it is the district's, and can be wiped", async ({
+  browser,
+}) => {
   // A session of its own: signing out must not end that of the other tests.
   const context = await browser.newContext({ storageState: { cookies: [], origins: [] } });
   const page = await context.newPage();
@@ -193,8 +221,22 @@ test("what a device keeps is named, is taken off at signing out as far as it is 
   await context.close();
 });
 
-test("what the server refuses says why, is opened on the Bench again, and is sent from there", async ({ page, context }) => {
-  await context.route("**/api/v1/findings", (route) => route.fulfill({ status: 400, json: { error: { code: "refused", message: "The place lies outside your district.", issues: [{ field: "place", what: "move the point" }] } } }));
+test("what the server refuses says why, is opened on the Bench again, and is sent from there", async ({
+  page,
+  context,
+}) => {
+  await context.route("**/api/v1/findings", (route) =>
+    route.fulfill({
+      status: 400,
+      json: {
+        error: {
+          code: "refused",
+          message: "The place lies outside your district.",
+          issues: [{ field: "place", what: "move the point" }],
+        },
+      },
+    }),
+  );
   await openBench(page, "Fern Wood");
   await inLeaf(page);
   await answer(page, HOGWEED, /Clear/i, 2);

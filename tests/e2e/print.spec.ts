@@ -8,7 +8,12 @@ const pagesOf = (pdf: Buffer): number => (pdf.toString("latin1").match(/\/Type\s
 
 test("a treatment with a product prints on one page of A4", async ({ page }) => {
   await page.goto("/ledger");
-  const entry = await page.locator("tbody tr", { hasText: "Spot treatment" }).first().locator("a").first().getAttribute("href");
+  const entry = await page
+    .locator("tbody tr", { hasText: "Spot treatment" })
+    .first()
+    .locator("a")
+    .first()
+    .getAttribute("href");
   await page.goto(entry as string);
   await expect(page.getByText("Product, as entered from its label")).toBeVisible();
   expect(pagesOf(await page.pdf({ format: "A4" }))).toBe(1);

@@ -21,14 +21,31 @@ test("a verdict forged by the client is worked out again", async ({ browser, vie
   const page = await pageOf(browser, "scout", viewport);
   await page.goto("/bench");
   const site = await page.locator('label:has-text("Place") select >> visible=true').inputValue();
-  const answer = await page.request.post("/api/v1/findings", { headers: { origin: process.env.SENTINEL_URL as string }, data: { id: uuid(), siteId: site, place: { longitude: 0, latitude: 0 }, day: "2026-06-09", stage: "vegetative", observations: [{ character: "plant-kind", states: ["herb"] }], verdict: "clear", because: "forged", taxon: "Heracleum maximum" } });
+  const answer = await page.request.post("/api/v1/findings", {
+    headers: { origin: process.env.SENTINEL_URL as string },
+    data: {
+      id: uuid(),
+      siteId: site,
+      place: { longitude: 0, latitude: 0 },
+      day: "2026-06-09",
+      stage: "vegetative",
+      observations: [{ character: "plant-kind", states: ["herb"] }],
+      verdict: "clear",
+      because: "forged",
+      taxon: "Heracleum maximum",
+    },
+  });
   expect(answer.status()).toBe(201);
   const saved = await answer.json();
   expect(saved.verdict).toBe("open");
   expect(saved.because).not.toContain("forged");
 });
 
-test("a scout cannot record a treatment, a visitor cannot save, a stranger gets nothing", async ({ browser, viewport, request }) => {
+test("a scout cannot record a treatment, a visitor cannot save, a stranger gets nothing", async ({
+  browser,
+  viewport,
+  request,
+}) => {
   const scout = await pageOf(browser, "scout", viewport);
   await scout.goto("/ledger/new?plan=01920000-0000-7000-8000-000000b00000");
   await expect(scout.getByText("in the role of applicator")).toBeVisible();
@@ -36,7 +53,8 @@ test("a scout cannot record a treatment, a visitor cannot save, a stranger gets 
   expect((await visitor.request.post("/api/v1/findings", { data: {} })).status()).toBe(403);
   await visitor.goto("/bench");
   await expect(visitor.getByText("saving needs the role of scout")).toBeAttached();
-  for (const path of ["/api/v1/tiles/12/555/1483", "/api/v1/pictures/01920000-0000-7000-8000-000000b00000"]) expect((await request.get(path)).status()).toBe(401);
+  for (const path of ["/api/v1/tiles/12/555/1483", "/api/v1/pictures/01920000-0000-7000-8000-000000b00000"])
+    expect((await request.get(path)).status()).toBe(401);
   expect((await request.post("/api/v1/findings", { data: {} })).status()).toBe(401);
 });
 
@@ -56,7 +74,10 @@ test("bad input gets a clear answer that names the field", async ({ browser, vie
   expect((await answer.json()).error.issues.map((i: { field: string }) => i.field)).toContain("id");
 });
 
-test("a season that is no number of days is refused, and one that is says when plants flower by it", async ({ browser, viewport }) => {
+test("a season that is no number of days is refused, and one that is says when plants flower by it", async ({
+  browser,
+  viewport,
+}) => {
   const page = await pageOf(browser, "keeper", viewport);
   await page.goto("/people");
   const form = page.getByRole("form", { name: "The season here" });
@@ -86,7 +107,14 @@ test("pages carry a strict content security policy, and nothing breaks it", asyn
 });
 
 test("health says that all is well", async ({ request }) => {
-  expect(await (await request.get("/api/health")).json()).toMatchObject({ ok: true, database: true, migrations: true, queue: true, flora: expect.any(String), version: expect.any(String) });
+  expect(await (await request.get("/api/health")).json()).toMatchObject({
+    ok: true,
+    database: true,
+    migrations: true,
+    queue: true,
+    flora: expect.any(String),
+    version: expect.any(String),
+  });
 });
 
 test("an invited person comes in, and signs out everywhere", async ({ browser, viewport }) => {

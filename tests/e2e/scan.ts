@@ -14,8 +14,23 @@ const REPEATED = ":is(li, tr, option):nth-child(n + 25)";
  * The pages hold no frame of another origin, so that the scan may run and be read in the page itself, which takes a third of the time.
  */
 export async function serious(page: Page, look: "all" | "contrast" | "structure" = "all"): Promise<string[]> {
-  const run = look === "contrast" ? { runOnly: { type: "rule" as const, values: CONTRAST } } : { runOnly: ALL, rules: Object.fromEntries(CONTRAST.map((rule) => [rule, { enabled: look === "all" }])) };
-  const scan = new AxeBuilder({ page }).exclude(".maplibregl-map").exclude(REPEATED).options({ ...run, resultTypes: ["violations"], preload: false }).setLegacyMode();
+  const run =
+    look === "contrast"
+      ? { runOnly: { type: "rule" as const, values: CONTRAST } }
+      : { runOnly: ALL, rules: Object.fromEntries(CONTRAST.map((rule) => [rule, { enabled: look === "all" }])) };
+  const scan = new AxeBuilder({ page })
+    .exclude(".maplibregl-map")
+    .exclude(REPEATED)
+    .options({ ...run, resultTypes: ["violations"], preload: false })
+    .setLegacyMode();
   const { violations } = await scan.analyze();
-  return violations.filter((v) => v.impact === "serious" || v.impact === "critical").map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => n.target.join(" ")).join(" | ")}`);
+  return violations
+    .filter((v) => v.impact === "serious" || v.impact === "critical")
+    .map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .slice(0, 3)
+          .map((n) => n.target.join(" "))
+          .join(" | ")}`,
+    );
 }

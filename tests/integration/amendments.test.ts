@@ -60,7 +60,9 @@ describe("an amendment of a district", () => {
     await makeAmendment(specialist, { taxon: hogweed, key: "sap", value: "milky usually", reason });
     await expect(inDistrict(PINE, (tx) => tx.execute(sql`UPDATE amendment SET value = 'clear'`))).rejects.toThrow();
     await expect(inDistrict(PINE, (tx) => tx.execute(sql`DELETE FROM amendment`))).rejects.toThrow();
-    expect((await inDistrict(OTTER, (tx) => tx.execute(sql`SELECT * FROM amendment WHERE district_id = ${PINE}`))).rows).toEqual([]);
+    expect(
+      (await inDistrict(OTTER, (tx) => tx.execute(sql`SELECT * FROM amendment WHERE district_id = ${PINE}`))).rows,
+    ).toEqual([]);
     await clean();
   });
 });
@@ -68,10 +70,37 @@ describe("an amendment of a district", () => {
 describe("findings whose verdict would change", () => {
   it("are those on which the character was seen, and are found before anything is stored", async () => {
     const { flora } = await modelOf(neighbour);
-    const rows = await asOwner((client) => client.query<{ body: { observations: { character: string; states?: string[] }[] }; finding_id: string; taxon: string }>("SELECT e.body, e.finding_id, f.taxon FROM finding_event e JOIN finding f ON f.id = e.finding_id WHERE e.kind = 'observations' AND f.verdict = 'clear' AND f.district_id = $1 ORDER BY f.number", [OTTER]));
-    const found = rows.rows.map((row) => ({ ...row, seen: row.body.observations.find((o) => o.states?.length === 1 && lineText(flora, row.taxon, o.character) !== null) })).find((row) => row.seen);
-    const other = flora.characters.find((c) => c.id === found?.seen?.character)?.states.filter((s) => s.id !== found?.seen?.states?.[0]) ?? [];
-    const changes = rows.rows.filter((r) => r.taxon === found?.taxon).flatMap((r) => r.body.observations).filter((o, i, all) => o.states?.length === 1 && all.findIndex((x) => x.character === o.character) === i).map((o) => ({ taxon: found?.taxon as string, key: o.character, value: `${flora.characters.find((c) => c.id === o.character)?.states.find((s) => s.id !== o.states?.[0])?.id} always ~sure` }));
+    const rows = await asOwner((client) =>
+      client.query<{
+        body: { observations: { character: string; states?: string[] }[] };
+        finding_id: string;
+        taxon: string;
+      }>(
+        "SELECT e.body, e.finding_id, f.taxon FROM finding_event e JOIN finding f ON f.id = e.finding_id WHERE e.kind = 'observations' AND f.verdict = 'clear' AND f.district_id = $1 ORDER BY f.number",
+        [OTTER],
+      ),
+    );
+    const found = rows.rows
+      .map((row) => ({
+        ...row,
+        seen: row.body.observations.find(
+          (o) => o.states?.length === 1 && lineText(flora, row.taxon, o.character) !== null,
+        ),
+      }))
+      .find((row) => row.seen);
+    const other =
+      flora.characters
+        .find((c) => c.id === found?.seen?.character)
+        ?.states.filter((s) => s.id !== found?.seen?.states?.[0]) ?? [];
+    const changes = rows.rows
+      .filter((r) => r.taxon === found?.taxon)
+      .flatMap((r) => r.body.observations)
+      .filter((o, i, all) => o.states?.length === 1 && all.findIndex((x) => x.character === o.character) === i)
+      .map((o) => ({
+        taxon: found?.taxon as string,
+        key: o.character,
+        value: `${flora.characters.find((c) => c.id === o.character)?.states.find((s) => s.id !== o.states?.[0])?.id} always ~sure`,
+      }));
     expect(other.length).toBeGreaterThan(0);
     const { changed, reckoned } = await inDistrict(OTTER, (tx) => changedVerdicts(tx, changes));
     expect(reckoned).toBeGreaterThan(0);
@@ -89,7 +118,11 @@ describe("a pack", () => {
     expect(pack.scores.length).toBeGreaterThan(400);
     expect(pack.flora).toBe(shippedFlora().version);
     for (const text of [packToCsv(pack), `\uFEFF${packToCsv(pack).replace(/\n/g, "\r\n")}`]) {
-      expect(await previewPack(specialist, one(text))).toMatchObject({ changes: [], refused: [], same: pack.scores.length });
+      expect(await previewPack(specialist, one(text))).toMatchObject({
+        changes: [],
+        refused: [],
+        same: pack.scores.length,
+      });
     }
     const whole = await previewPack(specialist, one(packToJson(pack)));
     expect(whole).toMatchObject({ changes: [], refused: [] });
@@ -103,9 +136,18 @@ describe("a pack", () => {
     broken[4] = "only,two";
     const text = broken.join("\n");
     expect((await previewPack(specialist, one(text))).refused.map((r) => r.line)).toEqual([3, 5]);
-    await expect(importPack(specialist, one(text), reason)).rejects.toMatchObject({ status: 400, message: expect.stringContaining("Nothing was taken in") });
+    await expect(importPack(specialist, one(text), reason)).rejects.toMatchObject({
+      status: 400,
+      message: expect.stringContaining("Nothing was taken in"),
+    });
     const json = packToJson({ ...pack, scores: [pack.scores[0], { ...pack.scores[1], character: "no-such" }] });
-    expect((await previewPack(specialist, one(json))).refused).toEqual([{ line: json.split("\n").findIndex((l) => l.includes("no-such")) + 1, field: "character", what: expect.stringContaining("no-such") }]);
+    expect((await previewPack(specialist, one(json))).refused).toEqual([
+      {
+        line: json.split("\n").findIndex((l) => l.includes("no-such")) + 1,
+        field: "character",
+        what: expect.stringContaining("no-such"),
+      },
+    ]);
     expect(await inDistrict(PINE, (tx) => amendmentHistory(tx))).toEqual([]);
   });
   it("carries one district's amendments to another", async () => {
@@ -115,16 +157,22 @@ describe("a pack", () => {
     const preview = await previewPack(neighbour, one(packToCsv(pack)));
     expect(preview.changes).toHaveLength(1);
     await clean();
-    expect(await importPack(specialist, one(packToJson(pack)), "From the valley below, agreed at our meeting.")).toBe(1);
+    expect(await importPack(specialist, one(packToJson(pack)), "From the valley below, agreed at our meeting.")).toBe(
+      1,
+    );
     expect((await inDistrict(PINE, (tx) => amendmentHistory(tx)))[0].reason).toBe(reason);
-    expect(await importPack(specialist, one(packToJson(pack)), "From the valley below, agreed at our meeting.")).toBe(0);
+    expect(await importPack(specialist, one(packToJson(pack)), "From the valley below, agreed at our meeting.")).toBe(
+      0,
+    );
     await clean();
   });
   it("names the file beside the line where several tables are read together", async () => {
     const pack = await makePack(specialist, { set: "umbels" });
     const [plants, twins, scores] = tables(pack);
     const broken = { ...twins, text: twins.text.replace(/^([^\n]*\n[^,]*,)[^,]*/, "$1Nullus verus") };
-    expect((await previewPack(specialist, [plants, broken, scores])).refused).toContainEqual(expect.objectContaining({ file: "twins.csv", line: 2, field: "twin" }));
+    expect((await previewPack(specialist, [plants, broken, scores])).refused).toContainEqual(
+      expect.objectContaining({ file: "twins.csv", line: 2, field: "twin" }),
+    );
   });
   it.each([
     ["{ broken", /no JSON/],
@@ -132,8 +180,11 @@ describe("a pack", () => {
     ["taxon,deciders\nA,sap\n", /table of twins lacks the column twin/],
     ['{"pack": "something/9", "title": "x", "flora": "y", "scores": []}', /no flora pack/],
     ["name,colour\nA,b\n", /lacks the column/],
-  ])("that is none is refused plainly: %s", (text, message) => expect(() => rowsOfFiles([{ name: "pack", text }])).toThrow(message));
-  it("of no set is refused", async () => expect(makePack(specialist, { set: uuidv7() })).rejects.toMatchObject({ status: 404 }));
+  ])("that is none is refused plainly: %s", (text, message) =>
+    expect(() => rowsOfFiles([{ name: "pack", text }])).toThrow(message),
+  );
+  it("of no set is refused", async () =>
+    expect(makePack(specialist, { set: uuidv7() })).rejects.toMatchObject({ status: 404 }));
 });
 
 describe("a plant of the district's own", () => {
@@ -142,9 +193,28 @@ describe("a plant of the district's own", () => {
     const like = await makePack(specialist, { plant: "heracleum-mantegazzianum" });
     return {
       ...like,
-      plants: like.plants.map((row) => ({ ...row, taxon: name, common: "new hogweed", synonyms: "", interfertile: "" })),
-      twins: [{ taxon: name, twin: hogweed, stage: "any", deciders: "stem-marks", mistake: "Taken for it from afar.", reason: "" }],
-      scores: like.scores.map((row) => ({ ...row, taxon: name, score: row.character === "stem-marks" && !row.where ? "plain always" : row.score })),
+      plants: like.plants.map((row) => ({
+        ...row,
+        taxon: name,
+        common: "new hogweed",
+        synonyms: "",
+        interfertile: "",
+      })),
+      twins: [
+        {
+          taxon: name,
+          twin: hogweed,
+          stage: "any",
+          deciders: "stem-marks",
+          mistake: "Taken for it from afar.",
+          reason: "",
+        },
+      ],
+      scores: like.scores.map((row) => ({
+        ...row,
+        taxon: name,
+        score: row.character === "stem-marks" && !row.where ? "plain always" : row.score,
+      })),
     };
   };
 
@@ -159,7 +229,11 @@ describe("a plant of the district's own", () => {
     const { flora } = await modelOf(specialist);
     expect(flora.taxa.at(-1)?.name).toBe(name);
     expect((await modelOf(neighbour)).flora.taxa.some((t) => t.name === name)).toBe(false);
-    expect((await findNames(specialist, "new hogweed")).plants[0]).toMatchObject({ name, common: "New hogweed", status: "kept" });
+    expect((await findNames(specialist, "new hogweed")).plants[0]).toMatchObject({
+      name,
+      common: "New hogweed",
+      status: "kept",
+    });
     expect((await findNames(neighbour, "new hogweed")).plants.some((p) => p.name === name)).toBe(false);
     await setStatus(specialist, { taxon: name, status: "target" });
     await expect(setStatus(neighbour, { taxon: name, status: "target" })).rejects.toThrow(/not in the flora/);
@@ -175,11 +249,16 @@ describe("a plant of the district's own", () => {
     expect((await findNames(specialist, "new hogweed")).plants.some((p) => p.name === name)).toBe(false);
     // What is left of it says nothing, and goes out in no pack, which another district would have to refuse.
     expect(await makePack(specialist, "amendments")).toMatchObject({ plants: [], twins: [], scores: [] });
-    await asOwner((client) => client.query("DELETE FROM list_entry WHERE district_id = $1 AND taxon = $2", [PINE, name]));
+    await asOwner((client) =>
+      client.query("DELETE FROM list_entry WHERE district_id = $1 AND taxon = $2", [PINE, name]),
+    );
     await clean();
   });
   it("stands in the way of its twin from then on: what fitted the one plant alone fits two", async () => {
-    const observations = [{ character: "plant-kind", states: ["herb"] }, { character: "height", value: 280 }];
+    const observations = [
+      { character: "plant-kind", states: ["herb"] },
+      { character: "height", value: 280 },
+    ];
     const given = caseSchema.parse({ day: "2026-06-20", hemisphere: "north", stage: "flowering", observations });
     const shareOf = async (who: typeof specialist, plant = hogweed) => {
       const model = await modelOf(who);

@@ -21,7 +21,9 @@ describe("names, where one stands", () => {
     const found = await findNames(keeper, "foxtail");
     expect(found.ambiguous?.plants).toBeGreaterThanOrEqual(3);
     expect(found.ambiguous?.check?.ask).toMatch(/\?/);
-    expect(found.plants.map((p) => p.name)).toEqual(expect.arrayContaining(["Setaria viridis", "Setaria pumila", "Setaria faberi"]));
+    expect(found.plants.map((p) => p.name)).toEqual(
+      expect.arrayContaining(["Setaria viridis", "Setaria pumila", "Setaria faberi"]),
+    );
   });
   it("are as ambiguous when misspelt, by the name that was meant", async () => {
     const found = await findNames(keeper, "mornin glory");
@@ -78,8 +80,12 @@ describe("the field card of a set", () => {
   it("names a look that varies only where no other tells, and of what is not held only what the stage shows", async () => {
     for (const stage of ["vegetative", "winter"] as const) {
       const card = await setCard(keeper, "umbels", stage);
-      for (const line of card?.lines ?? []) if (line.looks.length > 1) for (const look of line.looks) expect([look.target, look.kept]).not.toContain("varies");
-      const angelica = card?.unheld.find((twin) => twin.name === "Angelica atropurpurea" && twin.target.name === "Heracleum mantegazzianum");
+      for (const line of card?.lines ?? [])
+        if (line.looks.length > 1)
+          for (const look of line.looks) expect([look.target, look.kept]).not.toContain("varies");
+      const angelica = card?.unheld.find(
+        (twin) => twin.name === "Angelica atropurpurea" && twin.target.name === "Heracleum mantegazzianum",
+      );
       expect(angelica?.looks.some((look) => look.startsWith("lobes: "))).toBe(stage === "vegetative");
     }
   });
@@ -87,10 +93,15 @@ describe("the field card of a set", () => {
 
 describe("the twin finder", () => {
   it("puts the kept ones first, whatever the likeness", () => {
-    const twins = findTwins(shippedModel(), "lonicera-maackii", "vegetative", { "Lonicera maackii": "target", "Lonicera tatarica": "target", "Lonicera morrowii": "target" });
+    const twins = findTwins(shippedModel(), "lonicera-maackii", "vegetative", {
+      "Lonicera maackii": "target",
+      "Lonicera tatarica": "target",
+      "Lonicera morrowii": "target",
+    });
     const kept = twins.map((t) => t.status === "kept");
     expect(kept.indexOf(false)).toBeGreaterThan(0);
     expect(kept.lastIndexOf(true)).toBeLessThan(kept.indexOf(false));
   });
-  it("finds nothing for what is no plant", () => expect(findTwins(shippedModel(), "nothing", "vegetative", {})).toEqual([]));
+  it("finds nothing for what is no plant", () =>
+    expect(findTwins(shippedModel(), "nothing", "vegetative", {})).toEqual([]));
 });

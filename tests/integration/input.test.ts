@@ -18,10 +18,31 @@ const keeper = member(["keeper"]);
 const specialist = member(["specialist", "scout"]);
 const visitor = member(["visitor"]);
 const saw = (character: string, state: string) => ({ character, states: [state] });
-const siteNamed = (name: string) => inDistrict(OTTER, async (tx) => (await tx.select({ id: site.id }).from(site).where(eq(site.name, name)))[0].id);
-const body = (siteId: string, extra = {}) => ({ id: uuidv7(), siteId, place: { longitude: -131.2, latitude: 44.35 }, day: "2026-06-09", stage: "vegetative", observations: [saw("plant-kind", "herb")], ...extra });
-const square = (west: number, south: number, size: number) => ({ type: "Polygon" as const, coordinates: [[[west, south], [west + size, south], [west + size, south + size], [west, south + size], [west, south]]] });
-const count = (table: typeof finding | typeof patch | typeof plan | typeof membership | typeof invitation) => inDistrict(OTTER, async (tx) => (await tx.select({ n: sql<number>`count(*)::int` }).from(table))[0].n);
+const siteNamed = (name: string) =>
+  inDistrict(OTTER, async (tx) => (await tx.select({ id: site.id }).from(site).where(eq(site.name, name)))[0].id);
+const body = (siteId: string, extra = {}) => ({
+  id: uuidv7(),
+  siteId,
+  place: { longitude: -131.2, latitude: 44.35 },
+  day: "2026-06-09",
+  stage: "vegetative",
+  observations: [saw("plant-kind", "herb")],
+  ...extra,
+});
+const square = (west: number, south: number, size: number) => ({
+  type: "Polygon" as const,
+  coordinates: [
+    [
+      [west, south],
+      [west + size, south],
+      [west + size, south + size],
+      [west, south + size],
+      [west, south],
+    ],
+  ],
+});
+const count = (table: typeof finding | typeof patch | typeof plan | typeof membership | typeof invitation) =>
+  inDistrict(OTTER, async (tx) => (await tx.select({ n: sql<number>`count(*)::int` }).from(table))[0].n);
 
 /** The work is refused with these words, and the table holds as many rows as before. */
 async function refused(table: Parameters<typeof count>[0], work: () => Promise<unknown>, words: RegExp) {
@@ -38,11 +59,16 @@ describe("the season of a district", () => {
     await setSeason(keeper, { hemisphere: "north", seasonShift: "25" });
     const after = await seasonOf(keeper);
     const flowers = (season: typeof before) => new Map(season.examples.map((e) => [e.plant, e.from]));
-    const both = [...flowers(before)].flatMap(([plant, from]) => (flowers(after).has(plant) && /-0[345]-/.test(from) ? [[from, flowers(after).get(plant) as string]] : []));
+    const both = [...flowers(before)].flatMap(([plant, from]) =>
+      flowers(after).has(plant) && /-0[345]-/.test(from) ? [[from, flowers(after).get(plant) as string]] : [],
+    );
     expect(both.length).toBeGreaterThan(0);
     for (const [usual, late] of both) expect(late > usual).toBe(true);
     expect(await seasonOf(other)).toEqual(elsewhere);
-    for (const wrong of ["41", "-41", "2.5", "soon"]) await expect(setSeason(keeper, { hemisphere: "north", seasonShift: wrong }), wrong).rejects.toThrow(/seasonShift/);
+    for (const wrong of ["41", "-41", "2.5", "soon"])
+      await expect(setSeason(keeper, { hemisphere: "north", seasonShift: wrong }), wrong).rejects.toThrow(
+        /seasonShift/,
+      );
     await expect(setSeason(keeper, { hemisphere: "east", seasonShift: "0" })).rejects.toThrow(/hemisphere/);
     expect((await seasonOf(keeper)).seasonShift).toBe(25);
     await setSeason(keeper, { hemisphere: "north", seasonShift: "0" });
@@ -51,14 +77,19 @@ describe("the season of a district", () => {
 });
 
 describe("a finding that is not right stores nothing", () => {
-  it("on a site that is not here", () => refused(finding, () => saveFinding(scout, body(uuidv7())), /site.*not found/i));
+  it("on a site that is not here", () =>
+    refused(finding, () => saveFinding(scout, body(uuidv7())), /site.*not found/i));
   it("on a site of another district", async () => {
     const [strange] = await inDistrict(PINE, (tx) => tx.select({ id: site.id }).from(site).limit(1));
     await refused(finding, () => saveFinding(scout, body(strange.id)), /not found/);
   });
   it("on a patch of another site", async () => {
-    const [one] = await inDistrict(OTTER, (tx) => tx.select({ id: patch.id, siteId: patch.siteId }).from(patch).limit(1));
-    const [other] = await inDistrict(OTTER, (tx) => tx.select({ id: site.id }).from(site).where(sql`${site.id} <> ${one.siteId}`).limit(1));
+    const [one] = await inDistrict(OTTER, (tx) =>
+      tx.select({ id: patch.id, siteId: patch.siteId }).from(patch).limit(1),
+    );
+    const [other] = await inDistrict(OTTER, (tx) =>
+      tx.select({ id: site.id }).from(site).where(sql`${site.id} <> ${one.siteId}`).limit(1),
+    );
     await refused(finding, () => saveFinding(scout, body(other.id, { patchId: one.id })), /another site/);
   });
   it("with an id that is no UUID, a stage that is none, or a note of a book's length", async () => {
@@ -69,7 +100,11 @@ describe("a finding that is not right stores nothing", () => {
   });
   it("with a measure where states are wanted", async () => {
     const siteId = await siteNamed("Fern Wood");
-    await refused(finding, () => saveFinding(scout, body(siteId, { observations: [{ character: "sap", value: 3 }] })), /sap has states: name one of/);
+    await refused(
+      finding,
+      () => saveFinding(scout, body(siteId, { observations: [{ character: "sap", value: 3 }] })),
+      /sap has states: name one of/,
+    );
   });
 });
 
@@ -90,9 +125,15 @@ describe("overruling", () => {
     const siteId = await siteNamed("Fern Wood");
     const { id } = await saveFinding(scout, body(siteId));
     const reason = "I grew it on in a pot and it flowered.";
-    await expect(overrule(specialist, { findingId: id, taxon: "Planta ignota", reason })).rejects.toThrow(/not in the flora/);
-    await expect(overrule(specialist, { findingId: uuidv7(), taxon: "Jacobaea vulgaris", reason })).rejects.toThrow(/not found/);
-    await expect(overrule(specialist, { findingId: id, taxon: "Jacobaea vulgaris", reason: "sure" })).rejects.toThrow(/20 letters/);
+    await expect(overrule(specialist, { findingId: id, taxon: "Planta ignota", reason })).rejects.toThrow(
+      /not in the flora/,
+    );
+    await expect(overrule(specialist, { findingId: uuidv7(), taxon: "Jacobaea vulgaris", reason })).rejects.toThrow(
+      /not found/,
+    );
+    await expect(overrule(specialist, { findingId: id, taxon: "Jacobaea vulgaris", reason: "sure" })).rejects.toThrow(
+      /20 letters/,
+    );
     const { line } = await findingDetail(specialist, id);
     expect(line.overruled).toBe(false);
   });
@@ -101,17 +142,33 @@ describe("overruling", () => {
 describe("a patch", () => {
   it("must be of a plant of the flora, on a site, with a sound outline", async () => {
     const siteId = await siteNamed("Fern Wood");
-    const sound = { id: uuidv7(), siteId, taxon: "Hedera helix", name: "Test", outline: square(-131.21, 44.35, 0.0005) };
+    const sound = {
+      id: uuidv7(),
+      siteId,
+      taxon: "Hedera helix",
+      name: "Test",
+      outline: square(-131.21, 44.35, 0.0005),
+    };
     await refused(patch, () => savePatch(scout, { ...sound, taxon: "Planta ignota" }), /not in the flora/);
     await refused(patch, () => savePatch(scout, { ...sound, siteId: uuidv7() }), /not found/);
     await refused(patch, () => savePatch(scout, { ...sound, name: " " }), /give the patch a name/);
     await refused(patch, () => savePatch(scout, { ...sound, coverShare: 1.2 }), /1/);
-    await refused(patch, () => savePatch(scout, { ...sound, outline: square(-131.21, 44.35, 0) }), /no area|corners|Invalid|crosses/i);
+    await refused(
+      patch,
+      () => savePatch(scout, { ...sound, outline: square(-131.21, 44.35, 0) }),
+      /no area|corners|Invalid|crosses/i,
+    );
     await refused(patch, () => savePatch(scout, { ...sound, findingId: uuidv7() }), /not found/);
   });
   it("saved twice under one id is one patch", async () => {
     const siteId = await siteNamed("Fern Wood");
-    const sound = { id: uuidv7(), siteId, taxon: "Hedera helix", name: "Twice", outline: square(-131.21, 44.35, 0.0005) };
+    const sound = {
+      id: uuidv7(),
+      siteId,
+      taxon: "Hedera helix",
+      name: "Twice",
+      outline: square(-131.21, 44.35, 0.0005),
+    };
     const before = await count(patch);
     await savePatch(scout, sound);
     await savePatch(scout, sound);
@@ -120,7 +177,16 @@ describe("a patch", () => {
   });
   it("has an area that grows as the square of its side", async () => {
     const siteId = await siteNamed("Fern Wood");
-    const area = async (size: number) => (await savePatch(scout, { id: uuidv7(), siteId, taxon: "Hedera helix", name: `Side ${size}`, outline: square(-131.21, 44.35, size) })).areaM2;
+    const area = async (size: number) =>
+      (
+        await savePatch(scout, {
+          id: uuidv7(),
+          siteId,
+          taxon: "Hedera helix",
+          name: `Side ${size}`,
+          outline: square(-131.21, 44.35, size),
+        })
+      ).areaM2;
     expect((await area(0.001)) / (await area(0.0005))).toBeCloseTo(4, 1);
   });
   it("is not found by an id that is none", async () => {
@@ -131,7 +197,13 @@ describe("a patch", () => {
 describe("a site", () => {
   it("of one name and outline is stored once per id", async () => {
     const id = uuidv7();
-    const input = { id, name: "Test Bank", outline: square(-131.22, 44.36, 0.002), ground: "riverbank", rules: { grazed: true } };
+    const input = {
+      id,
+      name: "Test Bank",
+      outline: square(-131.22, 44.36, 0.002),
+      ground: "riverbank",
+      rules: { grazed: true },
+    };
     await saveSite(keeper, input);
     await saveSite(keeper, input);
     const lines = (await siteLines(keeper)).filter((s) => s.id === id);
@@ -145,7 +217,9 @@ describe("what a visitor sees", () => {
   it("is never more than what a specialist sees, and no protected place", async () => {
     const [few, all] = [await siteLines(visitor), await siteLines(specialist)];
     for (const line of few) expect(line.patches).toBeLessThanOrEqual(all.find((s) => s.id === line.id)?.patches ?? 0);
-    const hidden = await inDistrict(OTTER, (tx) => tx.select({ id: patch.id }).from(patch).where(eq(patch.protected, true)));
+    const hidden = await inDistrict(OTTER, (tx) =>
+      tx.select({ id: patch.id }).from(patch).where(eq(patch.protected, true)),
+    );
     const shown = new Set((await patchLines(visitor)).map((p) => p.id));
     expect(hidden.some((p) => shown.has(p.id))).toBe(false);
     for (const p of hidden) await expect(patchDetail(visitor, p.id)).rejects.toThrow(/not found/);
@@ -160,23 +234,39 @@ describe("what a visitor sees", () => {
 });
 
 describe("a plan", () => {
-  const anyPlanned = () => inDistrict(OTTER, async (tx) => (await tx.select().from(plan).where(eq(plan.state, "planned")).limit(1))[0]);
+  const anyPlanned = () =>
+    inDistrict(OTTER, async (tx) => (await tx.select().from(plan).where(eq(plan.state, "planned")).limit(1))[0]);
   it("is refused with a method, a day or a person that does not fit, and says what would", async () => {
     const held = await anyPlanned();
     const view = await planningFor(specialist, held.findingId as string);
     const suited = view.advice.find((a) => a.window);
     const window = suited?.window as { from: string; to: string };
-    const sound = { findingId: held.findingId, method: suited?.method.id, intendedOn: window.from, personId: view.people[0].id, followedBy: "Sow the strip with native grass." };
+    const sound = {
+      findingId: held.findingId,
+      method: suited?.method.id,
+      intendedOn: window.from,
+      personId: view.people[0].id,
+      followedBy: "Sow the strip with native grass.",
+    };
     await refused(plan, () => makePlan(specialist, { ...sound, method: "wishing" }), /no such method/);
     await refused(plan, () => makePlan(specialist, { ...sound, intendedOn: "2019-01-01" }), /outside the window of/);
     await refused(plan, () => makePlan(specialist, { ...sound, personId: "nobody" }), /may not be given work/);
     await refused(plan, () => makePlan(specialist, { ...sound, followedBy: "" }), /say what follows/);
     const never = view.advice.find((a) => a.answer === "never");
-    if (never) await refused(plan, () => makePlan(specialist, { ...sound, method: never.method.id }), new RegExp(never.method.name));
+    if (never)
+      await refused(
+        plan,
+        () => makePlan(specialist, { ...sound, method: never.method.id }),
+        new RegExp(never.method.name),
+      );
   });
   it("offers the work only to those who may do it", async () => {
     const view = await planningFor(specialist, (await anyPlanned()).findingId as string);
-    for (const p of view.people) expect(p.roles.some((r) => r === "applicator" || r === "specialist"), p.name).toBe(true);
+    for (const p of view.people)
+      expect(
+        p.roles.some((r) => r === "applicator" || r === "specialist"),
+        p.name,
+      ).toBe(true);
   });
   it("needs a patch to stand on", async () => {
     const { id } = await saveFinding(scout, body(await siteNamed("Fern Wood")));
@@ -207,10 +297,17 @@ describe("the list", () => {
     for (const status of ["watch", "target", "watch"] as const) await setStatus(keeper, { taxon: "Poa annua", status });
     const after = await inDistrict(OTTER, (tx) => listFor(tx, null));
     expect(after.status["Poa annua"]).toBe("watch");
-    const { rows } = await inDistrict(OTTER, (tx) => tx.execute<{ n: number }>(sql`SELECT count(*)::int AS n FROM list_entry WHERE taxon = 'Poa annua' AND site_id IS NULL`));
+    const { rows } = await inDistrict(OTTER, (tx) =>
+      tx.execute<{ n: number }>(
+        sql`SELECT count(*)::int AS n FROM list_entry WHERE taxon = 'Poa annua' AND site_id IS NULL`,
+      ),
+    );
     expect(rows[0].n).toBe(1);
     if (before.status["Poa annua"]) await setStatus(keeper, { taxon: "Poa annua", status: before.status["Poa annua"] });
-    else await inDistrict(OTTER, (tx) => tx.execute(sql`DELETE FROM list_entry WHERE taxon = 'Poa annua' AND site_id IS NULL`));
+    else
+      await inDistrict(OTTER, (tx) =>
+        tx.execute(sql`DELETE FROM list_entry WHERE taxon = 'Poa annua' AND site_id IS NULL`),
+      );
   });
 });
 
@@ -233,25 +330,62 @@ describe("the list on one sheet", () => {
 
 describe("people", () => {
   it("set-up is refused without the printed code, and once there is a district", async () => {
-    const input = { code: "00000000", districtName: "Second", zone: "Europe/Vienna", hemisphere: "north", name: "Some Body", email: "body@example.test", password: "long enough words" };
+    const input = {
+      code: "00000000",
+      districtName: "Second",
+      zone: "Europe/Vienna",
+      hemisphere: "north",
+      name: "Some Body",
+      email: "body@example.test",
+      password: "long enough words",
+    };
     await expect(setUp(input)).rejects.toThrow(/not the code printed/);
     await expect(setUp({ ...input, zone: "Mars/Base" })).rejects.toThrow(/time zone/);
     await expect(setUp({ ...input, password: "short" })).rejects.toThrow(/at least 10/);
   });
   it("an invitation needs a name, an address and a role", async () => {
-    await refused(invitation, () => invite(keeper, { name: "A", email: "a@example.test", roles: ["scout"] }, "http://127.0.0.1"), /give the name/);
-    await refused(invitation, () => invite(keeper, { name: "Anna", email: "no address", roles: ["scout"] }, "http://127.0.0.1"), /e-mail/);
-    await refused(invitation, () => invite(keeper, { name: "Anna", email: "a@example.test", roles: [] }, "http://127.0.0.1"), /at least one role/);
-    await refused(invitation, () => invite(keeper, { name: "Anna", email: "a@example.test", roles: ["king"] }, "http://127.0.0.1"), /./);
+    await refused(
+      invitation,
+      () => invite(keeper, { name: "A", email: "a@example.test", roles: ["scout"] }, "http://127.0.0.1"),
+      /give the name/,
+    );
+    await refused(
+      invitation,
+      () => invite(keeper, { name: "Anna", email: "no address", roles: ["scout"] }, "http://127.0.0.1"),
+      /e-mail/,
+    );
+    await refused(
+      invitation,
+      () => invite(keeper, { name: "Anna", email: "a@example.test", roles: [] }, "http://127.0.0.1"),
+      /at least one role/,
+    );
+    await refused(
+      invitation,
+      () => invite(keeper, { name: "Anna", email: "a@example.test", roles: ["king"] }, "http://127.0.0.1"),
+      /./,
+    );
   });
   it("a made-up link lets nobody in", async () => {
-    await refused(membership, () => acceptInvitation("made-up", { name: "Some Body", password: "long enough words" }), /used up, too old, or not ours/);
+    await refused(
+      membership,
+      () => acceptInvitation("made-up", { name: "Some Body", password: "long enough words" }),
+      /used up, too old, or not ours/,
+    );
   });
   it("roles are given only to people of this district", async () => {
     await expect(setRoles(keeper, { personId: "nobody", roles: ["scout"] })).rejects.toThrow(/not in this district/);
-    const [stranger] = await inDistrict(PINE, (tx) => tx.select().from(membership).where(and(eq(membership.districtId, PINE))).limit(1));
+    const [stranger] = await inDistrict(PINE, (tx) =>
+      tx
+        .select()
+        .from(membership)
+        .where(and(eq(membership.districtId, PINE)))
+        .limit(1),
+    );
     const otter = await peopleOf(keeper);
-    if (stranger && !otter.people.some((p) => p.personId === stranger.personId)) await expect(setRoles(keeper, { personId: stranger.personId, roles: ["keeper"] })).rejects.toThrow(/not in this district/);
+    if (stranger && !otter.people.some((p) => p.personId === stranger.personId))
+      await expect(setRoles(keeper, { personId: stranger.personId, roles: ["keeper"] })).rejects.toThrow(
+        /not in this district/,
+      );
   });
   it("letters are shown to keepers only", async () => {
     expect((await peopleOf(scout)).letters).toEqual([]);

@@ -11,13 +11,43 @@ import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 const scout = member(["scout"], PINE);
 const neighbour = member(["scout"], OTTER);
 const [findingId, pictureId] = [uuidv7(), uuidv7()];
-const marks = (n: number): Marks => ({ widthPx: 40, heightPx: 30, pointingPx: 1, calibration: null, marks: Array.from({ length: n }, (_, i) => ({ id: `m${i}`, tool: "angle", points: [[0, 0], [5, 5], [9, 0]] })) });
+const marks = (n: number): Marks => ({
+  widthPx: 40,
+  heightPx: 30,
+  pointingPx: 1,
+  calibration: null,
+  marks: Array.from({ length: n }, (_, i) => ({
+    id: `m${i}`,
+    tool: "angle",
+    points: [
+      [0, 0],
+      [5, 5],
+      [9, 0],
+    ],
+  })),
+});
 const kept = async () => (await findingDetail(scout, findingId)).pictures.find((p) => p.id === pictureId)?.marks;
 
 beforeAll(async () => {
-  const siteId = await asOwner(async (client) => (await client.query("SELECT id FROM site WHERE district_id = $1 LIMIT 1", [PINE])).rows[0].id);
-  await saveFinding(scout, { id: findingId, siteId, place: { longitude: 0, latitude: 0 }, day: "2026-06-09", stage: "vegetative", observations: [{ character: "plant-kind", states: ["herb"] }] });
-  await savePicture(scout, pictureId, findingId, await sharp({ create: { width: 40, height: 30, channels: 3, background: "#4a7" } }).png().toBuffer());
+  const siteId = await asOwner(
+    async (client) => (await client.query("SELECT id FROM site WHERE district_id = $1 LIMIT 1", [PINE])).rows[0].id,
+  );
+  await saveFinding(scout, {
+    id: findingId,
+    siteId,
+    place: { longitude: 0, latitude: 0 },
+    day: "2026-06-09",
+    stage: "vegetative",
+    observations: [{ character: "plant-kind", states: ["herb"] }],
+  });
+  await savePicture(
+    scout,
+    pictureId,
+    findingId,
+    await sharp({ create: { width: 40, height: 30, channels: 3, background: "#4a7" } })
+      .png()
+      .toBuffer(),
+  );
 });
 afterAll(closePools);
 
@@ -29,7 +59,9 @@ describe("what is marked on a picture", () => {
     expect((await kept())?.marks).toHaveLength(1);
     await saveMarks(scout, pictureId, { id: uuidv7(), marks: marks(2) });
     expect((await kept())?.marks).toHaveLength(2);
-    const { rows } = await inDistrict(PINE, (tx) => tx.execute(sql`SELECT count(*)::int AS n FROM picture_marks WHERE picture_id = ${pictureId}`));
+    const { rows } = await inDistrict(PINE, (tx) =>
+      tx.execute(sql`SELECT count(*)::int AS n FROM picture_marks WHERE picture_id = ${pictureId}`),
+    );
     expect(rows[0].n).toBe(2);
   });
 
@@ -44,8 +76,13 @@ describe("what is marked on a picture", () => {
   });
 
   it("is neither seen nor made from another district, nor changed afterwards", async () => {
-    await expect(saveMarks(neighbour, pictureId, { id: uuidv7(), marks: marks(1) })).rejects.toMatchObject({ status: 404 });
-    expect((await inDistrict(OTTER, (tx) => tx.execute(sql`SELECT * FROM picture_marks WHERE picture_id = ${pictureId}`))).rows).toEqual([]);
+    await expect(saveMarks(neighbour, pictureId, { id: uuidv7(), marks: marks(1) })).rejects.toMatchObject({
+      status: 404,
+    });
+    expect(
+      (await inDistrict(OTTER, (tx) => tx.execute(sql`SELECT * FROM picture_marks WHERE picture_id = ${pictureId}`)))
+        .rows,
+    ).toEqual([]);
     await expect(inDistrict(PINE, (tx) => tx.execute(sql`UPDATE picture_marks SET marks = '{}'`))).rejects.toThrow();
   });
 });
@@ -54,6 +91,7 @@ describe("what a device sends later", () => {
   it("is taken for whom it was made, and refused under another's name or district", () => {
     expect(() => checkMadeFor(scout, deviceKey(scout))).not.toThrow();
     expect(() => checkMadeFor(scout, null)).not.toThrow();
-    for (const other of [deviceKey(neighbour), deviceKey({ ...scout, personId: "somebody-else" })]) expect(() => checkMadeFor(scout, other)).toThrow(expect.objectContaining({ status: 409 }));
+    for (const other of [deviceKey(neighbour), deviceKey({ ...scout, personId: "somebody-else" })])
+      expect(() => checkMadeFor(scout, other)).toThrow(expect.objectContaining({ status: 409 }));
   });
 });

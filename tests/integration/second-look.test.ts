@@ -12,14 +12,34 @@ import { asOwner, member, PINE, uuidv7 } from "../support/database";
 const specialist = member(["specialist", "keeper"], PINE);
 const HOGWEED = "Heracleum mantegazzianum";
 /** A giant hogweed that was looked at closely: clear to act, and not by much. */
-const MORE = [["leaf-kind", "three"], ["leaf-tip", "drawn-out"], ["leaf-edge", "coarse"], ["stem-hollow", "hollow"], ["stalk-foot", "bladder"]] as const;
-const clear = { ...EXAMPLES[1], observations: [...EXAMPLES[1].observations, ...MORE.map(([character, state]) => ({ character, states: [state] })), { character: "leaf-length", value: 110 }] };
+const MORE = [
+  ["leaf-kind", "three"],
+  ["leaf-tip", "drawn-out"],
+  ["leaf-edge", "coarse"],
+  ["stem-hollow", "hollow"],
+  ["stalk-foot", "bladder"],
+] as const;
+const clear = {
+  ...EXAMPLES[1],
+  observations: [
+    ...EXAMPLES[1].observations,
+    ...MORE.map(([character, state]) => ({ character, states: [state] })),
+    { character: "leaf-length", value: 110 },
+  ],
+};
 const COSTS = { hour: 1, ...DEFAULT_COSTS };
 let site = "";
 
 const save = async () => {
   const id = uuidv7();
-  return saveFinding(specialist, { id, siteId: site, place: { longitude: 0, latitude: 0 }, day: clear.day, stage: clear.stage, observations: clear.observations });
+  return saveFinding(specialist, {
+    id,
+    siteId: site,
+    place: { longitude: 0, latitude: 0 },
+    day: clear.day,
+    stage: clear.stage,
+    observations: clear.observations,
+  });
 };
 const lookAt = async (id: string) => (await secondLook(specialist)).changed.find((f) => f.id === id);
 
@@ -27,17 +47,28 @@ const lookAt = async (id: string) => (await secondLook(specialist)).changed.find
 const plansOn = (findingId: string, states: ("planned" | "done")[]) =>
   asOwner(async (client) => {
     const patchId = uuidv7();
-    await client.query("INSERT INTO patch (district_id, id, site_id, name, taxon, outline, area_m2, made_by) VALUES ($1, $2, $3, 'Below the weir', $4, ST_Multi(ST_GeomFromText('POLYGON((0 0, 0.001 0, 0.001 0.001, 0 0))', 4326)), 6000, 'Test Person')", [PINE, patchId, site, HOGWEED]);
-    return Promise.all(states.map(async (state) => {
-      const id = uuidv7();
-      await client.query("INSERT INTO plan (district_id, id, patch_id, finding_id, method, taxon, window_from, window_to, intended_on, person_id, followed_by, state, made_by) VALUES ($1, $2, $3, $4, 'dig', $5, '2026-05-01', '2026-06-01', '2026-05-10', 'test-person', 'Sow grass.', $6, 'Test Person')", [PINE, id, patchId, findingId, HOGWEED, state]);
-      return id;
-    }));
+    await client.query(
+      "INSERT INTO patch (district_id, id, site_id, name, taxon, outline, area_m2, made_by) VALUES ($1, $2, $3, 'Below the weir', $4, ST_Multi(ST_GeomFromText('POLYGON((0 0, 0.001 0, 0.001 0.001, 0 0))', 4326)), 6000, 'Test Person')",
+      [PINE, patchId, site, HOGWEED],
+    );
+    return Promise.all(
+      states.map(async (state) => {
+        const id = uuidv7();
+        await client.query(
+          "INSERT INTO plan (district_id, id, patch_id, finding_id, method, taxon, window_from, window_to, intended_on, person_id, followed_by, state, made_by) VALUES ($1, $2, $3, $4, 'dig', $5, '2026-05-01', '2026-06-01', '2026-05-10', 'test-person', 'Sow grass.', $6, 'Test Person')",
+          [PINE, id, patchId, findingId, HOGWEED, state],
+        );
+        return id;
+      }),
+    );
   });
-const stateOf = (planId: string) => asOwner(async (client) => (await client.query("SELECT state FROM plan WHERE id = $1", [planId])).rows[0].state);
+const stateOf = (planId: string) =>
+  asOwner(async (client) => (await client.query("SELECT state FROM plan WHERE id = $1", [planId])).rows[0].state);
 
 beforeAll(async () => {
-  site = await asOwner(async (client) => (await client.query("SELECT id FROM site WHERE district_id = $1 LIMIT 1", [PINE])).rows[0].id);
+  site = await asOwner(
+    async (client) => (await client.query("SELECT id FROM site WHERE district_id = $1 LIMIT 1", [PINE])).rows[0].id,
+  );
   await setStatus(specialist, { taxon: HOGWEED, status: "target" });
 });
 /** Findings cannot be deleted: each test makes its own, and leaves it. */
@@ -58,7 +89,11 @@ describe("a second look at old findings", () => {
   it("names the costs where under the old ones the verdict would stand, and rewrites nothing", async () => {
     const { id } = await save();
     await setCosts(specialist, { ...COSTS, wrongClear: 50_000 });
-    expect(await lookAt(id)).toMatchObject({ before: { verdict: "clear" }, after: { verdict: "hold" }, why: expect.stringContaining("costs") });
+    expect(await lookAt(id)).toMatchObject({
+      before: { verdict: "clear" },
+      after: { verdict: "hold" },
+      why: expect.stringContaining("costs"),
+    });
     expect((await findingDetail(specialist, id)).line.verdict).toBe("clear");
   });
 
@@ -70,7 +105,17 @@ describe("a second look at old findings", () => {
 
   it("names a score corrected here where by the shipped flora the verdict would stand", async () => {
     const { id } = await save();
-    for (const [key, value] of [["stem-marks", "plain"], ["stem-hair", "none"], ["stem-hollow", "solid"]]) await makeAmendment(specialist, { taxon: HOGWEED, key, value, reason: "Twelve plants below the weir, all of them so." });
+    for (const [key, value] of [
+      ["stem-marks", "plain"],
+      ["stem-hair", "none"],
+      ["stem-hollow", "solid"],
+    ])
+      await makeAmendment(specialist, {
+        taxon: HOGWEED,
+        key,
+        value,
+        reason: "Twelve plants below the weir, all of them so.",
+      });
     expect(await lookAt(id)).toMatchObject({ why: expect.stringContaining("corrected in this district") });
   });
 
@@ -109,7 +154,10 @@ describe("a second look at old findings", () => {
 describe("what a wrong act costs", () => {
   it("is kept in hours and shown in the money it was said in", async () => {
     await setCosts(specialist, { hour: 40, wrongClear: 20_000, missedTarget: 400, hold: 5 });
-    expect(await costsOf(specialist)).toMatchObject({ input: { hour: 40, wrongClear: 20_000, missedTarget: 400, hold: 5 }, limit: expect.closeTo(10 / 510, 6) });
+    expect(await costsOf(specialist)).toMatchObject({
+      input: { hour: 40, wrongClear: 20_000, missedTarget: 400, hold: 5 },
+      limit: expect.closeTo(10 / 510, 6),
+    });
   });
 
   it("shows on examples and on the district's findings what it would do, and stores nothing", async () => {
@@ -130,6 +178,8 @@ describe("what a wrong act costs", () => {
     [{ ...COSTS, wrongClear: "dear" }, "wrongClear"],
     [{ ...COSTS, hold: -1 }, "hold"],
   ])("refuses what is no cost, and names it", async (input, field) => {
-    await expect(setCosts(specialist, input)).rejects.toMatchObject({ issues: [expect.objectContaining({ path: [field] })] });
+    await expect(setCosts(specialist, input)).rejects.toMatchObject({
+      issues: [expect.objectContaining({ path: [field] })],
+    });
   });
 });

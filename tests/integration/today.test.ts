@@ -30,11 +30,21 @@ describe("Today, whatever day it is", () => {
 
   it("records a check once, and takes more than before as negative control, not as 0", async () => {
     const [due] = (await todayFor(scout)).checks;
-    await recordCheck(scout, { id: due.id, doneOn: "2026-11-20", percentControl: "-20", note: "More than last year.", state: "open" });
+    await recordCheck(scout, {
+      id: due.id,
+      doneOn: "2026-11-20",
+      percentControl: "-20",
+      note: "More than last year.",
+      state: "open",
+    });
     const [row] = await inDistrict(OTTER, (tx) => tx.select().from(followUp).where(eq(followUp.id, due.id)));
     expect(row.result).toEqual({ percentControl: -20, note: "More than last year." });
-    await expect(recordCheck(scout, { id: due.id, doneOn: "2026-11-21", note: "again", state: "gone" })).rejects.toThrow(/already recorded/);
-    const [place] = await inDistrict(OTTER, (tx) => tx.select({ state: patch.state }).from(patch).where(eq(patch.id, due.patchId)));
+    await expect(
+      recordCheck(scout, { id: due.id, doneOn: "2026-11-21", note: "again", state: "gone" }),
+    ).rejects.toThrow(/already recorded/);
+    const [place] = await inDistrict(OTTER, (tx) =>
+      tx.select({ state: patch.state }).from(patch).where(eq(patch.id, due.patchId)),
+    );
     expect(place.state).toBe("open");
   });
 
@@ -55,7 +65,11 @@ describe("the demonstration", () => {
     expect(sites.every((s) => s.boundary.type === "Polygon")).toBe(true);
   });
   it("shows a patch with its history, its area and the water near it", async () => {
-    const [{ patch_id: id }] = (await inDistrict(OTTER, (tx) => tx.execute<{ patch_id: string }>(sql`SELECT patch_id FROM ledger_entry ORDER BY seq DESC LIMIT 1`))).rows;
+    const [{ patch_id: id }] = (
+      await inDistrict(OTTER, (tx) =>
+        tx.execute<{ patch_id: string }>(sql`SELECT patch_id FROM ledger_entry ORDER BY seq DESC LIMIT 1`),
+      )
+    ).rows;
     const view = await patchDetail(scout, id);
     expect(view.patch.areaM2).toBeGreaterThan(1);
     expect(view.entries.length + view.findings.length).toBeGreaterThan(0);
@@ -71,32 +85,50 @@ describe("the demonstration", () => {
   });
   it("writes the name of a site once, in however many tiles it lies", async () => {
     const near = Array.from({ length: 64 }, (_, i) => [4440 + (i % 8), 11864 + Math.floor(i / 8)]);
-    const tiles = (await Promise.all(near.map(([x, y]) => mapTile(scout, 15, x, y)))).map((tile) => tile.toString("latin1"));
+    const tiles = (await Promise.all(near.map(([x, y]) => mapTile(scout, 15, x, y)))).map((tile) =>
+      tile.toString("latin1"),
+    );
     const holding = tiles.filter((tile) => tile.includes("Long Hay Meadow"));
     expect(holding.length).toBeGreaterThan(1);
     // once in each tile for the outline, and once more where the name stands
     expect(holding.reduce((sum, tile) => sum + tile.split("Long Hay Meadow").length - 1, 0)).toBe(holding.length + 1);
   });
-  it("says that it is well", async () => expect(await health()).toMatchObject({ ok: true, database: true, migrations: true, queue: true }));
+  it("says that it is well", async () =>
+    expect(await health()).toMatchObject({ ok: true, database: true, migrations: true, queue: true }));
 });
 
 describe("list, sites and labels", () => {
   it("lets one site's exception stand over the district's list", async () => {
     const [field] = await inDistrict(OTTER, (tx) => tx.select().from(site).where(eq(site.name, "Fern Wood")));
-    const of = (siteId: string | null) => inDistrict(OTTER, async (tx) => (await listFor(tx, siteId)).status["Holcus lanatus"]);
+    const of = (siteId: string | null) =>
+      inDistrict(OTTER, async (tx) => (await listFor(tx, siteId)).status["Holcus lanatus"]);
     expect(await of(field.id)).toBe("tolerated");
     expect(await setStatus(specialist, { taxon: "Holcus lanatus", status: "target", siteId: field.id })).toBe("target");
     expect([await of(field.id), await of(null)]).toEqual(["target", "tolerated"]);
     await setStatus(specialist, { taxon: "Holcus lanatus", status: "watch", siteId: field.id });
-    const rows = await inDistrict(OTTER, (tx) => tx.select().from(listEntry).where(and(eq(listEntry.taxon, "Holcus lanatus"), eq(listEntry.siteId, field.id))));
+    const rows = await inDistrict(OTTER, (tx) =>
+      tx
+        .select()
+        .from(listEntry)
+        .where(and(eq(listEntry.taxon, "Holcus lanatus"), eq(listEntry.siteId, field.id))),
+    );
     expect(rows).toHaveLength(1);
-    await expect(setStatus(specialist, { taxon: "Planta ignota", status: "target" })).rejects.toThrow(/not in the flora/);
+    await expect(setStatus(specialist, { taxon: "Planta ignota", status: "target" })).rejects.toThrow(
+      /not in the flora/,
+    );
   });
 
   it("changes the version that goes with a verdict, and no verdict already given", async () => {
     const version = () => inDistrict(OTTER, async (tx) => (await listFor(tx, null)).version);
     const [wood] = await inDistrict(OTTER, (tx) => tx.select().from(site).where(eq(site.name, "Fern Wood")));
-    const saved = await saveFinding(scout, { id: uuidv7(), siteId: wood.id, place: { longitude: 0, latitude: 0 }, day: "2026-06-01", stage: "vegetative", observations: [{ character: "plant-kind", states: ["grasslike"] }] });
+    const saved = await saveFinding(scout, {
+      id: uuidv7(),
+      siteId: wood.id,
+      place: { longitude: 0, latitude: 0 },
+      day: "2026-06-01",
+      stage: "vegetative",
+      observations: [{ character: "plant-kind", states: ["grasslike"] }],
+    });
     const before = await version();
     await setStatus(specialist, { taxon: "Poa annua", status: "target" });
     expect(await version()).not.toBe(before);
@@ -106,24 +138,65 @@ describe("list, sites and labels", () => {
   });
 
   it("makes a site with its rules, and none on ground that is no kind of ground", async () => {
-    const outline = { type: "Polygon", coordinates: [[[-131.3, 44.3], [-131.29, 44.3], [-131.29, 44.31], [-131.3, 44.3]]] };
+    const outline = {
+      type: "Polygon",
+      coordinates: [
+        [
+          [-131.3, 44.3],
+          [-131.29, 44.3],
+          [-131.29, 44.31],
+          [-131.3, 44.3],
+        ],
+      ],
+    };
     const id = uuidv7();
-    const { areaM2 } = await saveSite(member(["keeper"], PINE), { id, name: "Spur", outline, ground: "bluff", rules: { noProduct: true } });
+    const { areaM2 } = await saveSite(member(["keeper"], PINE), {
+      id,
+      name: "Spur",
+      outline,
+      ground: "bluff",
+      rules: { noProduct: true },
+    });
     expect(areaM2 / 1e4).toBeCloseTo(44.3, 0);
     const made = (await siteLines(member(["keeper"], PINE))).find((s) => s.id === id);
-    expect(made).toMatchObject({ name: "Spur", setting: { ground: ["bluff"] }, rules: { noProduct: true }, zone: "Etc/GMT+8" });
-    await expect(saveSite(member(["keeper"], PINE), { id: uuidv7(), name: "Moon", outline, ground: "crater", rules: {} })).rejects.toThrow(/no kind of ground/);
+    expect(made).toMatchObject({
+      name: "Spur",
+      setting: { ground: ["bluff"] },
+      rules: { noProduct: true },
+      zone: "Etc/GMT+8",
+    });
+    await expect(
+      saveSite(member(["keeper"], PINE), { id: uuidv7(), name: "Moon", outline, ground: "crater", rules: {} }),
+    ).rejects.toThrow(/no kind of ground/);
   });
 
   it("takes a label as it is typed, with a comma for a point, and leaves empty what the label does not say", async () => {
     const form = new FormData();
     const id = uuidv7();
-    for (const [name, value] of Object.entries({ id, name: "Typed label (invented)", rateUnit: "L", ratePerHaMax: "2,5", windMaxMS: "4", registration: "" })) form.set(name, value);
+    for (const [name, value] of Object.entries({
+      id,
+      name: "Typed label (invented)",
+      rateUnit: "L",
+      ratePerHaMax: "2,5",
+      windMaxMS: "4",
+      registration: "",
+    }))
+      form.set(name, value);
     const input = labelInputSchema.parse(readLabelForm(form));
     expect(input.limits).toEqual({ rateUnit: "L", ratePerHaMax: 2.5, windMaxMS: 4 });
     await saveLabel(member(["applicator"]), input);
-    const [planned] = (await inDistrict(OTTER, (tx) => tx.execute<{ id: string }>(sql`SELECT id FROM plan WHERE state = 'planned' LIMIT 1`))).rows;
-    const owner = (await inDistrict(OTTER, (tx) => tx.execute<{ person_id: string }>(sql`SELECT person_id FROM membership WHERE 'applicator' = ANY(roles) LIMIT 1`))).rows[0].person_id;
+    const [planned] = (
+      await inDistrict(OTTER, (tx) =>
+        tx.execute<{ id: string }>(sql`SELECT id FROM plan WHERE state = 'planned' LIMIT 1`),
+      )
+    ).rows;
+    const owner = (
+      await inDistrict(OTTER, (tx) =>
+        tx.execute<{ person_id: string }>(
+          sql`SELECT person_id FROM membership WHERE 'applicator' = ANY(roles) LIMIT 1`,
+        ),
+      )
+    ).rows[0].person_id;
     const view = await recordingFor({ ...member(["applicator"]), personId: owner }, planned.id);
     expect(view.labels.map((l) => l.name)).toContain("Typed label (invented)");
     expect(view.method).not.toBeNull();
@@ -131,9 +204,25 @@ describe("list, sites and labels", () => {
 
   it("reads the record form: the site's clock becomes an instant, an empty field is left out, not 0", () => {
     const form = new FormData();
-    for (const [name, value] of Object.entries({ id: "x", patchId: "p", zone: "Etc/GMT+8", day: "2026-06-10", fromTime: "08:00", toTime: "09:30", areaM2: "12,5", windMS: "", temperatureC: "0" })) form.set(name, value);
+    for (const [name, value] of Object.entries({
+      id: "x",
+      patchId: "p",
+      zone: "Etc/GMT+8",
+      day: "2026-06-10",
+      fromTime: "08:00",
+      toTime: "09:30",
+      areaM2: "12,5",
+      windMS: "",
+      temperatureC: "0",
+    }))
+      form.set(name, value);
     const { treatment } = readTreatmentForm(form) as { treatment: Record<string, unknown> };
-    expect(treatment).toMatchObject({ from: "2026-06-10T16:00:00.000Z", to: "2026-06-10T17:30:00.000Z", areaM2: 12.5, temperatureC: 0 });
+    expect(treatment).toMatchObject({
+      from: "2026-06-10T16:00:00.000Z",
+      to: "2026-06-10T17:30:00.000Z",
+      areaM2: 12.5,
+      temperatureC: 0,
+    });
     expect(treatment.windMS).toBeUndefined();
     expect(treatment).not.toHaveProperty("product");
   });

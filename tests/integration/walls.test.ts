@@ -20,9 +20,15 @@ describe("the wall between districts", () => {
     expect(otter.every((s) => s.districtId === OTTER)).toBe(true);
     // Other tests may have made some of Pine's by now: what counts is whose they are.
     for (const table of [finding, patch, ledgerEntry, followUp]) {
-      const [own, others] = [await inDistrict(OTTER, (tx) => tx.select().from(table)), await inDistrict(PINE, (tx) => tx.select().from(table))];
+      const [own, others] = [
+        await inDistrict(OTTER, (tx) => tx.select().from(table)),
+        await inDistrict(PINE, (tx) => tx.select().from(table)),
+      ];
       expect(own.length).toBeGreaterThan(0);
-      expect([...own.filter((row) => row.districtId !== OTTER), ...others.filter((row) => row.districtId !== PINE)]).toEqual([]);
+      expect([
+        ...own.filter((row) => row.districtId !== OTTER),
+        ...others.filter((row) => row.districtId !== PINE),
+      ]).toEqual([]);
     }
   });
 
@@ -32,12 +38,25 @@ describe("the wall between districts", () => {
   });
 
   it("covers every table that carries a district", async () => {
-    const open = await asOwner(async (c) => (await c.query("SELECT c.relname FROM pg_class c JOIN pg_attribute a ON a.attrelid = c.oid WHERE a.attname = 'district_id' AND c.relkind = 'r' AND c.relnamespace = 'public'::regnamespace AND NOT c.relrowsecurity")).rows);
+    const open = await asOwner(
+      async (c) =>
+        (
+          await c.query(
+            "SELECT c.relname FROM pg_class c JOIN pg_attribute a ON a.attrelid = c.oid WHERE a.attname = 'district_id' AND c.relkind = 'r' AND c.relnamespace = 'public'::regnamespace AND NOT c.relrowsecurity",
+          )
+        ).rows,
+    );
     expect(open).toEqual([]);
   });
 
   it("refuses to write into another district", async () => {
-    await expect(inDistrict(PINE, (tx) => tx.insert(mail).values({ districtId: OTTER, id: uuidv7(), recipient: "x@example.test", subject: "x", body: "x" }))).rejects.toThrow();
+    await expect(
+      inDistrict(PINE, (tx) =>
+        tx
+          .insert(mail)
+          .values({ districtId: OTTER, id: uuidv7(), recipient: "x@example.test", subject: "x", body: "x" }),
+      ),
+    ).rejects.toThrow();
   });
 
   it("gives nothing for another district's ids", async () => {
@@ -52,7 +71,9 @@ describe("the wall between districts", () => {
 
   it("holds for jobs: a job of one district cannot send another's letter", async () => {
     const id = uuidv7();
-    await inDistrict(OTTER, (tx) => tx.insert(mail).values({ districtId: OTTER, id, recipient: "a@example.test", subject: "s", body: "b" }));
+    await inDistrict(OTTER, (tx) =>
+      tx.insert(mail).values({ districtId: OTTER, id, recipient: "a@example.test", subject: "s", body: "b" }),
+    );
     expect(await sendMailJob({ districtId: PINE, mailId: id })).toBe(false);
     expect(await sendMailJob({ districtId: OTTER, mailId: id })).toBe(true);
     expect(await sendMailJob({ districtId: OTTER, mailId: id })).toBe(false);
@@ -65,9 +86,18 @@ describe("the wall between districts", () => {
   });
 
   it("lets the application's role own nothing and bypass nothing", async () => {
-    const rows = await asOwner(async (c) => (await c.query("SELECT rolsuper, rolbypassrls FROM pg_roles WHERE rolname LIKE 'sentinel_%' AND rolname <> 'sentinel_owner'")).rows);
+    const rows = await asOwner(
+      async (c) =>
+        (
+          await c.query(
+            "SELECT rolsuper, rolbypassrls FROM pg_roles WHERE rolname LIKE 'sentinel_%' AND rolname <> 'sentinel_owner'",
+          )
+        ).rows,
+    );
     for (const row of rows) expect(row).toEqual({ rolsuper: false, rolbypassrls: false });
-    expect((await asOwner((c) => c.query("SELECT 1 FROM pg_class WHERE relowner = 'sentinel_app'::regrole"))).rowCount).toBe(0);
+    expect(
+      (await asOwner((c) => c.query("SELECT 1 FROM pg_class WHERE relowner = 'sentinel_app'::regrole"))).rowCount,
+    ).toBe(0);
   });
 });
 
@@ -75,10 +105,22 @@ describe("the map", () => {
   it("uses the spatial index as the application's role, with many rows", async () => {
     const siteId = await inDistrict(PINE, async (tx) => (await tx.select().from(site))[0].id);
     await asOwner(async (c) => {
-      await c.query("INSERT INTO finding (district_id, id, number, site_id, place, day, verdict, because, made_by) SELECT $1, gen_random_uuid(), n, $2, ST_SetSRID(ST_MakePoint(-131 + (n % 200) * 0.01, 44 + (n / 200) * 0.01), 4326), '2026-01-01', 'open', '', 'load' FROM generate_series(1, 30000) n", [PINE, siteId]);
+      await c.query(
+        "INSERT INTO finding (district_id, id, number, site_id, place, day, verdict, because, made_by) SELECT $1, gen_random_uuid(), n, $2, ST_SetSRID(ST_MakePoint(-131 + (n % 200) * 0.01, 44 + (n / 200) * 0.01), 4326), '2026-01-01', 'open', '', 'load' FROM generate_series(1, 30000) n",
+        [PINE, siteId],
+      );
       await c.query("ANALYZE finding");
     });
-    const scans = async () => asOwner(async (c) => Number((await c.query("SELECT pg_stat_force_next_flush(), idx_scan FROM pg_stat_user_indexes WHERE indexrelname = 'finding_mercator'")).rows[0].idx_scan));
+    const scans = async () =>
+      asOwner(async (c) =>
+        Number(
+          (
+            await c.query(
+              "SELECT pg_stat_force_next_flush(), idx_scan FROM pg_stat_user_indexes WHERE indexrelname = 'finding_mercator'",
+            )
+          ).rows[0].idx_scan,
+        ),
+      );
     const before = await scans();
     const tile = await asApplication(async (c) => {
       await c.query("BEGIN");
@@ -97,16 +139,22 @@ describe("the map", () => {
   it("masks places of protected plants in tiles, boxes and lists", async () => {
     const stranger = member(["visitor"]);
     const scout = member(["scout"]);
-    const [hidden] = await inDistrict(OTTER, (tx) => tx.select({ id: finding.id }).from(finding).where(eq(finding.protected, true)).limit(1));
+    const [hidden] = await inDistrict(OTTER, (tx) =>
+      tx.select({ id: finding.id }).from(finding).where(eq(finding.protected, true)).limit(1),
+    );
     expect((await findingDetail(scout, hidden.id)).line.place).not.toBeNull();
     expect((await findingDetail(stranger, hidden.id)).line.place).toBeNull();
-    const tileOf = (sees: string) => asApplication(async (c) => {
-      await c.query("BEGIN");
-      await c.query("SELECT set_config('app.district', $1, true), set_config('app.sees_protected', $2, true)", [OTTER, sees]);
-      const { rows } = await c.query("SELECT map_tile(12, 555, 1483) AS tile");
-      await c.query("ROLLBACK");
-      return rows[0].tile as Buffer;
-    });
+    const tileOf = (sees: string) =>
+      asApplication(async (c) => {
+        await c.query("BEGIN");
+        await c.query("SELECT set_config('app.district', $1, true), set_config('app.sees_protected', $2, true)", [
+          OTTER,
+          sees,
+        ]);
+        const { rows } = await c.query("SELECT map_tile(12, 555, 1483) AS tile");
+        await c.query("ROLLBACK");
+        return rows[0].tile as Buffer;
+      });
     expect((await tileOf("yes")).equals(await tileOf("no"))).toBe(false);
   });
 });

@@ -8,13 +8,18 @@ import { compileFlora } from "@/flora/compile";
  * @param scope "whole", or "set": one set with the characters and groups, and no pairs, which compiles in a tenth of the time
  * @throws {Error} where the text did not change
  */
-export function changedFlora(file: string, change: (text: string) => string, scope: "whole" | "set" = "whole"): ReturnType<typeof compileFlora> {
+export function changedFlora(
+  file: string,
+  change: (text: string) => string,
+  scope: "whole" | "set" = "whole",
+): ReturnType<typeof compileFlora> {
   const folder = mkdtempSync(join(tmpdir(), "flora-"));
   try {
     const set = file.startsWith("sets/") ? basename(file) : "12-canes.yaml";
     const wanted = (path: string) => scope === "whole" || !/sets\/.+\.yaml$/.test(path) || basename(path) === set;
     cpSync("flora", folder, { recursive: true, filter: wanted });
-    if (scope === "set") for (const pairs of ["pairs.yaml", "pairs-found.yaml"]) writeFileSync(join(folder, pairs), "[]\n");
+    if (scope === "set")
+      for (const pairs of ["pairs.yaml", "pairs-found.yaml"]) writeFileSync(join(folder, pairs), "[]\n");
     const path = join(folder, file);
     const before = readFileSync(path, "utf8");
     const after = change(before);

@@ -26,6 +26,14 @@ export async function asApplication<T>(work: (client: pg.Client) => Promise<T>):
 export const OTTER = "01920000-0000-7000-8000-00000000a001";
 export const PINE = "01920000-0000-7000-8000-00000000a002";
 
-export const member = (roles: string[], districtId = OTTER) => ({ districtId, name: "Otter Valley Land Stewards", roles: roles as never, personId: "test-person", personName: "Test Person", email: "test@otter.example", places: [] });
+export const member = (roles: string[], districtId = OTTER) => ({
+  districtId,
+  name: "Otter Valley Land Stewards",
+  roles: roles as never,
+  personId: "test-person",
+  personName: "Test Person",
+  email: "test@otter.example",
+  places: [],
+});
 
 export { uuidv7 };

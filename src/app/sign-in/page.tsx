@@ -16,7 +16,11 @@ export default async function SignInPage({ searchParams }: { searchParams: Promi
   const offered = isDemonstration() ? DEMONSTRATION_PEOPLE.map(({ email, name, what }) => ({ email, name, what })) : [];
   return (
     <Cover title="Sign in">
-      {(await searchParams).made ? <p className="mt-3" role="status">Your account is made. Sign in with it.</p> : null}
+      {(await searchParams).made ? (
+        <p className="mt-3" role="status">
+          Your account is made. Sign in with it.
+        </p>
+      ) : null}
       <SignInForm action={signIn} offered={offered} password={offered.length > 0 ? DEMONSTRATION_PASSWORD : ""} />
       <UnsentNote />
     </Cover>

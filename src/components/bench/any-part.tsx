@@ -4,7 +4,17 @@ import type { Character } from "@/core/identify";
 import { findParts, indexParts } from "@/core/names";
 
 /** Free order: find any part of the plant and answer it now. */
-export const AnyPart = memo(function AnyPart({ characters, askable, onChoose, inputRef }: { characters: Character[]; /** parts that suit what still fits */ askable: string[] | null; onChoose: (id: string) => void; inputRef: RefObject<HTMLInputElement | null> }) {
+export const AnyPart = memo(function AnyPart({
+  characters,
+  askable,
+  onChoose,
+  inputRef,
+}: {
+  characters: Character[] /** parts that suit what still fits */;
+  askable: string[] | null;
+  onChoose: (id: string) => void;
+  inputRef: RefObject<HTMLInputElement | null>;
+}) {
   const [text, setText] = useState("");
   const index = useMemo(() => indexParts(characters), [characters]);
   const suits = useMemo(() => (askable ? new Set(askable) : null), [askable]);
@@ -15,10 +25,30 @@ export const AnyPart = memo(function AnyPart({ characters, askable, onChoose, in
   };
   return (
     <section className="mt-4">
-      <label className="field"><span className="label">Any part: type what you see, such as “sap”, “awn”, “stem hair”</span><input ref={inputRef} value={text} onChange={(e) => setText(e.target.value)} onKeyDown={(e) => e.key === "Enter" && found[0] && choose(found[0].id)} placeholder="Find a part  ( / )" autoComplete="off" /></label>
+      <label className="field">
+        <span className="label">Any part: type what you see, such as “sap”, “awn”, “stem hair”</span>
+        <input
+          ref={inputRef}
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          onKeyDown={(e) => e.key === "Enter" && found[0] && choose(found[0].id)}
+          placeholder="Find a part  ( / )"
+          autoComplete="off"
+        />
+      </label>
       {text.trim() ? (
         <ul>
-          {found.map((c) => <li key={c.id} className="row"><button type="button" className="min-h-[44px] w-full text-left" onClick={() => choose(c.id)}><span className="font-semibold">{c.name}</span> <span className="small">{c.ask}{suits && !suits.has(c.id) ? " · hardly on this plant, or not at this stage" : ""}</span></button></li>)}
+          {found.map((c) => (
+            <li key={c.id} className="row">
+              <button type="button" className="min-h-[44px] w-full text-left" onClick={() => choose(c.id)}>
+                <span className="font-semibold">{c.name}</span>{" "}
+                <span className="small">
+                  {c.ask}
+                  {suits && !suits.has(c.id) ? " · hardly on this plant, or not at this stage" : ""}
+                </span>
+              </button>
+            </li>
+          ))}
           {found.length === 0 ? <li className="small py-2">No part goes by these words. Try a shorter one.</li> : null}
         </ul>
       ) : null}

@@ -13,10 +13,11 @@ function inTime<T>(work: PromiseLike<T>, otherwise: T): Promise<T> {
   return Promise.race([Promise.resolve(work).catch(() => otherwise), late]);
 }
 
-const untouched = (draft: Draft): boolean => !draft.stageAsked && draft.observations.length === 0 && draft.note === "" && !draft.place;
+const untouched = (draft: Draft): boolean =>
+  !draft.stageAsked && draft.observations.length === 0 && draft.note === "" && !draft.place;
 
-
-const picturesOf = (draft: Draft): Promise<StoredPicture[]> => open().then((s) => s.pictures.where("draftId").equals(draft.id).toArray());
+const picturesOf = (draft: Draft): Promise<StoredPicture[]> =>
+  open().then((s) => s.pictures.where("draftId").equals(draft.id).toArray());
 
 /** @param key whose draft: district and person, so that a shared device keeps them apart */
 export function useDraft(key: string, start: () => Draft) {
@@ -51,7 +52,9 @@ export function useDraft(key: string, start: () => Draft) {
   const change = useCallback(
     (next: Draft) => {
       setDraft(next);
-      open().then((s) => s.drafts.put({ key, draft: next })).catch(() => undefined);
+      open()
+        .then((s) => s.drafts.put({ key, draft: next }))
+        .catch(() => undefined);
     },
     [key],
   );
@@ -63,19 +66,31 @@ export function useDraft(key: string, start: () => Draft) {
     setEarlier(begun);
   }, [earlier, change]);
   const addPictures = useCallback(async (draftId: string, files: File[], drawn = false) => {
-    const added: StoredPicture[] = files.map((file) => ({ id: uuidv7(), draftId, name: file.name, blob: file as Blob, ...(drawn ? { drawn } : {}) }));
-    await open().then((s) => s.pictures.bulkPut(added)).catch(() => undefined);
+    const added: StoredPicture[] = files.map((file) => ({
+      id: uuidv7(),
+      draftId,
+      name: file.name,
+      blob: file as Blob,
+      ...(drawn ? { drawn } : {}),
+    }));
+    await open()
+      .then((s) => s.pictures.bulkPut(added))
+      .catch(() => undefined);
     setPictures((old) => [...old, ...added]);
     return added;
   }, []);
   /** Keeps what was measured on a picture with it. */
   const keepMarks = useCallback(async (id: string, marks: Marks) => {
     const marksId = uuidv7();
-    await open().then((s) => s.pictures.update(id, { marks, marksId })).catch(() => undefined);
+    await open()
+      .then((s) => s.pictures.update(id, { marks, marksId }))
+      .catch(() => undefined);
     setPictures((old) => old.map((p) => (p.id === id ? { ...p, marks, marksId } : p)));
   }, []);
   const removePicture = useCallback(async (id: string) => {
-    await open().then((s) => s.pictures.delete(id)).catch(() => undefined);
+    await open()
+      .then((s) => s.pictures.delete(id))
+      .catch(() => undefined);
     setPictures((old) => old.filter((p) => p.id !== id));
   }, []);
   /** After a finding was laid into the outbox: the new draft is stored already, and the pictures went with the finding. */

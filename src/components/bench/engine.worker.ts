@@ -1,5 +1,34 @@
 import { expose } from "comlink";
-import { askableCharacters, buildModel, type Case, caseSchema, type CaseInput, type Character, type CompiledFlora, describeScore, type Identification, judge, type Judgement, largestReading, type Lens, likeliestStage, type Memory, type Model, type Month, newMemory, type Observation, partingChecks, plainName, refutingChecks, replayMonth, report, type Status, topOnSide, namedStates, weightsOfEvidence } from "@/core/identify";
+import {
+  askableCharacters,
+  buildModel,
+  type Case,
+  caseSchema,
+  type CaseInput,
+  type Character,
+  type CompiledFlora,
+  describeScore,
+  type Identification,
+  judge,
+  type Judgement,
+  largestReading,
+  type Lens,
+  likeliestStage,
+  type Memory,
+  type Model,
+  type Month,
+  newMemory,
+  type Observation,
+  partingChecks,
+  plainName,
+  refutingChecks,
+  replayMonth,
+  report,
+  type Status,
+  topOnSide,
+  namedStates,
+  weightsOfEvidence,
+} from "@/core/identify";
 
 /** What the Bench needs to know of the flora, once. */
 export interface Vocabulary {
@@ -78,7 +107,10 @@ const LOOKS_SHOWN = 4;
 
 /** The two asked for, or the likeliest plant to act on and the likeliest to keep. */
 function pairOf(judgement: Judgement, asked: [string, string] | null): [number, number] | null {
-  const wanted = asked?.map((name) => judgement.model.taxonIndex.get(name) ?? -1) ?? [topOnSide(judgement, 0), topOnSide(judgement, 1)];
+  const wanted = asked?.map((name) => judgement.model.taxonIndex.get(name) ?? -1) ?? [
+    topOnSide(judgement, 0),
+    topOnSide(judgement, 1),
+  ];
   return wanted.every((t) => t >= 0) ? (wanted as [number, number]) : null;
 }
 
@@ -86,10 +118,17 @@ function partedBy(judgement: Judgement, pair: [number, number]): Parted[] {
   const { model } = judgement;
   const stage = likeliestStage(judgement, pair[0]);
   const answered = new Set(judgement.case.observations.map((o) => o.character));
-  return partingChecks(model, pair, stage).slice(0, LOOKS_SHOWN).map(({ character: c }) => {
-    const { id } = model.flora.characters[c];
-    return { character: id, words: pair.map((t) => describeScore(judgement, t, c, stage)) as [string, string], states: pair.map((t) => namedStates(model, t, c, stage)) as [string[], string[]], answered: answered.has(id) };
-  });
+  return partingChecks(model, pair, stage)
+    .slice(0, LOOKS_SHOWN)
+    .map(({ character: c }) => {
+      const { id } = model.flora.characters[c];
+      return {
+        character: id,
+        words: pair.map((t) => describeScore(judgement, t, c, stage)) as [string, string],
+        states: pair.map((t) => namedStates(model, t, c, stage)) as [string[], string[]],
+        answered: answered.has(id),
+      };
+    });
 }
 
 function viewOf(judgement: Judgement, lens: Lens, asked: [string, string] | null): BenchView {
@@ -99,13 +138,29 @@ function viewOf(judgement: Judgement, lens: Lens, asked: [string, string] | null
   judgement.local.taxa.forEach((probability, t) => {
     const flat = judgement.flat.taxa[t];
     if (Math.max(probability, flat) < SHOWN_ON_FIELD) return;
-    marks.push({ taxon: taxa[t].name, name: plainName(judgement, t), status: judgement.status[t], side: judgement.keptSide[t] ? "kept" : "target", probability, flat });
+    marks.push({
+      taxon: taxa[t].name,
+      name: plainName(judgement, t),
+      status: judgement.status[t],
+      side: judgement.keptSide[t] ? "kept" : "target",
+      probability,
+      flat,
+    });
   });
-  marks.push({ taxon: "unknown", name: "Not in this flora", status: "unknown", side: "kept", probability: judgement.local.unknown, flat: judgement.flat.unknown });
+  marks.push({
+    taxon: "unknown",
+    name: "Not in this flora",
+    status: "unknown",
+    side: "kept",
+    probability: judgement.local.unknown,
+    flat: judgement.flat.unknown,
+  });
   return {
     identification: report(judgement, lens),
     evidence: pair ? weightsOfEvidence(judgement, ...pair).map(({ seen, decibans }) => ({ seen, decibans })) : [],
-    pair: pair ? pair.map((t) => ({ taxon: taxa[t].name, name: plainName(judgement, t), status: judgement.status[t] })) : null,
+    pair: pair
+      ? pair.map((t) => ({ taxon: taxa[t].name, name: plainName(judgement, t), status: judgement.status[t] }))
+      : null,
     parted: pair ? partedBy(judgement, pair) : [],
     field: marks.sort((a, b) => b.probability - a.probability),
     askable: askableCharacters(judgement),
@@ -119,8 +174,23 @@ async function rehearse(ready: Model): Promise<void> {
   const asked = ready.flora.characters.filter((c) => c.states.length > 0 && !c.comparative);
   for (let n = 1; n <= REHEARSALS; n++) {
     await new Promise((resolve) => setTimeout(resolve));
-    const observations = Array.from({ length: n }, (_, i) => asked[(i * 7 + n) % asked.length]).map((c) => ({ character: c.id, states: [c.states[n % c.states.length].id] }));
-    viewOf(judge(ready, caseSchema.parse({ day: "2026-06-01", stage: "vegetative", list: { [ready.flora.taxa[0].name]: "target" }, observations })), null, null);
+    const observations = Array.from({ length: n }, (_, i) => asked[(i * 7 + n) % asked.length]).map((c) => ({
+      character: c.id,
+      states: [c.states[n % c.states.length].id],
+    }));
+    viewOf(
+      judge(
+        ready,
+        caseSchema.parse({
+          day: "2026-06-01",
+          stage: "vegetative",
+          list: { [ready.flora.taxa[0].name]: "target" },
+          observations,
+        }),
+      ),
+      null,
+      null,
+    );
   }
 }
 
@@ -150,7 +220,11 @@ const engine = {
       characters: flora.characters,
       taxa: flora.taxa.map((t) => ({ id: t.id, name: t.name, common: t.common, lifeForm: t.lifeForm })),
       plainNames: Object.fromEntries(flora.taxa.map((t, i) => [t.name, plainName({ model: made }, i)])),
-      largest: Object.fromEntries(flora.characters.flatMap((character, c) => (character.states.length > 0 ? [] : [[character.id, largestReading(made, c)]]))),
+      largest: Object.fromEntries(
+        flora.characters.flatMap((character, c) =>
+          character.states.length > 0 ? [] : [[character.id, largestReading(made, c)]],
+        ),
+      ),
       version: flora.version,
     };
   },
@@ -162,7 +236,14 @@ const engine = {
   doubt(input: CaseInput, taxon: string): Doubt[] {
     const judgement = judgeNow(input);
     const characters = judgement.model.flora.characters;
-    return refutingChecks(judgement, judgement.model.taxonIndex.get(taxon) ?? -1).map(({ character, decibans, expected, against }) => ({ character: characters[character].id, decibans, expected, against }));
+    return refutingChecks(judgement, judgement.model.taxonIndex.get(taxon) ?? -1).map(
+      ({ character, decibans, expected, against }) => ({
+        character: characters[character].id,
+        decibans,
+        expected,
+        against,
+      }),
+    );
   },
   /** One month of the year over again for one plant. */
   replay(input: CaseInput, taxon: string, month: number): Month {

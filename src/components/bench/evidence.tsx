@@ -30,45 +30,109 @@ function sentence(decibans: number, pair: Side[]): string {
   return size >= 10 ? `speaks strongly for ${name}` : size >= 4 ? `speaks for ${name}` : `leans towards ${name}`;
 }
 
-const SLIP_WORDS: Record<SlipKind, string> = { "against-all-others": "Goes against all the others: look again.", "verdict-hangs-on-it": "The verdict hangs on this one." };
+const SLIP_WORDS: Record<SlipKind, string> = {
+  "against-all-others": "Goes against all the others: look again.",
+  "verdict-hangs-on-it": "The verdict hangs on this one.",
+};
 
 /** What was seen, and how it weighs between two plants, in decibans: small two-way bars. Each can be looked at again or taken back. */
 export function Evidence({ rows, pair, plants, onPair, pairChosen, slips, onRemove, onRevise }: Props) {
   const most = Math.max(6, ...rows.map((r) => Math.abs(r.decibans)));
   const total = rows.reduce((sum, r) => sum + r.decibans, 0);
-  const signed = (decibans: number) => (Math.abs(decibans) < 0.05 ? "–" : `${decibans > 0 ? "+" : "−"}${Math.abs(decibans).toFixed(1)}`);
+  const signed = (decibans: number) =>
+    Math.abs(decibans) < 0.05 ? "–" : `${decibans > 0 ? "+" : "−"}${Math.abs(decibans).toFixed(1)}`;
   return (
     <section className="mt-6" aria-label="What you have seen">
       <h2 className="ruled">What you have seen</h2>
-      {rows.length === 0 ? <p className="small py-3">Nothing yet. Each answer will stand here with its weight, and can be looked at again or taken back.</p> : null}
+      {rows.length === 0 ? (
+        <p className="small py-3">
+          Nothing yet. Each answer will stand here with its weight, and can be looked at again or taken back.
+        </p>
+      ) : null}
       {pair && rows.length > 0 ? (
         <div className="grid sm:grid-cols-2 gap-x-4 gap-y-1 py-2">
           {[1, 0].map((i) => (
-            <label key={i} className="field"><span className="label flex items-center gap-1">{i === 1 ? "◀ bars to the left are for" : "bars to the right are for ▶"} <StatusMark status={pair[i].status} size={13} /></span>
-              <select value={pair[i].taxon} onChange={(e) => onPair(i === 0 ? [e.target.value, pair[1].taxon] : [pair[0].taxon, e.target.value])}>
-                {[pair[i], ...plants.filter((m) => m.taxon !== pair[0].taxon && m.taxon !== pair[1].taxon)].map((p) => <option key={p.taxon} value={p.taxon}>{p.name}</option>)}
+            <label key={i} className="field">
+              <span className="label flex items-center gap-1">
+                {i === 1 ? "◀ bars to the left are for" : "bars to the right are for ▶"}{" "}
+                <StatusMark status={pair[i].status} size={13} />
+              </span>
+              <select
+                value={pair[i].taxon}
+                onChange={(e) => onPair(i === 0 ? [e.target.value, pair[1].taxon] : [pair[0].taxon, e.target.value])}
+              >
+                {[pair[i], ...plants.filter((m) => m.taxon !== pair[0].taxon && m.taxon !== pair[1].taxon)].map((p) => (
+                  <option key={p.taxon} value={p.taxon}>
+                    {p.name}
+                  </option>
+                ))}
               </select>
             </label>
           ))}
-          {pairChosen ? <button type="button" className="plain-button small sm:col-span-2 text-left" onClick={() => onPair(null)}>Back to the likeliest on each side</button> : null}
+          {pairChosen ? (
+            <button type="button" className="plain-button small sm:col-span-2 text-left" onClick={() => onPair(null)}>
+              Back to the likeliest on each side
+            </button>
+          ) : null}
         </div>
       ) : null}
       <ol>
         {rows.map((row, i) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: the order of the observations is their identity
-          <li key={i} className="row grid grid-cols-[minmax(0,1fr)_48px_44px_44px] sm:grid-cols-[minmax(0,1fr)_150px_56px_44px_44px] items-center gap-2">
-            <span className="py-2">{row.seen}{pair ? <span className="small block">{sentence(row.decibans, pair)}</span> : null}{slips[i] ? <strong className={`small block ${slips[i] === "against-all-others" ? "text-[var(--madder)]" : ""}`}>{SLIP_WORDS[slips[i]]}</strong> : null}</span>
+          <li
+            // biome-ignore lint/suspicious/noArrayIndexKey: the order of the observations is their identity
+            key={i}
+            className="row grid grid-cols-[minmax(0,1fr)_48px_44px_44px] sm:grid-cols-[minmax(0,1fr)_150px_56px_44px_44px] items-center gap-2"
+          >
+            <span className="py-2">
+              {row.seen}
+              {pair ? <span className="small block">{sentence(row.decibans, pair)}</span> : null}
+              {slips[i] ? (
+                <strong className={`small block ${slips[i] === "against-all-others" ? "text-[var(--madder)]" : ""}`}>
+                  {SLIP_WORDS[slips[i]]}
+                </strong>
+              ) : null}
+            </span>
             <svg viewBox="0 0 180 20" className="hidden sm:block w-full h-5" aria-hidden>
               <line x1={90} x2={90} y1={1} y2={19} stroke="var(--soft)" />
-              <rect x={row.decibans >= 0 ? 90 : 90 - (88 * -row.decibans) / most} y={6} width={(88 * Math.abs(row.decibans)) / most} height={8} fill={row.decibans >= 0 ? "var(--madder)" : "var(--teal)"} />
+              <rect
+                x={row.decibans >= 0 ? 90 : 90 - (88 * -row.decibans) / most}
+                y={6}
+                width={(88 * Math.abs(row.decibans)) / most}
+                height={8}
+                fill={row.decibans >= 0 ? "var(--madder)" : "var(--teal)"}
+              />
             </svg>
             <span className="figure text-right">{signed(row.decibans)}</span>
-            <button type="button" className="min-h-[44px] min-w-[44px]" aria-label={`Look again: ${row.seen}`} title="Look again" onClick={() => onRevise(i)}>↻</button>
-            <button type="button" className="min-h-[44px] min-w-[44px]" aria-label={`Take back: ${row.seen}`} title="Take back" onClick={() => onRemove(i)}>×</button>
+            <button
+              type="button"
+              className="min-h-[44px] min-w-[44px]"
+              aria-label={`Look again: ${row.seen}`}
+              title="Look again"
+              onClick={() => onRevise(i)}
+            >
+              ↻
+            </button>
+            <button
+              type="button"
+              className="min-h-[44px] min-w-[44px]"
+              aria-label={`Take back: ${row.seen}`}
+              title="Take back"
+              onClick={() => onRemove(i)}
+            >
+              ×
+            </button>
           </li>
         ))}
       </ol>
-      {pair && rows.length > 1 ? <p className="small py-2">Together {Math.abs(total) < 1 ? "they hardly part the two" : `${signed(total)} decibans: what was seen ${sentence(total, pair)}`}. Each is weighed by leaving it out; those that go wrong together weigh less than their sum.</p> : null}
+      {pair && rows.length > 1 ? (
+        <p className="small py-2">
+          Together{" "}
+          {Math.abs(total) < 1
+            ? "they hardly part the two"
+            : `${signed(total)} decibans: what was seen ${sentence(total, pair)}`}
+          . Each is weighed by leaving it out; those that go wrong together weigh less than their sum.
+        </p>
+      ) : null}
     </section>
   );
 }

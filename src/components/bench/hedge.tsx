@@ -13,15 +13,32 @@ const FIGURE = 52;
 const TICKS = [1, 0.3, 0.1, 0.03, 0.01, 0.003, 0.001];
 
 /** Who still fits, in two views: the hedge, and what the district adds to the looks. */
-export const Hedge = memo(function Hedge({ marks, before, limit }: { marks: FieldMark[]; before: Map<string, number>; limit: number }) {
+export const Hedge = memo(function Hedge({
+  marks,
+  before,
+  limit,
+}: {
+  marks: FieldMark[];
+  before: Map<string, number>;
+  limit: number;
+}) {
   const [district, setDistrict] = useState(false);
   return (
     <div>
       <fieldset className="flex border-2 border-[var(--ink)] pill overflow-hidden w-fit my-2">
         <legend className="sr-only">How is who still fits shown?</legend>
         {[false, true].map((value) => (
-          <label key={String(value)} className={`min-h-[44px] px-3 flex items-center cursor-pointer border-l first:border-l-0 border-[var(--line)] focus-within:outline-3 focus-within:outline-[var(--focus)] ${district === value ? "bg-[var(--press)] text-[var(--press-ink)]" : ""}`}>
-            <input type="radio" name="field-view" checked={district === value} onChange={() => setDistrict(value)} className="sr-only" />
+          <label
+            key={String(value)}
+            className={`min-h-[44px] px-3 flex items-center cursor-pointer border-l first:border-l-0 border-[var(--line)] focus-within:outline-3 focus-within:outline-[var(--focus)] ${district === value ? "bg-[var(--press)] text-[var(--press-ink)]" : ""}`}
+          >
+            <input
+              type="radio"
+              name="field-view"
+              checked={district === value}
+              onChange={() => setDistrict(value)}
+              className="sr-only"
+            />
             {value ? "What the district adds" : "Both sides"}
           </label>
         ))}
@@ -33,7 +50,9 @@ export const Hedge = memo(function Hedge({ marks, before, limit }: { marks: Fiel
 
 /** The hedge: who still fits. Kept side left, targets right; nothing on the left may stand above the dashed line. */
 function BothSides({ marks, before, limit }: { marks: FieldMark[]; before: Map<string, number>; limit: number }) {
-  const y = scaleLog().domain([LEAST, 1]).range([HEIGHT - FOOT, TOP]);
+  const y = scaleLog()
+    .domain([LEAST, 1])
+    .range([HEIGHT - FOOT, TOP]);
   const placed = placeMarks(marks, before, y);
   return (
     <figure>
@@ -41,40 +60,129 @@ function BothSides({ marks, before, limit }: { marks: FieldMark[]; before: Map<s
         <rect x={0} y={0} width={MIDDLE} height={HEIGHT} fill="var(--kept-ground)" />
         <rect x={MIDDLE} y={0} width={WIDTH - MIDDLE} height={HEIGHT} fill="var(--target-ground)" />
         <line x1={MIDDLE} x2={MIDDLE} y1={0} y2={HEIGHT} stroke="var(--line)" />
-        <text x={AXIS + 2} y={18} className="slab" fontSize={16} fontWeight={640} fill="var(--teal)">Kept side</text>
-        <text x={WIDTH - 8} y={18} textAnchor="end" fontSize={16} fontWeight={640} className="slab" fill="var(--madder)">Targets</text>
+        <text x={AXIS + 2} y={18} className="slab" fontSize={16} fontWeight={640} fill="var(--teal)">
+          Kept side
+        </text>
+        <text
+          x={WIDTH - 8}
+          y={18}
+          textAnchor="end"
+          fontSize={16}
+          fontWeight={640}
+          className="slab"
+          fill="var(--madder)"
+        >
+          Targets
+        </text>
         {TICKS.map((t) => (
           <g key={t}>
             <line x1={0} x2={WIDTH} y1={y(t)} y2={y(t)} stroke="var(--rule)" strokeWidth={0.7} />
-            <text x={AXIS - 5} y={y(t) - 3} textAnchor="end" fontSize={11} className="figure" fill="var(--soft)">{t * 100} %</text>
+            <text x={AXIS - 5} y={y(t) - 3} textAnchor="end" fontSize={11} className="figure" fill="var(--soft)">
+              {t * 100} %
+            </text>
           </g>
         ))}
-        <line x1={AXIS} x2={MIDDLE} y1={y(limit)} y2={y(limit)} stroke="var(--ink)" strokeWidth={1.8} strokeDasharray="8 5" />
+        <line
+          x1={AXIS}
+          x2={MIDDLE}
+          y1={y(limit)}
+          y2={y(limit)}
+          stroke="var(--ink)"
+          strokeWidth={1.8}
+          strokeDasharray="8 5"
+        />
         {placed.map((m) => (
           <g key={m.taxon}>
             {m.before !== null && Math.abs(m.before - m.y) > 3 ? (
               <>
-                <line x1={m.x} x2={m.x} y1={m.before} y2={m.y} stroke="var(--soft)" strokeDasharray="2 3" strokeWidth={1.4} />
+                <line
+                  x1={m.x}
+                  x2={m.x}
+                  y1={m.before}
+                  y2={m.y}
+                  stroke="var(--soft)"
+                  strokeDasharray="2 3"
+                  strokeWidth={1.4}
+                />
                 <circle cx={m.x} cy={m.before} r={3} fill="var(--soft)" />
               </>
             ) : null}
-            {Math.abs(m.labelY - m.y) > 2 || m.labelX - m.x > COLUMN ? <path d={`M${m.x + 10},${m.y}L${m.labelX - 3},${m.labelY - 3}`} stroke="var(--soft)" strokeWidth={0.6} fill="none" /> : null}
-            <g transform={`translate(${m.x - 9},${m.y - 9})`}><StatusMark status={m.status} size={18} /></g>
-            <rect x={m.labelX - 2} y={m.labelY - 12} width={Math.min(m.name.length, lettersFor(m)) * LETTER + FIGURE} height={m.taxon === "unknown" ? 16 : 29} fill={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"} opacity={0.86} />
-            <text x={m.labelX} y={m.labelY + 1} fontSize={14} fontWeight={600} fill="var(--ink)" stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"} strokeWidth={3} paintOrder="stroke">{shorten(m.name, lettersFor(m))} <tspan fontSize={12} className="figure" fontWeight={400}>{percent(m.probability)}</tspan></text>
-            {m.taxon !== "unknown" ? <text x={m.labelX} y={m.labelY + 14} fontSize={11.5} fontStyle="italic" fill="var(--soft)" stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"} strokeWidth={2.4} paintOrder="stroke">{m.taxon}</text> : null}
+            {Math.abs(m.labelY - m.y) > 2 || m.labelX - m.x > COLUMN ? (
+              <path
+                d={`M${m.x + 10},${m.y}L${m.labelX - 3},${m.labelY - 3}`}
+                stroke="var(--soft)"
+                strokeWidth={0.6}
+                fill="none"
+              />
+            ) : null}
+            <g transform={`translate(${m.x - 9},${m.y - 9})`}>
+              <StatusMark status={m.status} size={18} />
+            </g>
+            <rect
+              x={m.labelX - 2}
+              y={m.labelY - 12}
+              width={Math.min(m.name.length, lettersFor(m)) * LETTER + FIGURE}
+              height={m.taxon === "unknown" ? 16 : 29}
+              fill={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"}
+              opacity={0.86}
+            />
+            <text
+              x={m.labelX}
+              y={m.labelY + 1}
+              fontSize={14}
+              fontWeight={600}
+              fill="var(--ink)"
+              stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"}
+              strokeWidth={3}
+              paintOrder="stroke"
+            >
+              {shorten(m.name, lettersFor(m))}{" "}
+              <tspan fontSize={12} className="figure" fontWeight={400}>
+                {percent(m.probability)}
+              </tspan>
+            </text>
+            {m.taxon !== "unknown" ? (
+              <text
+                x={m.labelX}
+                y={m.labelY + 14}
+                fontSize={11.5}
+                fontStyle="italic"
+                fill="var(--soft)"
+                stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"}
+                strokeWidth={2.4}
+                paintOrder="stroke"
+              >
+                {m.taxon}
+              </text>
+            ) : null}
           </g>
         ))}
       </svg>
       <figcaption className="small mt-1">To act, nothing kept may stand above the dashed line.</figcaption>
       <details>
-        <summary className="small min-h-[44px] flex items-center">The same as a table, with and without local likelihood</summary>
+        <summary className="small min-h-[44px] flex items-center">
+          The same as a table, with and without local likelihood
+        </summary>
         <table className="w-full text-left">
           <caption className="sr-only">Who still fits</caption>
-          <thead><tr className="small"><th scope="col">Plant</th><th scope="col">Here it is</th><th scope="col">Local</th><th scope="col">Flat</th></tr></thead>
+          <thead>
+            <tr className="small">
+              <th scope="col">Plant</th>
+              <th scope="col">Here it is</th>
+              <th scope="col">Local</th>
+              <th scope="col">Flat</th>
+            </tr>
+          </thead>
           <tbody>
             {marks.slice(0, 14).map((m) => (
-              <tr key={m.taxon} className="row"><th scope="row" className="font-normal py-1">{m.name} <span className="latin">{m.taxon === "unknown" ? "" : m.taxon}</span></th><td>{STATUS_WORDS[m.status]}</td><td className="figure">{percent(m.probability)}</td><td className="figure">{percent(m.flat)}</td></tr>
+              <tr key={m.taxon} className="row">
+                <th scope="row" className="font-normal py-1">
+                  {m.name} <span className="latin">{m.taxon === "unknown" ? "" : m.taxon}</span>
+                </th>
+                <td>{STATUS_WORDS[m.status]}</td>
+                <td className="figure">{percent(m.probability)}</td>
+                <td className="figure">{percent(m.flat)}</td>
+              </tr>
             ))}
           </tbody>
         </table>
@@ -84,5 +192,6 @@ function BothSides({ marks, before, limit }: { marks: FieldMark[]; before: Map<s
 }
 
 /** Letters that fit between where a name begins and the end of its side. */
-const lettersFor = (m: Placed) => Math.max(8, Math.floor(((m.side === "kept" ? MIDDLE : WIDTH) - 4 - FIGURE - m.labelX) / LETTER));
+const lettersFor = (m: Placed) =>
+  Math.max(8, Math.floor(((m.side === "kept" ? MIDDLE : WIDTH) - 4 - FIGURE - m.labelX) / LETTER));
 const shorten = (name: string, most: number) => (name.length > most ? `${name.slice(0, most - 1)}…` : name);

@@ -11,21 +11,58 @@ import type { Wanted } from "../measure/measure-sheet";
 const MeasureSheet = dynamic(() => import("../measure/measure-sheet").then((m) => m.MeasureSheet), { ssr: false });
 
 /** A measured character as the sheet wants it. */
-export const wantedOf = ({ id, name, kind, unit }: Character): Wanted => ({ id, name, kind, unit, tool: toolFor({ kind }) });
+export const wantedOf = ({ id, name, kind, unit }: Character): Wanted => ({
+  id,
+  name,
+  kind,
+  unit,
+  tool: toolFor({ kind }),
+});
 
 /** A stored picture on the measuring sheet. */
-export function OpenPicture({ picture, wanted, onKeep, onUse, onClose }: { picture: StoredPicture; wanted: Wanted | null; onKeep: (marks: Marks) => void; onUse?: (values: number[], half: number) => void; onClose: () => void }) {
+export function OpenPicture({
+  picture,
+  wanted,
+  onKeep,
+  onUse,
+  onClose,
+}: {
+  picture: StoredPicture;
+  wanted: Wanted | null;
+  onKeep: (marks: Marks) => void;
+  onUse?: (values: number[], half: number) => void;
+  onClose: () => void;
+}) {
   const [src, setSrc] = useState("");
   useEffect(() => {
     const made = URL.createObjectURL(picture.blob);
     setSrc(made);
     return () => URL.revokeObjectURL(made);
   }, [picture.blob]);
-  return src ? <MeasureSheet src={src} marks={picture.marks ?? null} wanted={wanted} onKeep={onKeep} onUse={onUse} onClose={onClose} /> : null;
+  return src ? (
+    <MeasureSheet
+      src={src}
+      marks={picture.marks ?? null}
+      wanted={wanted}
+      onKeep={onKeep}
+      onUse={onUse}
+      onClose={onClose}
+    />
+  ) : null;
 }
 
 /** Where the picture to measure on comes from: the camera or a file, one that is here already, or a drawn one to practise on. */
-export function MeasureOn({ pictures, mayDraw, onFiles, onPicture }: { pictures: StoredPicture[]; mayDraw: boolean; onFiles: (files: File[], drawn: boolean) => void; onPicture: (picture: StoredPicture) => void }) {
+export function MeasureOn({
+  pictures,
+  mayDraw,
+  onFiles,
+  onPicture,
+}: {
+  pictures: StoredPicture[];
+  mayDraw: boolean;
+  onFiles: (files: File[], drawn: boolean) => void;
+  onPicture: (picture: StoredPicture) => void;
+}) {
   const [fault, setFault] = useState("");
   const draw = async () => {
     const seed = Math.floor(Math.random() * 1e6);
@@ -36,10 +73,34 @@ export function MeasureOn({ pictures, mayDraw, onFiles, onPicture }: { pictures:
   return (
     <fieldset className="mt-3 flex flex-wrap gap-2 items-center border-l-4 border-[var(--rule)] pl-3">
       <legend className="small">Or measure it on a picture; lay a card beside it</legend>
-      <label className="button !py-1"><span>Take or choose a picture</span><input type="file" accept="image/*" capture="environment" className="sr-only" onChange={(e) => { onFiles([...(e.target.files ?? [])].slice(0, 1), false); e.target.value = ""; }} /></label>
-      {pictures.map((p, i) => <button key={p.id} type="button" className="button !py-1" onClick={() => onPicture(p)}>Picture {i + 1}</button>)}
-      {mayDraw ? <button type="button" className="plain-button" onClick={draw}>A drawn one to practise on</button> : null}
-      {fault ? <span className="fault" role="alert">{fault}</span> : null}
+      <label className="button !py-1">
+        <span>Take or choose a picture</span>
+        <input
+          type="file"
+          accept="image/*"
+          capture="environment"
+          className="sr-only"
+          onChange={(e) => {
+            onFiles([...(e.target.files ?? [])].slice(0, 1), false);
+            e.target.value = "";
+          }}
+        />
+      </label>
+      {pictures.map((p, i) => (
+        <button key={p.id} type="button" className="button !py-1" onClick={() => onPicture(p)}>
+          Picture {i + 1}
+        </button>
+      ))}
+      {mayDraw ? (
+        <button type="button" className="plain-button" onClick={draw}>
+          A drawn one to practise on
+        </button>
+      ) : null}
+      {fault ? (
+        <span className="fault" role="alert">
+          {fault}
+        </span>
+      ) : null}
     </fieldset>
   );
 }

@@ -7,13 +7,21 @@ import { STATUS_WORDS, StatusMark } from "../marks";
 import type { Doubt, Engine, FieldMark } from "./engine.worker";
 
 /** The looks that would speak most against a name, reckoned anew after each answer. */
-export function useDoubts(taxon: string | null, input: CaseInput | null, engine: () => Remote<Engine> | null, ready: boolean): Doubt[] {
+export function useDoubts(
+  taxon: string | null,
+  input: CaseInput | null,
+  engine: () => Remote<Engine> | null,
+  ready: boolean,
+): Doubt[] {
   const [doubts, setDoubts] = useState<Doubt[]>([]);
   const key = JSON.stringify(input);
   useEffect(() => {
     if (!taxon || !ready || key === "null") return setDoubts([]);
     let current = true;
-    engine()?.doubt(JSON.parse(key) as CaseInput, taxon).then((found) => current && setDoubts(found)).catch(() => current && setDoubts([]));
+    engine()
+      ?.doubt(JSON.parse(key) as CaseInput, taxon)
+      .then((found) => current && setDoubts(found))
+      .catch(() => current && setDoubts([]));
     return () => {
       current = false;
     };
@@ -22,25 +30,75 @@ export function useDoubts(taxon: string | null, input: CaseInput | null, engine:
 }
 
 /** "I think it is …": how the name stands after each attempt to show that it is wrong. */
-export function NameInMind({ taxon, names, found, field, onName }: { taxon: string | null; names: Record<string, string>; found: Identification | undefined; field: FieldMark[]; onName: (taxon: string | null) => void }) {
+export function NameInMind({
+  taxon,
+  names,
+  found,
+  field,
+  onName,
+}: {
+  taxon: string | null;
+  names: Record<string, string>;
+  found: Identification | undefined;
+  field: FieldMark[];
+  onName: (taxon: string | null) => void;
+}) {
   const [text, setText] = useState(taxon ? (names[taxon] ?? taxon) : "");
   const choose = (typed: string) => {
     setText(typed);
-    const hit = Object.entries(names).find(([name, plain]) => [name, plain].some((n) => n.toLowerCase() === typed.trim().toLowerCase()));
+    const hit = Object.entries(names).find(([name, plain]) =>
+      [name, plain].some((n) => n.toLowerCase() === typed.trim().toLowerCase()),
+    );
     onName(hit?.[0] ?? null);
   };
   const mark = field.find((m) => m.taxon === taxon);
   const rival = field.find((m) => m.taxon !== taxon && m.taxon !== "unknown");
   return (
     <section className="mb-4 border-l-4 border-[var(--ink)] pl-3" aria-label="A name in mind">
-      <label className="field max-w-[420px]"><span className="label">I think it is</span><input list="plants-in-mind" value={text} autoComplete="off" placeholder="common or accepted name" onChange={(e) => choose(e.target.value)} /></label>
-      <datalist id="plants-in-mind">{Object.entries(names).map(([name, plain]) => <option key={name} value={plain}>{name}</option>)}</datalist>
+      <label className="field max-w-[420px]">
+        <span className="label">I think it is</span>
+        <input
+          list="plants-in-mind"
+          value={text}
+          autoComplete="off"
+          placeholder="common or accepted name"
+          onChange={(e) => choose(e.target.value)}
+        />
+      </label>
+      <datalist id="plants-in-mind">
+        {Object.entries(names).map(([name, plain]) => (
+          <option key={name} value={plain}>
+            {name}
+          </option>
+        ))}
+      </datalist>
       {taxon ? (
         <p className="mt-2" role="status">
-          {mark ? <><StatusMark status={mark.status} size={15} /> <strong>{names[taxon]}</strong> ({STATUS_WORDS[mark.status]}) stands at {percent(mark.probability, "under ")}.</> : <><strong>{names[taxon]}</strong> is all but ruled out by what you have seen.</>}
-          {rival && found ? <> Against it: {rival.name}, {percent(rival.probability, "under ")}.</> : null} The questions below are those that would show you wrong.
+          {mark ? (
+            <>
+              <StatusMark status={mark.status} size={15} /> <strong>{names[taxon]}</strong> ({STATUS_WORDS[mark.status]}
+              ) stands at {percent(mark.probability, "under ")}.
+            </>
+          ) : (
+            <>
+              <strong>{names[taxon]}</strong> is all but ruled out by what you have seen.
+            </>
+          )}
+          {rival && found ? (
+            <>
+              {" "}
+              Against it: {rival.name}, {percent(rival.probability, "under ")}.
+            </>
+          ) : null}{" "}
+          The questions below are those that would show you wrong.
         </p>
-      ) : <p className="small mt-1">{text ? "No plant of the flora goes by that name." : "Then the Bench asks what would make you wrong, not what would agree with you."}</p>}
+      ) : (
+        <p className="small mt-1">
+          {text
+            ? "No plant of the flora goes by that name."
+            : "Then the Bench asks what would make you wrong, not what would agree with you."}
+        </p>
+      )}
     </section>
   );
 }

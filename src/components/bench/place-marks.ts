@@ -41,6 +41,13 @@ export function placeMarks(marks: FieldMark[], before: Map<string, number>, y: (
     });
     const labels = spreadLabels(heights, GAP, TOP + 14, HEIGHT - UNDER_NAME);
     const labelX = left + (Math.max(0, ...columns) + 1) * COLUMN - 4;
-    return own.map((mark, i) => ({ ...mark, x: left + columns[i] * COLUMN, y: heights[i], labelX, labelY: labels[i], before: before.has(mark.taxon) ? y(Math.max(LEAST, before.get(mark.taxon) as number)) : null }));
+    return own.map((mark, i) => ({
+      ...mark,
+      x: left + columns[i] * COLUMN,
+      y: heights[i],
+      labelX,
+      labelY: labels[i],
+      before: before.has(mark.taxon) ? y(Math.max(LEAST, before.get(mark.taxon) as number)) : null,
+    }));
   });
 }

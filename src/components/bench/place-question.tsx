@@ -15,10 +15,13 @@ type Chosen = Record<string, string>;
 
 /** Where the plant stands, all in one: whoever is there knows it without a look, and the next plant stands there too. */
 export function PlaceQuestion({ characters, before, onAnswer }: Props) {
-  const offered = Object.fromEntries(before.flatMap((o) => (o.states?.length === 1 ? [[o.character, o.states[0]]] : [])));
+  const offered = Object.fromEntries(
+    before.flatMap((o) => (o.states?.length === 1 ? [[o.character, o.states[0]]] : [])),
+  );
   const [chosen, setChosen] = useState<Chosen>(offered);
   const open = characters.find((c) => !chosen[c.id]);
-  const goOn = (said: Chosen) => onAnswer(characters.flatMap((c) => (said[c.id] ? [{ character: c.id, states: [said[c.id]] }] : [])));
+  const goOn = (said: Chosen) =>
+    onAnswer(characters.flatMap((c) => (said[c.id] ? [{ character: c.id, states: [said[c.id]] }] : [])));
   const choose = (character: string, state: string) => {
     const { [character]: was, ...others } = chosen;
     const next = was === state ? others : { ...chosen, [character]: state };
@@ -27,24 +30,64 @@ export function PlaceQuestion({ characters, before, onAnswer }: Props) {
   };
   return (
     <section aria-labelledby="question" data-place>
-      <h1 id="question" className="text-[24px] md:text-[27px]">Where does it stand?</h1>
-      <p className="mt-1 text-[var(--soft)]">{before.length > 0 ? "As the plant before, unless you change it." : "Said once, and offered again for the next plant here. Leave out what you cannot tell."}</p>
+      <h1 id="question" className="text-[24px] md:text-[27px]">
+        Where does it stand?
+      </h1>
+      <p className="mt-1 text-[var(--soft)]">
+        {before.length > 0
+          ? "As the plant before, unless you change it."
+          : "Said once, and offered again for the next plant here. Leave out what you cannot tell."}
+      </p>
       {characters.map((character) => (
         <fieldset key={character.id} className="mt-3">
           <legend className="label">{character.name}</legend>
-          <div className={`mt-1 grid grid-cols-2 gap-[6px] ${character.states.length === 4 ? "sm:grid-cols-4" : "sm:grid-cols-3"}`}>
+          <div
+            className={`mt-1 grid grid-cols-2 gap-[6px] ${character.states.length === 4 ? "sm:grid-cols-4" : "sm:grid-cols-3"}`}
+          >
             {character.states.map((state, i) => (
-              <button key={state.id} type="button" className="place" aria-pressed={chosen[character.id] === state.id} data-answer={character === open ? i + 1 : undefined} data-state={state.id} onClick={() => choose(character.id, state.id)}>
+              <button
+                key={state.id}
+                type="button"
+                className="place"
+                aria-pressed={chosen[character.id] === state.id}
+                data-answer={character === open ? i + 1 : undefined}
+                data-state={state.id}
+                onClick={() => choose(character.id, state.id)}
+              >
                 <LazyPicture of={{ character: character.id, state: state.id }} />
-                <span>{character === open && i < 9 ? <span className="keycap mr-1" aria-hidden>{i + 1}</span> : null}<strong>{state.name}</strong>{state.help ? <span className="help">{state.help}</span> : null}</span>
+                <span>
+                  {character === open && i < 9 ? (
+                    <span className="keycap mr-1" aria-hidden>
+                      {i + 1}
+                    </span>
+                  ) : null}
+                  <strong>{state.name}</strong>
+                  {state.help ? <span className="help">{state.help}</span> : null}
+                </span>
               </button>
             ))}
           </div>
         </fieldset>
       ))}
       <div className="mt-1 py-2 flex flex-wrap gap-2 sticky bottom-[61px] z-10 bg-[var(--sheet)] lg:static">
-        <button type="button" className="button press" disabled={Object.keys(chosen).length === 0} data-go-on onClick={() => goOn(chosen)}>{before.length > 0 ? "The same place, go on" : "Go on"} <span className="keycap" aria-hidden>G</span></button>
-        <button type="button" className="button pill" onClick={() => onAnswer([])}>Can’t tell <span className="keycap" aria-hidden>0</span></button>
+        <button
+          type="button"
+          className="button press"
+          disabled={Object.keys(chosen).length === 0}
+          data-go-on
+          onClick={() => goOn(chosen)}
+        >
+          {before.length > 0 ? "The same place, go on" : "Go on"}{" "}
+          <span className="keycap" aria-hidden>
+            G
+          </span>
+        </button>
+        <button type="button" className="button pill" onClick={() => onAnswer([])}>
+          Can’t tell{" "}
+          <span className="keycap" aria-hidden>
+            0
+          </span>
+        </button>
       </div>
     </section>
   );

@@ -8,23 +8,105 @@ import { LazyPicture } from "./lazy-picture";
 export type Sure = "sure" | "likely" | "guess";
 
 /** One question with its drawn answers, and those that are always there. */
-export const Question = memo(function Question({ character, onSecondPlant, onAlone, why, caution, sure, known, most, onPicture, onSure, onAnswer }: { character: Character; /** it was answered of one plant, and is asked of a second */ onSecondPlant: boolean; /** no second plant stands here */ onAlone: () => void; why: string; caution?: string; sure: Sure; /** plants that may stand beside it, by accepted name */ known: Record<string, string>; /** of a measured part: the largest reading that is taken */ most?: number; /** where a measured part can be measured on a picture */ onPicture?: ReactNode; onSure: (s: Sure) => void; onAnswer: (o: ObservationInput) => void }) {
+export const Question = memo(function Question({
+  character,
+  onSecondPlant,
+  onAlone,
+  why,
+  caution,
+  sure,
+  known,
+  most,
+  onPicture,
+  onSure,
+  onAnswer,
+}: {
+  character: Character /** it was answered of one plant, and is asked of a second */;
+  onSecondPlant: boolean /** no second plant stands here */;
+  onAlone: () => void;
+  why: string;
+  caution?: string;
+  sure: Sure /** plants that may stand beside it, by accepted name */;
+  known: Record<string, string> /** of a measured part: the largest reading that is taken */;
+  most?: number /** where a measured part can be measured on a picture */;
+  onPicture?: ReactNode;
+  onSure: (s: Sure) => void;
+  onAnswer: (o: ObservationInput) => void;
+}) {
   const [against, setAgainst] = useState("");
   const key = `${character.id} ${onSecondPlant ? 2 : 1}`;
   return (
     <section aria-labelledby="question" data-character={character.id} data-second={onSecondPlant || undefined}>
-      <h1 id="question" className="text-[24px] md:text-[27px]">{onSecondPlant ? <span className="block text-[18px] text-[var(--madder)]">Now on a second plant of the patch</span> : null}{character.ask}</h1>
+      <h1 id="question" className="text-[24px] md:text-[27px]">
+        {onSecondPlant ? (
+          <span className="block text-[18px] text-[var(--madder)]">Now on a second plant of the patch</span>
+        ) : null}
+        {character.ask}
+      </h1>
       <p className="mt-1 text-[var(--soft)]">
         {why} About {character.seconds} seconds.
         {caution ? <strong className="text-[var(--madder)]"> {caution}</strong> : null}
       </p>
       {character.comparative ? <Beside known={known} against={against} onChoose={setAgainst} /> : null}
-      {character.comparative && !(against in known) ? null : character.states.length > 0 ? <StateAnswers key={key} character={character} sure={sure} onAnswer={character.comparative ? (o) => onAnswer({ ...o, against }) : onAnswer} /> : <><NumberAnswer key={key} character={character} most={most ?? Number.POSITIVE_INFINITY} sure={sure} onAnswer={onAnswer} />{onPicture}</>}
+      {character.comparative && !(against in known) ? null : character.states.length > 0 ? (
+        <StateAnswers
+          key={key}
+          character={character}
+          sure={sure}
+          onAnswer={character.comparative ? (o) => onAnswer({ ...o, against }) : onAnswer}
+        />
+      ) : (
+        <>
+          <NumberAnswer
+            key={key}
+            character={character}
+            most={most ?? Number.POSITIVE_INFINITY}
+            sure={sure}
+            onAnswer={onAnswer}
+          />
+          {onPicture}
+        </>
+      )}
       <div className="mt-1 py-2 flex flex-wrap gap-2 items-center justify-between sticky bottom-[61px] z-10 bg-[var(--sheet)] lg:static">
         <span className="flex flex-wrap gap-2">
-          <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "cannot-tell" })}>Can’t tell <span className="keycap" aria-hidden>0</span></button>
-          {onSecondPlant ? <button type="button" className="button pill" onClick={onAlone}>No second plant here</button> : <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "not-there-yet" })}>Not there yet <span className="keycap" aria-hidden>N</span></button>}
-          {canBeMissing(character) ? <button type="button" className="button pill" onClick={() => onAnswer({ character: character.id, answer: "absent", sure })}>No such part <span className="keycap" aria-hidden>X</span></button> : null}
+          <button
+            type="button"
+            className="button pill"
+            onClick={() => onAnswer({ character: character.id, answer: "cannot-tell" })}
+          >
+            Can’t tell{" "}
+            <span className="keycap" aria-hidden>
+              0
+            </span>
+          </button>
+          {onSecondPlant ? (
+            <button type="button" className="button pill" onClick={onAlone}>
+              No second plant here
+            </button>
+          ) : (
+            <button
+              type="button"
+              className="button pill"
+              onClick={() => onAnswer({ character: character.id, answer: "not-there-yet" })}
+            >
+              Not there yet{" "}
+              <span className="keycap" aria-hidden>
+                N
+              </span>
+            </button>
+          )}
+          {canBeMissing(character) ? (
+            <button
+              type="button"
+              className="button pill"
+              onClick={() => onAnswer({ character: character.id, answer: "absent", sure })}
+            >
+              No such part{" "}
+              <span className="keycap" aria-hidden>
+                X
+              </span>
+            </button>
+          ) : null}
         </span>
         <SureSwitch sure={sure} onSure={onSure} />
       </div>
@@ -33,17 +115,34 @@ export const Question = memo(function Question({ character, onSecondPlant, onAlo
 });
 
 /** The plant beside it, by one of its names. */
-function Beside({ known, against, onChoose }: { known: Record<string, string>; against: string; onChoose: (taxon: string) => void }) {
+function Beside({
+  known,
+  against,
+  onChoose,
+}: {
+  known: Record<string, string>;
+  against: string;
+  onChoose: (taxon: string) => void;
+}) {
   const [text, setText] = useState(known[against] ?? "");
   const choose = (typed: string) => {
     setText(typed);
-    const found = Object.entries(known).find(([taxon, plain]) => [taxon, plain].some((name) => name.toLowerCase() === typed.trim().toLowerCase()));
+    const found = Object.entries(known).find(([taxon, plain]) =>
+      [taxon, plain].some((name) => name.toLowerCase() === typed.trim().toLowerCase()),
+    );
     onChoose(found?.[0] ?? "");
   };
   return (
-    <label className="field mt-3 max-w-[420px]"><span className="label">The plant beside it, that you are sure of</span>
+    <label className="field mt-3 max-w-[420px]">
+      <span className="label">The plant beside it, that you are sure of</span>
       <input list="plants-beside" value={text} autoComplete="off" onChange={(e) => choose(e.target.value)} />
-      <datalist id="plants-beside">{Object.entries(known).map(([taxon, plain]) => <option key={taxon} value={plain}>{taxon}</option>)}</datalist>
+      <datalist id="plants-beside">
+        {Object.entries(known).map(([taxon, plain]) => (
+          <option key={taxon} value={plain}>
+            {taxon}
+          </option>
+        ))}
+      </datalist>
       {text && !against ? <span className="fault">No plant of the flora goes by that name.</span> : null}
     </label>
   );
@@ -54,8 +153,18 @@ function SureSwitch({ sure, onSure }: { sure: Sure; onSure: (s: Sure) => void })
     <fieldset className="flex border-2 border-[var(--ink)] pill overflow-hidden w-full sm:w-auto">
       <legend className="sr-only">How sure are you of the next answer?</legend>
       {(["sure", "likely", "guess"] as const).map((s) => (
-        <label key={s} className={`flex-1 text-center whitespace-nowrap min-h-[44px] px-3 flex items-center justify-center cursor-pointer border-l first:border-l-0 border-[var(--line)] focus-within:outline-3 focus-within:outline-[var(--focus)] ${sure === s ? "bg-[var(--press)] text-[var(--press-ink)]" : ""}`}>
-          <input type="radio" name="sure" value={s} checked={sure === s} onChange={() => onSure(s)} className="sr-only" />
+        <label
+          key={s}
+          className={`flex-1 text-center whitespace-nowrap min-h-[44px] px-3 flex items-center justify-center cursor-pointer border-l first:border-l-0 border-[var(--line)] focus-within:outline-3 focus-within:outline-[var(--focus)] ${sure === s ? "bg-[var(--press)] text-[var(--press-ink)]" : ""}`}
+        >
+          <input
+            type="radio"
+            name="sure"
+            value={s}
+            checked={sure === s}
+            onChange={() => onSure(s)}
+            className="sr-only"
+          />
           {s === "guess" ? "a guess" : s}
         </label>
       ))}
@@ -67,23 +176,62 @@ function SureSwitch({ sure, onSure }: { sure: Sure; onSure: (s: Sure) => void })
 type Way = { kind: "one" } | { kind: "several"; states: string[] } | { kind: "plants"; n: number; yes: number };
 const MOST_PLANTS = 30;
 
-function StateAnswers({ character, sure, onAnswer }: { character: Character; sure: Sure; onAnswer: (o: ObservationInput) => void }) {
+function StateAnswers({
+  character,
+  sure,
+  onAnswer,
+}: {
+  character: Character;
+  sure: Sure;
+  onAnswer: (o: ObservationInput) => void;
+}) {
   const [way, setWay] = useState<Way>({ kind: "one" });
   const drawn = !NOT_DRAWN.includes(character.id);
-  const answer = (states: string[], rest: Partial<ObservationInput> = {}) => onAnswer({ character: character.id, states, sure, ...rest });
+  const answer = (states: string[], rest: Partial<ObservationInput> = {}) =>
+    onAnswer({ character: character.id, states, sure, ...rest });
   const press = (state: string) => {
-    if (way.kind === "several") setWay({ kind: "several", states: way.states.includes(state) ? way.states.filter((s) => s !== state) : [...way.states, state] });
+    if (way.kind === "several")
+      setWay({
+        kind: "several",
+        states: way.states.includes(state) ? way.states.filter((s) => s !== state) : [...way.states, state],
+      });
     else answer([state], way.kind === "plants" ? { of: { yes: way.yes, n: way.n } } : {});
   };
-  const columns = character.states.length <= 4 ? "md:grid-cols-4" : character.states.length === 5 ? "md:grid-cols-5" : character.states.length === 6 ? "md:grid-cols-3" : "md:grid-cols-4";
+  const columns =
+    character.states.length <= 4
+      ? "md:grid-cols-4"
+      : character.states.length === 5
+        ? "md:grid-cols-5"
+        : character.states.length === 6
+          ? "md:grid-cols-3"
+          : "md:grid-cols-4";
   return (
     <>
       {way.kind === "plants" ? <PlantsLookedAt way={way} onChange={setWay} /> : null}
       <div className={`mt-3 grid grid-cols-2 ${columns} gap-2`}>
         {character.states.map((state, i) => (
-          <button key={state.id} type="button" className="answer" data-answer={i + 1} data-state={state.id} aria-pressed={way.kind === "several" ? way.states.includes(state.id) : undefined} onClick={() => press(state.id)}>
-            {drawn ? <span className="picture"><LazyPicture of={{ character: character.id, state: state.id }} /></span> : null}
-            <span className="words">{i < 9 ? <span className="keycap mr-1" aria-hidden>{i + 1}</span> : null}{state.name}</span>
+          <button
+            key={state.id}
+            type="button"
+            className="answer"
+            data-answer={i + 1}
+            data-state={state.id}
+            aria-pressed={way.kind === "several" ? way.states.includes(state.id) : undefined}
+            onClick={() => press(state.id)}
+          >
+            {drawn ? (
+              <span className="picture">
+                <LazyPicture of={{ character: character.id, state: state.id }} />
+              </span>
+            ) : null}
+            <span className="words">
+              {i < 9 ? (
+                <span className="keycap mr-1" aria-hidden>
+                  {i + 1}
+                </span>
+              ) : null}
+              {state.name}
+            </span>
             {state.help ? <span className="help">{state.help}</span> : null}
           </button>
         ))}
@@ -91,17 +239,45 @@ function StateAnswers({ character, sure, onAnswer }: { character: Character; sur
       <div className="mt-2 flex flex-wrap gap-x-4 gap-y-2 items-center">
         {way.kind === "several" ? (
           <>
-            <button type="button" className="button press" disabled={way.states.length < 2} onClick={() => answer(way.states, { join: "any" })}>It is one of these {way.states.length}</button>
-            <button type="button" className="button" disabled={way.states.length < 2} onClick={() => answer(way.states, { join: "all" })}>All of these on one plant</button>
+            <button
+              type="button"
+              className="button press"
+              disabled={way.states.length < 2}
+              onClick={() => answer(way.states, { join: "any" })}
+            >
+              It is one of these {way.states.length}
+            </button>
+            <button
+              type="button"
+              className="button"
+              disabled={way.states.length < 2}
+              onClick={() => answer(way.states, { join: "all" })}
+            >
+              All of these on one plant
+            </button>
           </>
         ) : null}
         {way.kind === "one" ? (
           <>
-            <button type="button" className="plain-button small" onClick={() => setWay({ kind: "several", states: [] })}>Between two or more, or several together? Mark them</button>
-            <button type="button" className="plain-button small" onClick={() => setWay({ kind: "plants", n: 5, yes: 5 })}>Looked at several plants of the patch? Count them</button>
+            <button
+              type="button"
+              className="plain-button small"
+              onClick={() => setWay({ kind: "several", states: [] })}
+            >
+              Between two or more, or several together? Mark them
+            </button>
+            <button
+              type="button"
+              className="plain-button small"
+              onClick={() => setWay({ kind: "plants", n: 5, yes: 5 })}
+            >
+              Looked at several plants of the patch? Count them
+            </button>
           </>
         ) : (
-          <button type="button" className="plain-button" onClick={() => setWay({ kind: "one" })}>Only one</button>
+          <button type="button" className="plain-button" onClick={() => setWay({ kind: "one" })}>
+            Only one
+          </button>
         )}
       </div>
     </>
@@ -110,12 +286,36 @@ function StateAnswers({ character, sure, onAnswer }: { character: Character; sur
 
 /** So many plants of the patch were looked at, so many showed it: then the picture of what they showed. */
 function PlantsLookedAt({ way, onChange }: { way: { n: number; yes: number }; onChange: (way: Way) => void }) {
-  const whole = (text: string, least: number, most: number) => Math.min(most, Math.max(least, Math.round(Number(text)) || least));
+  const whole = (text: string, least: number, most: number) =>
+    Math.min(most, Math.max(least, Math.round(Number(text)) || least));
   return (
     <fieldset className="mt-3 flex flex-wrap gap-3 items-end border-l-4 border-[var(--rule)] pl-3">
       <legend className="sr-only">Plants of this patch</legend>
-      <label className="field w-28"><span className="label">Plants looked at</span><input type="number" inputMode="numeric" min={1} max={MOST_PLANTS} value={way.n} onChange={(e) => { const n = whole(e.target.value, 1, MOST_PLANTS); onChange({ kind: "plants", n, yes: Math.min(way.yes, n) }); }} /></label>
-      <label className="field w-28"><span className="label">of them, showed it</span><input type="number" inputMode="numeric" min={0} max={way.n} value={way.yes} onChange={(e) => onChange({ kind: "plants", n: way.n, yes: whole(e.target.value, 0, way.n) })} /></label>
+      <label className="field w-28">
+        <span className="label">Plants looked at</span>
+        <input
+          type="number"
+          inputMode="numeric"
+          min={1}
+          max={MOST_PLANTS}
+          value={way.n}
+          onChange={(e) => {
+            const n = whole(e.target.value, 1, MOST_PLANTS);
+            onChange({ kind: "plants", n, yes: Math.min(way.yes, n) });
+          }}
+        />
+      </label>
+      <label className="field w-28">
+        <span className="label">of them, showed it</span>
+        <input
+          type="number"
+          inputMode="numeric"
+          min={0}
+          max={way.n}
+          value={way.yes}
+          onChange={(e) => onChange({ kind: "plants", n: way.n, yes: whole(e.target.value, 0, way.n) })}
+        />
+      </label>
       <p className="pb-2">Now tap what these {way.yes} showed.</p>
     </fieldset>
   );
@@ -125,12 +325,28 @@ function PlantsLookedAt({ way, onChange }: { way: { n: number; yes: number }; on
 function faultOf(readings: number[], most: number, unit: string): string | null {
   if (!readings.every((r) => Number.isFinite(r) && r >= 0)) return "Write numbers such as 4 or 3.5";
   const beyond = readings.find((r) => r > most);
-  return beyond === undefined ? null : `${beyond} ${unit} is beyond any plant here: give it in ${unit}, at most ${Number(most.toPrecision(2))}`;
+  return beyond === undefined
+    ? null
+    : `${beyond} ${unit} is beyond any plant here: give it in ${unit}, at most ${Number(most.toPrecision(2))}`;
 }
 
-function NumberAnswer({ character, most, sure, onAnswer }: { character: Character; most: number; sure: Sure; onAnswer: (o: ObservationInput) => void }) {
+function NumberAnswer({
+  character,
+  most,
+  sure,
+  onAnswer,
+}: {
+  character: Character;
+  most: number;
+  sure: Sure;
+  onAnswer: (o: ObservationInput) => void;
+}) {
   const [text, setText] = useState("");
-  const readings = text.split(/[\s;]+/).map((t) => t.replace(",", ".")).filter(Boolean).map(Number);
+  const readings = text
+    .split(/[\s;]+/)
+    .map((t) => t.replace(",", "."))
+    .filter(Boolean)
+    .map(Number);
   const fault = text.trim() ? faultOf(readings, most, character.unit ?? "") : null;
   const sound = readings.length > 0 && !fault;
   return (
@@ -143,9 +359,27 @@ function NumberAnswer({ character, most, sure, onAnswer }: { character: Characte
     >
       <LazyPicture of={{ measured: character.id }} className="w-[150px] bg-[#fdfbf5] border border-[var(--rule)]" />
       <div>
-        <label className="field"><span className="label">Reading in {character.unit}; several with a space between</span><input inputMode="decimal" autoComplete="off" value={text} onChange={(e) => setText(e.target.value)} className="figure text-[21px]" aria-describedby="reading-hint" aria-invalid={fault !== null} /></label>
-        <p id="reading-hint" className={fault ? "fault" : "small"}>{fault ?? (readings.length > 1 ? `Mean of ${readings.length}: ${Number((readings.reduce((a, b) => a + b, 0) / readings.length).toPrecision(3))} ${character.unit}` : "Two or three parts tell more than one.")}</p>
-        <button type="submit" className="button press mt-2" disabled={!sound}>That is it</button>
+        <label className="field">
+          <span className="label">Reading in {character.unit}; several with a space between</span>
+          <input
+            inputMode="decimal"
+            autoComplete="off"
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            className="figure text-[21px]"
+            aria-describedby="reading-hint"
+            aria-invalid={fault !== null}
+          />
+        </label>
+        <p id="reading-hint" className={fault ? "fault" : "small"}>
+          {fault ??
+            (readings.length > 1
+              ? `Mean of ${readings.length}: ${Number((readings.reduce((a, b) => a + b, 0) / readings.length).toPrecision(3))} ${character.unit}`
+              : "Two or three parts tell more than one.")}
+        </p>
+        <button type="submit" className="button press mt-2" disabled={!sound}>
+          That is it
+        </button>
       </div>
     </form>
   );

@@ -8,7 +8,10 @@ import { type Draft, type FindingBody, newDraft, type StoredPicture } from "../d
 import type { BenchPack } from "./pack";
 import type { BenchSite } from "./site";
 
-const PickMap = dynamic(() => import("../map/pick-map").then((m) => m.PickMap), { ssr: false, loading: () => <p className="small">Opening the map …</p> });
+const PickMap = dynamic(() => import("../map/pick-map").then((m) => m.PickMap), {
+  ssr: false,
+  loading: () => <p className="small">Opening the map …</p>,
+});
 
 interface Props {
   pack: BenchPack;
@@ -34,22 +37,66 @@ interface Props {
 type Sending = { status: "idle" } | { status: "sending" } | { status: "failed"; why: string };
 
 /** Saves what was seen as a finding on a site at a point. It goes by way of the outbox of this device, so that nothing is lost without a signal. */
-export const SavePanel = memo(function SavePanel({ pack, draft, site, pictures, kit, placeSaid, found, onChange, onAddPictures, onMeasure, onRemovePicture, onLaidOut, onWaiting }: Props) {
+export const SavePanel = memo(function SavePanel({
+  pack,
+  draft,
+  site,
+  pictures,
+  kit,
+  placeSaid,
+  found,
+  onChange,
+  onAddPictures,
+  onMeasure,
+  onRemovePicture,
+  onLaidOut,
+  onWaiting,
+}: Props) {
   const router = useRouter();
   const [sending, setSending] = useState<Sending>({ status: "idle" });
   const [mapOpen, setMapOpen] = useState(false);
   const place = draft.place ?? site.centre;
-  const locate = () => navigator.geolocation?.getCurrentPosition((p) => onChange({ ...draft, place: [p.coords.longitude, p.coords.latitude] }), () => setSending({ status: "failed", why: "The device gave no position. Point to the place on the map instead." }), { enableHighAccuracy: true, timeout: 10000 });
+  const locate = () =>
+    navigator.geolocation?.getCurrentPosition(
+      (p) => onChange({ ...draft, place: [p.coords.longitude, p.coords.latitude] }),
+      () =>
+        setSending({ status: "failed", why: "The device gave no position. Point to the place on the map instead." }),
+      { enableHighAccuracy: true, timeout: 10000 },
+    );
   const save = async () => {
     if (!found) return;
     setSending({ status: "sending" });
-    const body: FindingBody = { id: draft.id, siteId: draft.siteId, patchId: draft.patchId, place: { longitude: place[0], latitude: place[1] }, day: draft.day, stage: draft.stage, kit, observations: draft.observations, note: draft.note };
+    const body: FindingBody = {
+      id: draft.id,
+      siteId: draft.siteId,
+      patchId: draft.patchId,
+      place: { longitude: place[0], latitude: place[1] },
+      day: draft.day,
+      stage: draft.stage,
+      kit,
+      observations: draft.observations,
+      note: draft.note,
+    };
     try {
       const fresh = newDraft(draft.siteId, pack.today, null, placeSaid);
-      await layOut({ id: draft.id, key: pack.key, madeAt: new Date().toISOString(), person: pack.person, siteName: site.name, body, field: { verdict: found.verdict, taxon: found.about, because: found.because } }, fresh);
+      await layOut(
+        {
+          id: draft.id,
+          key: pack.key,
+          madeAt: new Date().toISOString(),
+          person: pack.person,
+          siteName: site.name,
+          body,
+          field: { verdict: found.verdict, taxon: found.about, because: found.because },
+        },
+        fresh,
+      );
       onLaidOut(fresh);
     } catch {
-      setSending({ status: "failed", why: "This device keeps nothing (a private window, perhaps), so the finding could not be laid into its outbox. It is still on this page." });
+      setSending({
+        status: "failed",
+        why: "This device keeps nothing (a private window, perhaps), so the finding could not be laid into its outbox. It is still on this page.",
+      });
       return;
     }
     const { waits } = await sendWaiting(pack.key);
@@ -64,22 +111,100 @@ export const SavePanel = memo(function SavePanel({ pack, draft, site, pictures, 
   };
   return (
     <section id="save-panel" className="mt-6">
-      <h2 className="ruled">Save as a finding<span className="small">{site.name}</span></h2>
+      <h2 className="ruled">
+        Save as a finding<span className="small">{site.name}</span>
+      </h2>
       <div className="grid sm:grid-cols-2 gap-x-5 gap-y-3 mt-3">
-        <label className="field"><span className="label">Patch it belongs to</span><select value={draft.patchId ?? ""} onChange={(e) => onChange({ ...draft, patchId: e.target.value || null })}><option value="">none yet</option>{site.patches.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}</select></label>
-        <p className="field"><span className="label">Place</span><span className="figure">{place[1].toFixed(5)}, {place[0].toFixed(5)}</span> <span className="small">{draft.place ? "" : "middle of the site"}</span></p>
-        <p className="flex flex-wrap gap-2 sm:col-span-2"><button type="button" className="button" onClick={locate}>Where I stand</button><button type="button" className="button" aria-expanded={mapOpen} onClick={() => setMapOpen(!mapOpen)}>{mapOpen ? "Close the map" : "Point on the map"}</button></p>
-        {mapOpen ? <div className="sm:col-span-2"><PickMap place={place} onPick={(p) => onChange({ ...draft, place: p })} /></div> : null}
-        <label className="field sm:col-span-2"><span className="label">Note</span><textarea value={draft.note} maxLength={4000} onChange={(e) => onChange({ ...draft, note: e.target.value })} /></label>
+        <label className="field">
+          <span className="label">Patch it belongs to</span>
+          <select value={draft.patchId ?? ""} onChange={(e) => onChange({ ...draft, patchId: e.target.value || null })}>
+            <option value="">none yet</option>
+            {site.patches.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <p className="field">
+          <span className="label">Place</span>
+          <span className="figure">
+            {place[1].toFixed(5)}, {place[0].toFixed(5)}
+          </span>{" "}
+          <span className="small">{draft.place ? "" : "middle of the site"}</span>
+        </p>
+        <p className="flex flex-wrap gap-2 sm:col-span-2">
+          <button type="button" className="button" onClick={locate}>
+            Where I stand
+          </button>
+          <button type="button" className="button" aria-expanded={mapOpen} onClick={() => setMapOpen(!mapOpen)}>
+            {mapOpen ? "Close the map" : "Point on the map"}
+          </button>
+        </p>
+        {mapOpen ? (
+          <div className="sm:col-span-2">
+            <PickMap place={place} onPick={(p) => onChange({ ...draft, place: p })} />
+          </div>
+        ) : null}
+        <label className="field sm:col-span-2">
+          <span className="label">Note</span>
+          <textarea
+            value={draft.note}
+            maxLength={4000}
+            onChange={(e) => onChange({ ...draft, note: e.target.value })}
+          />
+        </label>
         <div className="sm:col-span-2">
-          <label className="button"><span>Add pictures</span><input type="file" accept="image/*" multiple className="sr-only" onChange={(e) => { onAddPictures(draft.id, [...(e.target.files ?? [])]); e.target.value = ""; }} /></label>
-          <ul className="flex flex-wrap gap-2 mt-2">{pictures.map((p) => <li key={p.id} className="relative"><Thumb blob={p.blob} name={p.name} /><button type="button" className="button !min-h-[44px] !px-3 absolute top-[52px] right-0 bg-[var(--sheet)]" aria-label={`Remove ${p.name}`} onClick={() => onRemovePicture(p.id)}>×</button><button type="button" className="plain-button small block min-h-[44px]" onClick={() => onMeasure(p.id)}>{p.marks ? `Measured: ${p.marks.marks.length}` : "Measure"}</button></li>)}</ul>
+          <label className="button">
+            <span>Add pictures</span>
+            <input
+              type="file"
+              accept="image/*"
+              multiple
+              className="sr-only"
+              onChange={(e) => {
+                onAddPictures(draft.id, [...(e.target.files ?? [])]);
+                e.target.value = "";
+              }}
+            />
+          </label>
+          <ul className="flex flex-wrap gap-2 mt-2">
+            {pictures.map((p) => (
+              <li key={p.id} className="relative">
+                <Thumb blob={p.blob} name={p.name} />
+                <button
+                  type="button"
+                  className="button !min-h-[44px] !px-3 absolute top-[52px] right-0 bg-[var(--sheet)]"
+                  aria-label={`Remove ${p.name}`}
+                  onClick={() => onRemovePicture(p.id)}
+                >
+                  ×
+                </button>
+                <button type="button" className="plain-button small block min-h-[44px]" onClick={() => onMeasure(p.id)}>
+                  {p.marks ? `Measured: ${p.marks.marks.length}` : "Measure"}
+                </button>
+              </li>
+            ))}
+          </ul>
         </div>
       </div>
-      {pack.maySave ? null : <p className="mt-2">You may look, but saving needs the role of scout or specialist in this district.</p>}
-      <button type="button" className="button press mt-3 w-full sm:w-auto" disabled={!pack.maySave || !found || draft.observations.length === 0 || sending.status === "sending"} onClick={save}>{sending.status === "sending" ? "Saving …" : "Save the finding"}</button>
+      {pack.maySave ? null : (
+        <p className="mt-2">You may look, but saving needs the role of scout or specialist in this district.</p>
+      )}
+      <button
+        type="button"
+        className="button press mt-3 w-full sm:w-auto"
+        disabled={!pack.maySave || !found || draft.observations.length === 0 || sending.status === "sending"}
+        onClick={save}
+      >
+        {sending.status === "sending" ? "Saving …" : "Save the finding"}
+      </button>
       {draft.observations.length === 0 ? <p className="small mt-1">Answer at least one question first.</p> : null}
-      {sending.status === "failed" ? <p role="alert" className="fault mt-2">{sending.why}</p> : null}
+      {sending.status === "failed" ? (
+        <p role="alert" className="fault mt-2">
+          {sending.why}
+        </p>
+      ) : null}
     </section>
   );
 });

@@ -6,10 +6,37 @@ import { TapePiece } from "../marks";
 import type { Engine } from "./engine.worker";
 import { STAGE_WORDS } from "./stage-question";
 
-const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
+const MONTHS = [
+  "January",
+  "February",
+  "March",
+  "April",
+  "May",
+  "June",
+  "July",
+  "August",
+  "September",
+  "October",
+  "November",
+  "December",
+];
 
 /** What could have been told of a plant in each month, by somebody who looks where the Bench points. Reckoned month by month, on asking. */
-export function SeasonReplay({ taxon, name, place, input, engine, nameOf }: { taxon: string; name: string; place: string; input: CaseInput; engine: () => Remote<Engine> | null; nameOf: (character: string) => string }) {
+export function SeasonReplay({
+  taxon,
+  name,
+  place,
+  input,
+  engine,
+  nameOf,
+}: {
+  taxon: string;
+  name: string;
+  place: string;
+  input: CaseInput;
+  engine: () => Remote<Engine> | null;
+  nameOf: (character: string) => string;
+}) {
   const [months, setMonths] = useState<Month[] | null>(null);
   const run = useRef(0);
   const key = `${taxon} ${place}`;
@@ -29,20 +56,69 @@ export function SeasonReplay({ taxon, name, place, input, engine, nameOf }: { ta
   };
   return (
     <section className="mt-6">
-      <h2 className="ruled">The year over again<span className="small">what could be told of {name}, and when</span></h2>
-      {months === null ? <p className="mt-2"><button type="button" className="button" onClick={replay}>What could I have told in April?</button></p> : null}
+      <h2 className="ruled">
+        The year over again<span className="small">what could be told of {name}, and when</span>
+      </h2>
+      {months === null ? (
+        <p className="mt-2">
+          <button type="button" className="button" onClick={replay}>
+            What could I have told in April?
+          </button>
+        </p>
+      ) : null}
       {months ? (
         <table className="w-full text-left mt-1" aria-busy={months.length < 12}>
           <caption className="sr-only">Verdict on {name} in each month, with the looks that it takes</caption>
-          <thead><tr className="small"><th scope="col">Month</th><th scope="col">It stands</th><th scope="col">Verdict</th><th scope="col">Looks</th></tr></thead>
+          <thead>
+            <tr className="small">
+              <th scope="col">Month</th>
+              <th scope="col">It stands</th>
+              <th scope="col">Verdict</th>
+              <th scope="col">Looks</th>
+            </tr>
+          </thead>
           <tbody>
             {months.map((m) => (
-              <tr key={m.month} className="row align-top"><th scope="row" className="font-normal py-1.5 pr-3">{MONTHS[m.month - 1]}</th><td className="py-1.5 pr-3">{m.stage ? STAGE_WORDS[m.stage as Stage] : "not to be found"}</td><td className="py-1.5 pr-3">{m.stage ? <TapePiece verdict={m.verdict} /> : null}</td><td className="py-1.5">{m.stage ? <><span className="figure">{m.looks}</span><span className="small"> · {m.characters.slice(0, 3).map(nameOf).join(", ")}{m.characters.length > 3 ? " …" : ""}</span></> : ""}</td></tr>
+              <tr key={m.month} className="row align-top">
+                <th scope="row" className="font-normal py-1.5 pr-3">
+                  {MONTHS[m.month - 1]}
+                </th>
+                <td className="py-1.5 pr-3">{m.stage ? STAGE_WORDS[m.stage as Stage] : "not to be found"}</td>
+                <td className="py-1.5 pr-3">{m.stage ? <TapePiece verdict={m.verdict} /> : null}</td>
+                <td className="py-1.5">
+                  {m.stage ? (
+                    <>
+                      <span className="figure">{m.looks}</span>
+                      <span className="small">
+                        {" "}
+                        · {m.characters.slice(0, 3).map(nameOf).join(", ")}
+                        {m.characters.length > 3 ? " …" : ""}
+                      </span>
+                    </>
+                  ) : (
+                    ""
+                  )}
+                </td>
+              </tr>
             ))}
           </tbody>
         </table>
       ) : null}
-      {months && months.length < 12 ? <p className="small py-1" role="status">Reckoning {MONTHS[months.length]} … <button type="button" className="plain-button" onClick={() => { run.current++; setMonths(null); }}>Stop</button></p> : null}
+      {months && months.length < 12 ? (
+        <p className="small py-1" role="status">
+          Reckoning {MONTHS[months.length]} …{" "}
+          <button
+            type="button"
+            className="plain-button"
+            onClick={() => {
+              run.current++;
+              setMonths(null);
+            }}
+          >
+            Stop
+          </button>
+        </p>
+      ) : null}
     </section>
   );
 }

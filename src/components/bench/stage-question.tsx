@@ -2,23 +2,45 @@
 import type { Stage } from "@/core/identify";
 import { LazyPicture } from "./lazy-picture";
 
-export const STAGE_WORDS: Record<Stage, string> = { seedling: "Seedling", vegetative: "In leaf", flowering: "In flower or bud", fruiting: "In seed or fruit", winter: "Winter rest" };
+export const STAGE_WORDS: Record<Stage, string> = {
+  seedling: "Seedling",
+  vegetative: "In leaf",
+  flowering: "In flower or bud",
+  fruiting: "In seed or fruit",
+  winter: "Winter rest",
+};
 
 /** The first thing to say of a plant: how far along it is. It decides what can be asked. */
 export function StageQuestion({ onAnswer }: { onAnswer: (stage: Stage | null) => void }) {
   return (
     <section aria-labelledby="question">
-      <h1 id="question" className="text-[24px] md:text-[27px]">How far along is the plant?</h1>
-      <p className="mt-1 text-[var(--soft)]">This decides which parts can be asked about. Take the plant itself, not its neighbours.</p>
+      <h1 id="question" className="text-[24px] md:text-[27px]">
+        How far along is the plant?
+      </h1>
+      <p className="mt-1 text-[var(--soft)]">
+        This decides which parts can be asked about. Take the plant itself, not its neighbours.
+      </p>
       <div className="mt-3 grid grid-cols-2 md:grid-cols-5 gap-2">
         {(Object.keys(STAGE_WORDS) as Stage[]).map((stage, i) => (
           <button key={stage} type="button" className="answer" data-answer={i + 1} onClick={() => onAnswer(stage)}>
-            <span className="picture"><LazyPicture of={{ stage }} /></span>
-            <span className="words"><span className="keycap mr-1" aria-hidden>{i + 1}</span>{STAGE_WORDS[stage]}</span>
+            <span className="picture">
+              <LazyPicture of={{ stage }} />
+            </span>
+            <span className="words">
+              <span className="keycap mr-1" aria-hidden>
+                {i + 1}
+              </span>
+              {STAGE_WORDS[stage]}
+            </span>
           </button>
         ))}
       </div>
-      <button type="button" className="button pill mt-3" onClick={() => onAnswer(null)}>Can’t tell <span className="keycap" aria-hidden>0</span></button>
+      <button type="button" className="button pill mt-3" onClick={() => onAnswer(null)}>
+        Can’t tell{" "}
+        <span className="keycap" aria-hidden>
+          0
+        </span>
+      </button>
     </section>
   );
 }

@@ -3,8 +3,18 @@ import type { Character, Identification, Later } from "@/core/identify";
 import { laterWords, todoFor } from "./todo-words";
 
 const characters = [{ id: "sap", name: "Sap" }] as Character[];
-const later = (stage: Later["stage"], from: string): Later => ({ character: "sap", stage, from, parts: ["Malus prima", "Bonus prima"] });
-const found = (verdict: Identification["verdict"], action: { character: string; seldom?: true }[] = [], laters: Later[] = [], reportFirst?: true) => ({ verdict, next: { action, later: laters, name: [], second: [] }, reportFirst }) as unknown as Identification;
+const later = (stage: Later["stage"], from: string): Later => ({
+  character: "sap",
+  stage,
+  from,
+  parts: ["Malus prima", "Bonus prima"],
+});
+const found = (
+  verdict: Identification["verdict"],
+  action: { character: string; seldom?: true }[] = [],
+  laters: Later[] = [],
+  reportFirst?: true,
+) => ({ verdict, next: { action, later: laters, name: [], second: [] }, reportFirst }) as unknown as Identification;
 
 describe("what another stage would show", () => {
   it("is said with a day in words, or for today with the stage of another of its kind", () => {
@@ -18,19 +28,30 @@ describe("what another stage would show", () => {
 describe("the one thing to do next", () => {
   it("is the look that settles it, then the day to come back, then another of its kind today", () => {
     const ahead = [later("vegetative", "2026-03-20"), later("flowering", "2026-06-01")];
-    expect(todoFor(found("hold", [{ character: "sap" }], ahead), characters, "2026-03-20")).toBe("One look that may settle it: sap.");
-    expect(todoFor(found("hold", [{ character: "sap", seldom: true }], ahead), characters, "2026-03-20")).toContain("Look again at your first answers");
+    expect(todoFor(found("hold", [{ character: "sap" }], ahead), characters, "2026-03-20")).toBe(
+      "One look that may settle it: sap.",
+    );
+    expect(todoFor(found("hold", [{ character: "sap", seldom: true }], ahead), characters, "2026-03-20")).toContain(
+      "Look again at your first answers",
+    );
     expect(todoFor(found("hold", [], ahead), characters, "2026-03-20")).toBe("Come back from 1 June.");
-    expect(todoFor(found("hold", [], ahead.slice(0, 1)), characters, "2026-03-20")).toBe("Look for one of them that is in leaf today.");
+    expect(todoFor(found("hold", [], ahead.slice(0, 1)), characters, "2026-03-20")).toBe(
+      "Look for one of them that is in leaf today.",
+    );
     expect(todoFor(found("hold"), characters, "2026-03-20")).toBeUndefined();
   });
   it("is to come back where nothing that can be looked at now settles it, whatever else could be asked", () => {
-    const held = { ...found("hold", [{ character: "sap" }], [later("flowering", "2026-06-01")]), nothingNow: true as const };
+    const held = {
+      ...found("hold", [{ character: "sap" }], [later("flowering", "2026-06-01")]),
+      nothingNow: true as const,
+    };
     expect(todoFor(held, characters, "2026-03-20")).toBe("Come back from 1 June.");
     expect(todoFor({ ...held, next: { ...held.next, later: [] } }, characters, "2026-03-20")).toBeUndefined();
   });
   it("is the second plant, where that alone stands before acting", () => {
-    expect(todoFor(found("hold", [{ character: "sap" }]), characters, "2026-03-20", "sap")).toBe("Look at a second plant of the patch: sap.");
+    expect(todoFor(found("hold", [{ character: "sap" }]), characters, "2026-03-20", "sap")).toBe(
+      "Look at a second plant of the patch: sap.",
+    );
     expect(todoFor(found("open"), characters, "2026-03-20", "sap")).toBeUndefined();
   });
   it("is to save it where the verdict stands, and to report what must be reported", () => {

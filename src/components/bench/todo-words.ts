@@ -7,22 +7,34 @@ import { STAGE_WORDS } from "./stage-question";
  * The one thing to do next, after the verdict's reason.
  * @param second the part to look at on a second plant, where there is one
  */
-export function todoFor(found: Identification, characters: Character[], today: string, second?: string): string | undefined {
+export function todoFor(
+  found: Identification,
+  characters: Character[],
+  today: string,
+  second?: string,
+): string | undefined {
   const first = found.nothingNow ? undefined : found.next.action[0];
   const name = characters.find((c) => c.id === first?.character)?.name.toLowerCase();
   const onSecond = characters.find((c) => c.id === second);
-  if (found.verdict === "hold" && onSecond) return `Look at a second plant of the patch: ${onSecond.name.toLowerCase()}.`;
-  if (found.verdict === "hold" && first?.seldom) return "Little is left to ask of what fits. Look again at your first answers.";
+  if (found.verdict === "hold" && onSecond)
+    return `Look at a second plant of the patch: ${onSecond.name.toLowerCase()}.`;
+  if (found.verdict === "hold" && first?.seldom)
+    return "Little is left to ask of what fits. Look again at your first answers.";
   if (found.verdict === "hold" && name) return `One look that may settle it: ${name}.`;
   const later = nextLater(found.next.later, today);
-  if (found.verdict === "hold" && later) return later.from > today ? `Come back from ${shortDay(later.from)}.` : `Look for one of them that is ${inStage(later.stage)} today.`;
+  if (found.verdict === "hold" && later)
+    return later.from > today
+      ? `Come back from ${shortDay(later.from)}.`
+      : `Look for one of them that is ${inStage(later.stage)} today.`;
   if (found.verdict === "clear") return found.reportFirst ? "Save it, and report it." : "Save it, then mark the patch.";
   if (found.verdict === "keep") return "Save it, so that nobody tears it out.";
   return undefined;
 }
 
 /** How a plant stands, within a sentence. */
-const inStage = (stage: Stage): string => (stage === "seedling" ? "a seedling" : stage === "winter" ? "in winter rest" : STAGE_WORDS[stage].toLowerCase());
+const inStage = (stage: Stage): string =>
+  stage === "seedling" ? "a seedling" : stage === "winter" ? "in winter rest" : STAGE_WORDS[stage].toLowerCase();
 
 /** When another stage shows what would settle it: from a day on, or today, on another of their kind. */
-export const laterWords = ({ stage, from }: Later, today: string): string => (from > today ? `${inStage(stage)}, from ${shortDay(from)}` : `today, on one that is ${inStage(stage)}`);
+export const laterWords = ({ stage, from }: Later, today: string): string =>
+  from > today ? `${inStage(stage)}, from ${shortDay(from)}` : `today, on one that is ${inStage(stage)}`;

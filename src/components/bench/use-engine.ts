@@ -9,10 +9,18 @@ export interface Seen {
   view: BenchView | null;
   before: Map<string, number>;
 }
-export type EngineState = { status: "loading" } | { status: "failed"; why: string } | { status: "ready"; vocabulary: Vocabulary };
+export type EngineState =
+  | { status: "loading" }
+  | { status: "failed"; why: string }
+  | { status: "ready"; vocabulary: Vocabulary };
 
 /** The identification engine in a worker: loads the flora once, then answers each case. A late answer never overwrites a newer one. */
-export function useEngine(floraUrl: string, input: CaseInput | null, lens: Lens, pair: [string, string] | null): Seen & { state: EngineState; fault: string | null; engine: () => Remote<Engine> | null } {
+export function useEngine(
+  floraUrl: string,
+  input: CaseInput | null,
+  lens: Lens,
+  pair: [string, string] | null,
+): Seen & { state: EngineState; fault: string | null; engine: () => Remote<Engine> | null } {
   const engine = useRef<Remote<Engine> | null>(null);
   const asked = useRef(0);
   const shownFor = useRef("");
@@ -39,7 +47,11 @@ export function useEngine(floraUrl: string, input: CaseInput | null, lens: Lens,
       .then((next) => {
         if (mine !== asked.current) return;
         // How the last answer moved them stays to be seen when only the pair looked at changes.
-        setSeen((last) => ({ view: next, before: shownFor.current === key ? last.before : new Map(last.view?.field.map((m) => [m.taxon, m.probability])) }));
+        setSeen((last) => ({
+          view: next,
+          before:
+            shownFor.current === key ? last.before : new Map(last.view?.field.map((m) => [m.taxon, m.probability])),
+        }));
         shownFor.current = key;
         setFault(null);
       })

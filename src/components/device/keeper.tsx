@@ -13,7 +13,18 @@ export const SERVICE_WORKER = "/serwist/sw.js";
 /** The findings of this person in this district that wait on the device; null until they are read. */
 export function useOutbox(key: string): OutboxItem[] | null {
   const [items, setItems] = useState<OutboxItem[] | null>(null);
-  useEffect(() => follow((s) => s.outbox.orderBy("order").toArray().then((all) => all.filter((item) => item.key === key)), setItems), [key]);
+  useEffect(
+    () =>
+      follow(
+        (s) =>
+          s.outbox
+            .orderBy("order")
+            .toArray()
+            .then((all) => all.filter((item) => item.key === key)),
+        setItems,
+      ),
+    [key],
+  );
   return items;
 }
 
@@ -59,7 +70,11 @@ export function DeviceKeeper({ deviceKey }: { deviceKey: string }) {
   if (!items || items.length === 0) return null;
   return (
     <Link href="/outbox" className={`chip ${heeded > 0 ? "border-[var(--madder)]!" : ""}`}>
-      <span>Outbox: {waiting > 0 ? `${waiting} waiting` : ""}{waiting > 0 && heeded > 0 ? ", " : ""}{heeded > 0 ? `${heeded} for you to look at` : ""}</span>
+      <span>
+        Outbox: {waiting > 0 ? `${waiting} waiting` : ""}
+        {waiting > 0 && heeded > 0 ? ", " : ""}
+        {heeded > 0 ? `${heeded} for you to look at` : ""}
+      </span>
     </Link>
   );
 }

@@ -20,7 +20,24 @@ export interface Draft {
   note: string;
 }
 
-export const newDraft = (siteId: string, day: string, patchId: string | null = null, placeBefore: ObservationInput[] = []): Draft => ({ id: uuidv7(), siteId, patchId, place: null, day, stage: null, stageAsked: false, placeAsked: false, placeBefore, observations: [], note: "" });
+export const newDraft = (
+  siteId: string,
+  day: string,
+  patchId: string | null = null,
+  placeBefore: ObservationInput[] = [],
+): Draft => ({
+  id: uuidv7(),
+  siteId,
+  patchId,
+  place: null,
+  day,
+  stage: null,
+  stageAsked: false,
+  placeAsked: false,
+  placeBefore,
+  observations: [],
+  note: "",
+});
 
 /** A picture of a draft or of a finding that waits: both go by the finding's id. */
 export interface StoredPicture {

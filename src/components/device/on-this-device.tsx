@@ -12,7 +12,12 @@ interface Kept {
 }
 
 async function readKept(s: Awaited<ReturnType<typeof openStore>>): Promise<Kept> {
-  const [drafts, pictures, outbox, packs] = await Promise.all([s.drafts.toArray(), s.pictures.toArray(), s.outbox.toArray(), s.packs.toArray()]);
+  const [drafts, pictures, outbox, packs] = await Promise.all([
+    s.drafts.toArray(),
+    s.pictures.toArray(),
+    s.outbox.toArray(),
+    s.packs.toArray(),
+  ]);
   return {
     drafts: drafts.filter((d) => d.draft.observations.length > 0 || d.draft.note !== "").length,
     pictures: pictures.length,
@@ -28,29 +33,70 @@ export function OnThisDevice() {
   const [asking, setAsking] = useState(false);
   const [wiped, setWiped] = useState(false);
   useEffect(() => follow(readKept, setKept), []);
-  if (!kept) return <p role="status" className="small">Reading this device …</p>;
+  if (!kept)
+    return (
+      <p role="status" className="small">
+        Reading this device …
+      </p>
+    );
   const unsent = kept.waiting.reduce((sum, w) => sum + w.n, 0);
   const wipe = async () => {
     const store = await openStore();
     await Promise.all([store.drafts.clear(), store.pictures.clear(), store.outbox.clear(), store.packs.clear()]);
     for (const name of await caches.keys()) await caches.delete(name);
-    for (const registration of (await navigator.serviceWorker?.getRegistrations()) ?? []) await registration.unregister();
+    for (const registration of (await navigator.serviceWorker?.getRegistrations()) ?? [])
+      await registration.unregister();
     setAsking(false);
     setWiped(true);
   };
   return (
     <>
       <ul>
-        <li className="row py-2"><strong>Places, list and costs</strong> of: {kept.packs.length > 0 ? kept.packs.join("; ") : "no district"}. <span className="small">Taken off when you sign out.</span></li>
-        <li className="row py-2"><strong>Unfinished findings:</strong> {kept.drafts}</li>
-        <li className="row py-2"><strong>Findings not sent yet:</strong> {unsent === 0 ? "none" : kept.waiting.map((w) => `${w.n} of ${w.person}`).join(", ")}</li>
-        <li className="row py-2"><strong>Pictures not sent yet:</strong> {kept.pictures}{kept.pictures > 0 ? `, ${(kept.pictureBytes / 1e6).toFixed(1)} MB` : ""}</li>
-        <li className="row py-2"><strong>The flora, the engine and the screens</strong>, the same for everybody.</li>
+        <li className="row py-2">
+          <strong>Places, list and costs</strong> of: {kept.packs.length > 0 ? kept.packs.join("; ") : "no district"}.{" "}
+          <span className="small">Taken off when you sign out.</span>
+        </li>
+        <li className="row py-2">
+          <strong>Unfinished findings:</strong> {kept.drafts}
+        </li>
+        <li className="row py-2">
+          <strong>Findings not sent yet:</strong>{" "}
+          {unsent === 0 ? "none" : kept.waiting.map((w) => `${w.n} of ${w.person}`).join(", ")}
+        </li>
+        <li className="row py-2">
+          <strong>Pictures not sent yet:</strong> {kept.pictures}
+          {kept.pictures > 0 ? `, ${(kept.pictureBytes / 1e6).toFixed(1)} MB` : ""}
+        </li>
+        <li className="row py-2">
+          <strong>The flora, the engine and the screens</strong>, the same for everybody.
+        </li>
       </ul>
       {asking ? (
-        <p className="mt-3 flex flex-wrap gap-3 items-center" role="alert">{unsent + kept.drafts > 0 ? <strong className="text-[var(--madder)]">{unsent} {unsent === 1 ? "finding" : "findings"} not sent and {kept.drafts} unfinished are lost for good by this.</strong> : "Nothing that is not on the server is lost by this."}<button type="button" className="button press" onClick={wipe}>Wipe this device</button><button type="button" className="plain-button" onClick={() => setAsking(false)}>Keep it</button></p>
+        <p className="mt-3 flex flex-wrap gap-3 items-center" role="alert">
+          {unsent + kept.drafts > 0 ? (
+            <strong className="text-[var(--madder)]">
+              {unsent} {unsent === 1 ? "finding" : "findings"} not sent and {kept.drafts} unfinished are lost for good
+              by this.
+            </strong>
+          ) : (
+            "Nothing that is not on the server is lost by this."
+          )}
+          <button type="button" className="button press" onClick={wipe}>
+            Wipe this device
+          </button>
+          <button type="button" className="plain-button" onClick={() => setAsking(false)}>
+            Keep it
+          </button>
+        </p>
       ) : (
-        <p className="mt-3 flex flex-wrap gap-3 items-center"><button type="button" className="button" onClick={() => setAsking(true)}>Wipe this device …</button><span role="status">{wiped ? "Wiped. What is needed is fetched again when a page is opened with a signal." : ""}</span></p>
+        <p className="mt-3 flex flex-wrap gap-3 items-center">
+          <button type="button" className="button" onClick={() => setAsking(true)}>
+            Wipe this device …
+          </button>
+          <span role="status">
+            {wiped ? "Wiped. What is needed is fetched again when a page is opened with a signal." : ""}
+          </span>
+        </p>
       )}
     </>
   );

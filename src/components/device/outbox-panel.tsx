@@ -9,37 +9,90 @@ import type { OutboxItem } from "./kept";
 import { reopen, sendWaiting, takeOut } from "./outbox";
 
 /** What waits on this device: for the signal, or for a person. */
-export function OutboxPanel({ deviceKey, nameOf }: { deviceKey: string; /** common names by accepted name */ nameOf: Record<string, string> }) {
+export function OutboxPanel({
+  deviceKey,
+  nameOf,
+}: {
+  deviceKey: string /** common names by accepted name */;
+  nameOf: Record<string, string>;
+}) {
   const items = useOutbox(deviceKey);
   const router = useRouter();
   const [said, setSaid] = useState("");
   const [busy, setBusy] = useState(false);
   const send = async () => {
     setBusy(true);
-    const { sent, waits } = await sendWaiting(deviceKey).catch(() => ({ sent: 0, waits: "The device's store is closed." }));
+    const { sent, waits } = await sendWaiting(deviceKey).catch(() => ({
+      sent: 0,
+      waits: "The device's store is closed.",
+    }));
     setBusy(false);
     setSaid(waits ?? (sent === 0 ? "Nothing waits to be sent." : `${sent} sent.`));
   };
   if (items === null) return <p role="status">Reading this device …</p>;
-  if (items.length === 0) return <p className="mt-3">Nothing waits on this device. What is saved on the <Link href="/bench">Bench</Link> without a signal lies here until the server has it. <span role="status">{said}</span></p>;
+  if (items.length === 0)
+    return (
+      <p className="mt-3">
+        Nothing waits on this device. What is saved on the <Link href="/bench">Bench</Link> without a signal lies here
+        until the server has it. <span role="status">{said}</span>
+      </p>
+    );
   return (
     <>
-      {items.some((i) => i.state === "waiting") ? <p className="mt-3 flex flex-wrap gap-3 items-center"><button type="button" className="button press" disabled={busy} onClick={send}>{busy ? "Sending …" : "Send now"}</button><span role="status">{said}</span></p> : null}
+      {items.some((i) => i.state === "waiting") ? (
+        <p className="mt-3 flex flex-wrap gap-3 items-center">
+          <button type="button" className="button press" disabled={busy} onClick={send}>
+            {busy ? "Sending …" : "Send now"}
+          </button>
+          <span role="status">{said}</span>
+        </p>
+      ) : null}
       <ol className="mt-3">
         {items.map((item) => (
           <li key={item.id} className="row py-3">
-            <p className="flex flex-wrap gap-x-3 gap-y-1 items-center"><TapePiece verdict={item.field.verdict} /><strong>{plant(item.field.taxon, nameOf)}</strong> <span>{item.siteName}, {shortDay(item.body.day)}</span> <span className="small">{item.body.observations.length} looks{item.body.note ? ", with a note" : ""}</span></p>
-            {item.state === "waiting" ? <p className="small">Waits for the signal. Nothing of it is lost if this window is closed.</p> : null}
+            <p className="flex flex-wrap gap-x-3 gap-y-1 items-center">
+              <TapePiece verdict={item.field.verdict} />
+              <strong>{plant(item.field.taxon, nameOf)}</strong>{" "}
+              <span>
+                {item.siteName}, {shortDay(item.body.day)}
+              </span>{" "}
+              <span className="small">
+                {item.body.observations.length} looks{item.body.note ? ", with a note" : ""}
+              </span>
+            </p>
+            {item.state === "waiting" ? (
+              <p className="small">Waits for the signal. Nothing of it is lost if this window is closed.</p>
+            ) : null}
             {item.state === "clash" && item.server ? <Clash item={item} nameOf={nameOf} /> : null}
             {item.state === "refused" ? (
-              <div className="mt-1"><p className="fault">{item.fault}</p><p className="flex flex-wrap gap-3 mt-1">
-                {item.server ? <button type="button" className="button" onClick={() => takeOut(item.id)}>Leave the picture out</button> : (
-                  <>
-                    <button type="button" className="button" onClick={async () => ((await reopen(item.id)) ? router.push("/bench") : setSaid("The Bench holds another unfinished finding: save that first."))}>Open it on the Bench</button>
-                    <button type="button" className="plain-button" onClick={() => takeOut(item.id)}>Throw it away</button>
-                  </>
-                )}
-                <span role="status">{said}</span></p></div>
+              <div className="mt-1">
+                <p className="fault">{item.fault}</p>
+                <p className="flex flex-wrap gap-3 mt-1">
+                  {item.server ? (
+                    <button type="button" className="button" onClick={() => takeOut(item.id)}>
+                      Leave the picture out
+                    </button>
+                  ) : (
+                    <>
+                      <button
+                        type="button"
+                        className="button"
+                        onClick={async () =>
+                          (await reopen(item.id))
+                            ? router.push("/bench")
+                            : setSaid("The Bench holds another unfinished finding: save that first.")
+                        }
+                      >
+                        Open it on the Bench
+                      </button>
+                      <button type="button" className="plain-button" onClick={() => takeOut(item.id)}>
+                        Throw it away
+                      </button>
+                    </>
+                  )}
+                  <span role="status">{said}</span>
+                </p>
+              </div>
             ) : null}
           </li>
         ))}
@@ -54,9 +107,23 @@ function Clash({ item, nameOf }: { item: OutboxItem; nameOf: Record<string, stri
   const server = item.server as NonNullable<OutboxItem["server"]>;
   return (
     <div className="mt-1 border-l-4 border-[var(--madder)] pl-3">
-      <p><strong>The server judges otherwise.</strong> In the field: {VERDICT_WORDS[item.field.verdict]}, {plant(item.field.taxon, nameOf)}. Now: {VERDICT_WORDS[server.verdict]}, {plant(server.taxon, nameOf)}. {server.because}</p>
-      <p className="small">The list, the costs or the flora were changed since this device last had a signal. The server’s word holds: act on no other.</p>
-      <p className="flex flex-wrap gap-3 mt-1"><Link className="button" href={`/findings/${item.id}`}>Open finding {server.number}</Link><button type="button" className="plain-button" onClick={() => takeOut(item.id)}>I have seen it</button></p>
+      <p>
+        <strong>The server judges otherwise.</strong> In the field: {VERDICT_WORDS[item.field.verdict]},{" "}
+        {plant(item.field.taxon, nameOf)}. Now: {VERDICT_WORDS[server.verdict]}, {plant(server.taxon, nameOf)}.{" "}
+        {server.because}
+      </p>
+      <p className="small">
+        The list, the costs or the flora were changed since this device last had a signal. The server’s word holds: act
+        on no other.
+      </p>
+      <p className="flex flex-wrap gap-3 mt-1">
+        <Link className="button" href={`/findings/${item.id}`}>
+          Open finding {server.number}
+        </Link>
+        <button type="button" className="plain-button" onClick={() => takeOut(item.id)}>
+          I have seen it
+        </button>
+      </p>
     </div>
   );
 }

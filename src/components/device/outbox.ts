@@ -45,7 +45,9 @@ async function sendInOrder(key: string): Promise<Sent> {
   const store = await openStore();
   let sent = 0;
   for (;;) {
-    const waiting = (await store.outbox.orderBy("order").toArray()).find((item) => item.key === key && item.state === "waiting");
+    const waiting = (await store.outbox.orderBy("order").toArray()).find(
+      (item) => item.key === key && item.state === "waiting",
+    );
     if (!waiting) return { sent, waits: null };
     const { taken, waits } = await sendOne(waiting);
     if (taken) sent++;
@@ -56,7 +58,11 @@ async function sendInOrder(key: string): Promise<Sent> {
 /** @returns whether the server has it whole, and why everything after it must wait, or null to go on */
 async function sendOne(item: OutboxItem): Promise<{ taken: boolean; waits: string | null }> {
   const store = await openStore();
-  const answer = await ask("/api/v1/findings", item.key, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(item.body) });
+  const answer = await ask("/api/v1/findings", item.key, {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify(item.body),
+  });
   const step = stepAfter(answer.status, answer.message);
   if (step.kind === "refused") {
     await store.outbox.update(item.id, { state: "refused", fault: step.why });
@@ -72,38 +78,64 @@ async function sendOne(item: OutboxItem): Promise<{ taken: boolean; waits: strin
     if (fault) faults.push(fault);
     else await store.pictures.delete(picture.id);
   }
-  if (faults.length > 0) await store.outbox.update(item.id, { state: "refused", server, fault: `The finding is saved as number ${server.number}; not its ${faults.join(" ")}` });
+  if (faults.length > 0)
+    await store.outbox.update(item.id, {
+      state: "refused",
+      server,
+      fault: `The finding is saved as number ${server.number}; not its ${faults.join(" ")}`,
+    });
   else if (clashes(item.field, server)) await store.outbox.update(item.id, { state: "clash", server });
   else await store.outbox.delete(item.id);
   return { taken: true, waits: null };
 }
 
 async function sendPicture(item: OutboxItem, picture: StoredPicture): Promise<{ waits?: string; fault?: string }> {
-  const answer = await ask(`/api/v1/pictures/${picture.id}?finding=${item.id}${picture.drawn ? "&drawn" : ""}`, item.key, { method: "PUT", body: picture.blob });
+  const answer = await ask(
+    `/api/v1/pictures/${picture.id}?finding=${item.id}${picture.drawn ? "&drawn" : ""}`,
+    item.key,
+    { method: "PUT", body: picture.blob },
+  );
   let step = stepAfter(answer.status, answer.message);
   if (step.kind === "held" && picture.marks) {
-    const kept = await ask(`/api/v1/pictures/${picture.id}/marks`, item.key, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ id: picture.marksId, marks: picture.marks }) });
+    const kept = await ask(`/api/v1/pictures/${picture.id}/marks`, item.key, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ id: picture.marksId, marks: picture.marks }),
+    });
     step = stepAfter(kept.status, kept.message);
   }
   if (step.kind === "held") return {};
   return step.kind === "refused" ? { fault: `picture ${picture.name}: ${step.why}` } : { waits: step.why };
 }
 
-async function ask(url: string, key: string, init: RequestInit): Promise<{ status: number | null; message: string; body: unknown }> {
+async function ask(
+  url: string,
+  key: string,
+  init: RequestInit,
+): Promise<{ status: number | null; message: string; body: unknown }> {
   try {
-    const response = await fetch(url, { ...init, headers: { ...init.headers, [FOR_HEADER]: key }, signal: AbortSignal.timeout(SEND_MS) });
+    const response = await fetch(url, {
+      ...init,
+      headers: { ...init.headers, [FOR_HEADER]: key },
+      signal: AbortSignal.timeout(SEND_MS),
+    });
     const body = await response.json().catch(() => null);
     // A page that stands between (a hotel's sign-in, say) answers well without having stored anything.
     if (response.ok && body === null) return { status: null, message: "", body };
     const error = (body as { error?: { message: string; issues: { what: string }[] } } | null)?.error;
-    return { status: response.status, message: error ? refusalWords(error.message, error.issues).join(" ") : `The server answered ${response.status}.`, body };
+    return {
+      status: response.status,
+      message: error ? refusalWords(error.message, error.issues).join(" ") : `The server answered ${response.status}.`,
+      body,
+    };
   } catch {
     return { status: null, message: "", body: null };
   }
 }
 
 /** Where a finding stands that was laid out: null where the server has it and nothing is left to look at. */
-export const standingOf = async (id: string): Promise<OutboxItem["state"] | null> => (await (await openStore()).outbox.get(id))?.state ?? null;
+export const standingOf = async (id: string): Promise<OutboxItem["state"] | null> =>
+  (await (await openStore()).outbox.get(id))?.state ?? null;
 
 /** Takes a finding out of the outbox: one whose clash was seen, or that is given up. Its pictures go with it. */
 export async function takeOut(id: string): Promise<void> {
@@ -122,7 +154,20 @@ export async function reopen(id: string): Promise<boolean> {
     const held = item && (await store.drafts.get(item.key))?.draft;
     if (!item || (held && (held.observations.length > 0 || held.note))) return false;
     const { body } = item;
-    await store.drafts.put({ key: item.key, draft: { id: body.id, siteId: body.siteId, patchId: body.patchId, place: [body.place.longitude, body.place.latitude], day: body.day, stage: body.stage as Draft["stage"], stageAsked: true, observations: body.observations, note: body.note } });
+    await store.drafts.put({
+      key: item.key,
+      draft: {
+        id: body.id,
+        siteId: body.siteId,
+        patchId: body.patchId,
+        place: [body.place.longitude, body.place.latitude],
+        day: body.day,
+        stage: body.stage as Draft["stage"],
+        stageAsked: true,
+        observations: body.observations,
+        note: body.note,
+      },
+    });
     await store.outbox.delete(id);
     return true;
   });

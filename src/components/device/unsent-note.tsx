@@ -7,15 +7,19 @@ import { follow } from "./store";
 /** On the sign-in page: whose findings wait on this device, and what else it keeps. */
 export function UnsentNote() {
   const [waiting, setWaiting] = useState<{ person: string; n: number }[]>([]);
-  useEffect(
-    () =>
-      follow(async (s) => waitingByPerson(await s.outbox.orderBy("order").toArray()), setWaiting),
-    [],
-  );
+  useEffect(() => follow(async (s) => waitingByPerson(await s.outbox.orderBy("order").toArray()), setWaiting), []);
   return (
     <section className="mt-6">
-      {waiting.length > 0 ? <p role="status"><strong>Findings wait on this device:</strong> {waiting.map((w) => `${w.n} of ${w.person}`).join(", ")}. They are sent when that person signs in.</p> : null}
-      <details className="mt-2"><summary className="small min-h-[44px] flex items-center">What this device keeps</summary><OnThisDevice /></details>
+      {waiting.length > 0 ? (
+        <p role="status">
+          <strong>Findings wait on this device:</strong> {waiting.map((w) => `${w.n} of ${w.person}`).join(", ")}. They
+          are sent when that person signs in.
+        </p>
+      ) : null}
+      <details className="mt-2">
+        <summary className="small min-h-[44px] flex items-center">What this device keeps</summary>
+        <OnThisDevice />
+      </details>
     </section>
   );
 }

@@ -10,22 +10,69 @@ export function FieldFlora({ model, pack }: { model: Model; pack: BenchPack }) {
   const { taxa, sets, pairs } = model.flora;
   const [text, setText] = useState("");
   const index = useMemo(() => indexNames(taxa, pairs), [taxa, pairs]);
-  const found = useMemo(() => (text.trim() ? resolveName(index, text, pack.status, 30) : null), [index, text, pack.status]);
+  const found = useMemo(
+    () => (text.trim() ? resolveName(index, text, pack.status, 30) : null),
+    [index, text, pack.status],
+  );
   const takenFor = new Map(found?.matches.flatMap((m) => (m.kind === "unheld" ? [[m.taxon, m.matched]] : [])));
   const hits = found ? [...new Set([...found.matches.map((m) => m.taxon), ...found.carriers])] : [];
   return (
     <div className="px-4 md:px-6 py-5">
       <h1>Flora</h1>
-      <label className="field max-w-[420px] mt-2"><span className="label">Any name, also misspelt or old</span><input type="search" value={text} autoComplete="off" onChange={(e) => setText(e.target.value)} /></label>
-      {found ? <Plants model={model} pack={pack} plants={hits} takenFor={takenFor} /> : sets.map((set) => (
-        <details key={set.id} className="row"><summary className="min-h-[44px] flex items-center gap-2"><strong>{set.name}</strong><span className="small">{set.taxa.length} plants</span></summary><Plants model={model} pack={pack} plants={set.taxa.map((id) => taxa.findIndex((t) => t.id === id))} /></details>
-      ))}
+      <label className="field max-w-[420px] mt-2">
+        <span className="label">Any name, also misspelt or old</span>
+        <input type="search" value={text} autoComplete="off" onChange={(e) => setText(e.target.value)} />
+      </label>
+      {found ? (
+        <Plants model={model} pack={pack} plants={hits} takenFor={takenFor} />
+      ) : (
+        sets.map((set) => (
+          <details key={set.id} className="row">
+            <summary className="min-h-[44px] flex items-center gap-2">
+              <strong>{set.name}</strong>
+              <span className="small">{set.taxa.length} plants</span>
+            </summary>
+            <Plants model={model} pack={pack} plants={set.taxa.map((id) => taxa.findIndex((t) => t.id === id))} />
+          </details>
+        ))
+      )}
       {found && hits.length === 0 ? <p className="mt-2">No plant of the flora goes by that name.</p> : null}
     </div>
   );
 }
 
 /** @param takenFor names of plants that are not in this flora and are taken for one of these */
-function Plants({ model, pack, plants, takenFor }: { model: Model; pack: BenchPack; plants: number[]; takenFor?: Map<number, string> }) {
-  return <ul className="grid sm:grid-cols-2 lg:grid-cols-3 gap-x-6">{plants.map((t) => { const { id, name } = model.flora.taxa[t]; return <li key={id} className="row"><a href={`/flora/${id}`} className="flex gap-2 items-center min-h-[44px]" style={{ textDecoration: "none" }}><StatusMark status={pack.status[name] ?? "kept"} size={16} /><span className="font-semibold">{plainName({ model }, t)}</span> <span className="latin">{name}</span>{takenFor?.has(t) ? <span className="small">{takenFor.get(t)} is taken for it, and is not in this flora</span> : null}</a></li>; })}</ul>;
+function Plants({
+  model,
+  pack,
+  plants,
+  takenFor,
+}: {
+  model: Model;
+  pack: BenchPack;
+  plants: number[];
+  takenFor?: Map<number, string>;
+}) {
+  return (
+    <ul className="grid sm:grid-cols-2 lg:grid-cols-3 gap-x-6">
+      {plants.map((t) => {
+        const { id, name } = model.flora.taxa[t];
+        return (
+          <li key={id} className="row">
+            <a
+              href={`/flora/${id}`}
+              className="flex gap-2 items-center min-h-[44px]"
+              style={{ textDecoration: "none" }}
+            >
+              <StatusMark status={pack.status[name] ?? "kept"} size={16} />
+              <span className="font-semibold">{plainName({ model }, t)}</span> <span className="latin">{name}</span>
+              {takenFor?.has(t) ? (
+                <span className="small">{takenFor.get(t)} is taken for it, and is not in this flora</span>
+              ) : null}
+            </a>
+          </li>
+        );
+      })}
+    </ul>
+  );
 }

@@ -8,23 +8,97 @@ import { TwinLook } from "../twin-look";
 const MOST_ROWS = 10;
 
 /** Two to four plants side by side, from the device: what parts them at a stage, best first. */
-export function FieldTwins({ model, pack, ids, asked }: { model: Model; pack: BenchPack; ids: string[]; asked: string | null }) {
+export function FieldTwins({
+  model,
+  pack,
+  ids,
+  asked,
+}: {
+  model: Model;
+  pack: BenchPack;
+  ids: string[];
+  asked: string | null;
+}) {
   const plants = ids.map((id) => model.flora.taxa.findIndex((t) => t.id === id)).filter((t) => t >= 0);
   const stages = STAGES.filter((s) => plants.every((t) => model.flora.taxa[t].calendar[s]));
   const stage = stages.find((s) => s === asked) ?? (stages.includes("flowering") ? "flowering" : stages[0]);
-  if (plants.length < 2 || !stage) return <div className="px-4 md:px-6 py-5"><h1>Twins</h1><p className="mt-2">Open a plant in the <a href="/flora">flora</a> and follow what it is taken for.</p></div>;
+  if (plants.length < 2 || !stage)
+    return (
+      <div className="px-4 md:px-6 py-5">
+        <h1>Twins</h1>
+        <p className="mt-2">
+          Open a plant in the <a href="/flora">flora</a> and follow what it is taken for.
+        </p>
+      </div>
+    );
   const href = (s: string) => `/twins?${ids.map((id) => `t=${id}`).join("&")}&stage=${s}`;
   return (
     <div className="px-4 md:px-6 py-5">
       <h1>{plants.map((t) => plainName({ model }, t)).join(" or ")}</h1>
-      <nav aria-label="Stage" className="flex flex-wrap gap-2 mt-3">{stages.map((s) => <a key={s} href={href(s)} aria-current={s === stage ? "page" : undefined} className={`button pill ${s === stage ? "press" : ""}`} style={{ textDecoration: "none" }}>{STAGE_WORDS[s]}</a>)}</nav>
+      <nav aria-label="Stage" className="flex flex-wrap gap-2 mt-3">
+        {stages.map((s) => (
+          <a
+            key={s}
+            href={href(s)}
+            aria-current={s === stage ? "page" : undefined}
+            className={`button pill ${s === stage ? "press" : ""}`}
+            style={{ textDecoration: "none" }}
+          >
+            {STAGE_WORDS[s]}
+          </a>
+        ))}
+      </nav>
       <div className="overflow-x-auto">
         <table className="w-full mt-4 text-left" aria-label="What parts them, best first">
-          <thead><tr><th scope="col" className="small font-normal w-[26%]">What to look at</th>{plants.map((t) => { const { id, name } = model.flora.taxa[t]; const status = pack.status[name] ?? "kept"; return <th key={id} scope="col" className="pb-2"><span className="flex gap-2 items-center"><StatusMark status={status} size={16} /><a href={`/flora/${id}`}>{plainName({ model }, t)}</a></span><span className="small font-normal">{STATUS_WORDS[status]}</span></th>; })}</tr></thead>
-          <tbody>{partingChecks(model, plants, stage).slice(0, MOST_ROWS).map(({ character: c, seconds, apart }) => {
-            const { id, name, ask } = model.flora.characters[c];
-            return <tr key={id} className="row align-top"><th scope="row" className="font-normal py-2 pr-3"><span className="font-bold">{name}</span><br /><span className="small">{ask} {seconds} s</span></th>{plants.map((t, k) => <TwinLook key={t} model={model} taxon={t} character={id} stage={stage} words={describeScore({ model }, t, c, stage)} apart={apart[k]} />)}</tr>;
-          })}</tbody>
+          <thead>
+            <tr>
+              <th scope="col" className="small font-normal w-[26%]">
+                What to look at
+              </th>
+              {plants.map((t) => {
+                const { id, name } = model.flora.taxa[t];
+                const status = pack.status[name] ?? "kept";
+                return (
+                  <th key={id} scope="col" className="pb-2">
+                    <span className="flex gap-2 items-center">
+                      <StatusMark status={status} size={16} />
+                      <a href={`/flora/${id}`}>{plainName({ model }, t)}</a>
+                    </span>
+                    <span className="small font-normal">{STATUS_WORDS[status]}</span>
+                  </th>
+                );
+              })}
+            </tr>
+          </thead>
+          <tbody>
+            {partingChecks(model, plants, stage)
+              .slice(0, MOST_ROWS)
+              .map(({ character: c, seconds, apart }) => {
+                const { id, name, ask } = model.flora.characters[c];
+                return (
+                  <tr key={id} className="row align-top">
+                    <th scope="row" className="font-normal py-2 pr-3">
+                      <span className="font-bold">{name}</span>
+                      <br />
+                      <span className="small">
+                        {ask} {seconds} s
+                      </span>
+                    </th>
+                    {plants.map((t, k) => (
+                      <TwinLook
+                        key={t}
+                        model={model}
+                        taxon={t}
+                        character={id}
+                        stage={stage}
+                        words={describeScore({ model }, t, c, stage)}
+                        apart={apart[k]}
+                      />
+                    ))}
+                  </tr>
+                );
+              })}
+          </tbody>
         </table>
       </div>
     </div>

@@ -22,7 +22,17 @@ export interface DrawRequest {
 type Ring = [number, number][];
 
 /** The map of the district. With a request it also draws a new patch: corner by corner, or as a round one of so many metres. */
-export function GroundMap({ bounds, request, taxa, grounds }: { bounds: [number, number, number, number] | null; request: DrawRequest | null; taxa: { name: string; plant: string }[]; grounds: { id: string; name: string }[] }) {
+export function GroundMap({
+  bounds,
+  request,
+  taxa,
+  grounds,
+}: {
+  bounds: [number, number, number, number] | null;
+  request: DrawRequest | null;
+  taxa: { name: string; plant: string }[];
+  grounds: { id: string; name: string }[];
+}) {
   const box = useRef<HTMLDivElement>(null);
   const map = useRef<maplibregl.Map | null>(null);
   const draw = useRef<TerraDraw | null>(null);
@@ -42,7 +52,10 @@ export function GroundMap({ bounds, request, taxa, grounds }: { bounds: [number,
       box.current?.setAttribute("data-ready", "yes");
       if (request?.place) new maplibregl.Marker({ color: "#a8322a" }).setLngLat(request.place).addTo(made);
       if (!request) return;
-      const drawing = new TerraDraw({ adapter: new TerraDrawMapLibreGLAdapter({ map: made }), modes: [new TerraDrawPolygonMode({ styles: OUTLINE })] });
+      const drawing = new TerraDraw({
+        adapter: new TerraDrawMapLibreGLAdapter({ map: made }),
+        modes: [new TerraDrawPolygonMode({ styles: OUTLINE })],
+      });
       drawing.start();
       drawing.setMode("polygon");
       drawing.on("finish", (id) => {
@@ -55,7 +68,8 @@ export function GroundMap({ bounds, request, taxa, grounds }: { bounds: [number,
     });
     const open = (e: maplibregl.MapMouseEvent & { features?: maplibregl.MapGeoJSONFeature[] }) => {
       const id = e.features?.[0]?.properties.id;
-      if (id && !request) router.push(`/${e.features?.[0]?.layer.id === "findings" ? "findings" : "ground/patch"}/${id}`);
+      if (id && !request)
+        router.push(`/${e.features?.[0]?.layer.id === "findings" ? "findings" : "ground/patch"}/${id}`);
     };
     for (const layer of ["findings", "patches"]) {
       made.on("click", layer, open);
@@ -74,13 +88,20 @@ export function GroundMap({ bounds, request, taxa, grounds }: { bounds: [number,
   const [typed, setTyped] = useState({ latitude: "", longitude: "" });
   const round = (metres: number) => {
     const [lat, lng] = [Number(typed.latitude), Number(typed.longitude)];
-    const given = typed.latitude && typed.longitude && Math.abs(lat) <= 85 && Math.abs(lng) <= 180 ? ([lng, lat] as [number, number]) : null;
+    const given =
+      typed.latitude && typed.longitude && Math.abs(lat) <= 85 && Math.abs(lng) <= 180
+        ? ([lng, lat] as [number, number])
+        : null;
     if (given) map.current?.jumpTo({ center: given, zoom: 15 });
     const centre = given ?? request?.place ?? (map.current?.getCenter().toArray() as [number, number]);
     const shape = turfCircle(centre, metres, { steps: 32, units: "meters" });
     draw.current?.clear();
-    const coordinates = (shape.geometry.coordinates[0] as Ring).map(([x, y]) => [Number(x.toFixed(9)), Number(y.toFixed(9))] as [number, number]);
-    draw.current?.addFeatures([{ type: "Feature", geometry: { type: "Polygon", coordinates: [coordinates] }, properties: { mode: "polygon" } }]);
+    const coordinates = (shape.geometry.coordinates[0] as Ring).map(
+      ([x, y]) => [Number(x.toFixed(9)), Number(y.toFixed(9))] as [number, number],
+    );
+    draw.current?.addFeatures([
+      { type: "Feature", geometry: { type: "Polygon", coordinates: [coordinates] }, properties: { mode: "polygon" } },
+    ]);
     setRing(coordinates);
   };
   const save = async (form: FormData) => {
@@ -91,10 +112,29 @@ export function GroundMap({ bounds, request, taxa, grounds }: { bounds: [number,
     const outline = { type: "Polygon", coordinates: [ring] };
     const checked = (rule: string) => form.get(rule) === "on";
     const body = site
-      ? { id, name, outline, ground: form.get("ground"), note: form.get("note"), rules: Object.fromEntries(SITE_RULES.map(([rule]) => [rule, checked(rule)])) }
-      : { id, siteId: request.siteId, taxon, name, findingId: request.findingId, coverShare: cover === "" ? null : Number(cover) / 100, outline };
+      ? {
+          id,
+          name,
+          outline,
+          ground: form.get("ground"),
+          note: form.get("note"),
+          rules: Object.fromEntries(SITE_RULES.map(([rule]) => [rule, checked(rule)])),
+        }
+      : {
+          id,
+          siteId: request.siteId,
+          taxon,
+          name,
+          findingId: request.findingId,
+          coverShare: cover === "" ? null : Number(cover) / 100,
+          outline,
+        };
     try {
-      const response = await fetch(site ? "/api/v1/sites" : "/api/v1/patches", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+      const response = await fetch(site ? "/api/v1/sites" : "/api/v1/patches", {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify(body),
+      });
       if (response.ok && site) return location.assign("/ground");
       if (response.ok) return router.push(`/ground/patch/${id}`);
       const answer = (await response.json()) as { error: { message: string; issues: { what: string }[] } };
@@ -107,28 +147,123 @@ export function GroundMap({ bounds, request, taxa, grounds }: { bounds: [number,
   };
   return (
     <div>
-      <div ref={box} className="h-[56vh] min-h-[340px] w-full border-y border-[var(--line)]" role="application" aria-label="Map of the district: arrow keys move it, plus and minus zoom" />
+      <div
+        ref={box}
+        className="h-[56vh] min-h-[340px] w-full border-y border-[var(--line)]"
+        role="application"
+        aria-label="Map of the district: arrow keys move it, plus and minus zoom"
+      />
       {request ? (
-        <form className="grid sm:grid-cols-4 gap-x-5 gap-y-3 p-4 md:px-6 items-end" onSubmit={(e) => { e.preventDefault(); save(new FormData(e.currentTarget)); }} aria-label={`New ${request.what}`}>
-          <p className="sm:col-span-4"><strong>Click the corners of the {request.what}; click the last one again to close it.</strong> <span className="small">Or take a round one about the place:</span> {ROUND[request.what].map((m) => <button key={m} type="button" className="button !px-3 mr-1" onClick={() => round(m / 2)}>{m} m across</button>)}{ring ? <strong className="ml-2" role="status">{areaText(turfArea(turfPolygon([ring])))}</strong> : null}</p>
+        <form
+          className="grid sm:grid-cols-4 gap-x-5 gap-y-3 p-4 md:px-6 items-end"
+          onSubmit={(e) => {
+            e.preventDefault();
+            save(new FormData(e.currentTarget));
+          }}
+          aria-label={`New ${request.what}`}
+        >
+          <p className="sm:col-span-4">
+            <strong>Click the corners of the {request.what}; click the last one again to close it.</strong>{" "}
+            <span className="small">Or take a round one about the place:</span>{" "}
+            {ROUND[request.what].map((m) => (
+              <button key={m} type="button" className="button !px-3 mr-1" onClick={() => round(m / 2)}>
+                {m} m across
+              </button>
+            ))}
+            {ring ? (
+              <strong className="ml-2" role="status">
+                {areaText(turfArea(turfPolygon([ring])))}
+              </strong>
+            ) : null}
+          </p>
           {request.what === "site" ? (
             <>
-              <label className="field"><span className="label">Latitude</span><input inputMode="decimal" value={typed.latitude} onChange={(e) => setTyped({ ...typed, latitude: e.target.value })} className="figure" /></label>
-              <label className="field"><span className="label">Longitude</span><input inputMode="decimal" value={typed.longitude} onChange={(e) => setTyped({ ...typed, longitude: e.target.value })} className="figure" /></label>
-              <label className="field"><span className="label">Name of the site</span><input required value={name} onChange={(e) => setName(e.target.value)} /></label>
-              <label className="field"><span className="label">Kind of ground</span><select name="ground">{grounds.map((g) => <option key={g.id} value={g.id}>{g.name}</option>)}</select></label>
-              <fieldset className="sm:col-span-4 flex flex-wrap gap-x-5"><legend className="small">Rules of the site</legend>{SITE_RULES.map(([rule, words]) => <label key={rule} className="tick"><input type="checkbox" name={rule} />{words}</label>)}</fieldset>
-              <label className="field sm:col-span-3"><span className="label">Note</span><input name="note" /></label>
+              <label className="field">
+                <span className="label">Latitude</span>
+                <input
+                  inputMode="decimal"
+                  value={typed.latitude}
+                  onChange={(e) => setTyped({ ...typed, latitude: e.target.value })}
+                  className="figure"
+                />
+              </label>
+              <label className="field">
+                <span className="label">Longitude</span>
+                <input
+                  inputMode="decimal"
+                  value={typed.longitude}
+                  onChange={(e) => setTyped({ ...typed, longitude: e.target.value })}
+                  className="figure"
+                />
+              </label>
+              <label className="field">
+                <span className="label">Name of the site</span>
+                <input required value={name} onChange={(e) => setName(e.target.value)} />
+              </label>
+              <label className="field">
+                <span className="label">Kind of ground</span>
+                <select name="ground">
+                  {grounds.map((g) => (
+                    <option key={g.id} value={g.id}>
+                      {g.name}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              <fieldset className="sm:col-span-4 flex flex-wrap gap-x-5">
+                <legend className="small">Rules of the site</legend>
+                {SITE_RULES.map(([rule, words]) => (
+                  <label key={rule} className="tick">
+                    <input type="checkbox" name={rule} />
+                    {words}
+                  </label>
+                ))}
+              </fieldset>
+              <label className="field sm:col-span-3">
+                <span className="label">Note</span>
+                <input name="note" />
+              </label>
             </>
           ) : (
             <>
-              <label className="field"><span className="label">Name of the patch</span><input required value={name} onChange={(e) => setName(e.target.value)} placeholder="By the lower gate" /></label>
-              <label className="field"><span className="label">Plant</span><select required value={taxon} onChange={(e) => setTaxon(e.target.value)}><option value="">choose</option>{taxa.map((t) => <option key={t.name} value={t.name}>{t.plant} · {t.name}</option>)}</select></label>
-              <label className="field"><span className="label">Cover within, %</span><input inputMode="decimal" value={cover} onChange={(e) => setCover(e.target.value)} /></label>
+              <label className="field">
+                <span className="label">Name of the patch</span>
+                <input
+                  required
+                  value={name}
+                  onChange={(e) => setName(e.target.value)}
+                  placeholder="By the lower gate"
+                />
+              </label>
+              <label className="field">
+                <span className="label">Plant</span>
+                <select required value={taxon} onChange={(e) => setTaxon(e.target.value)}>
+                  <option value="">choose</option>
+                  {taxa.map((t) => (
+                    <option key={t.name} value={t.name}>
+                      {t.plant} · {t.name}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              <label className="field">
+                <span className="label">Cover within, %</span>
+                <input inputMode="decimal" value={cover} onChange={(e) => setCover(e.target.value)} />
+              </label>
             </>
           )}
-          <button type="submit" className="button press" disabled={!ring || !name || (request.what === "patch" && !taxon) || saving}>{saving ? "Saving …" : ring ? `Save the ${request.what}` : "Draw it first"}</button>
-          {fault ? <p role="alert" className="fault sm:col-span-4">{fault}</p> : null}
+          <button
+            type="submit"
+            className="button press"
+            disabled={!ring || !name || (request.what === "patch" && !taxon) || saving}
+          >
+            {saving ? "Saving …" : ring ? `Save the ${request.what}` : "Draw it first"}
+          </button>
+          {fault ? (
+            <p role="alert" className="fault sm:col-span-4">
+              {fault}
+            </p>
+          ) : null}
         </form>
       ) : null}
     </div>
@@ -136,7 +271,20 @@ export function GroundMap({ bounds, request, taxa, grounds }: { bounds: [number,
 }
 
 /** In the ink of the map's own lines. */
-const OUTLINE = { fillColor: "#a8322a", fillOpacity: 0.14, outlineColor: "#a8322a", outlineWidth: 3, closingPointColor: "#a8322a", closingPointWidth: 6 } as const;
+const OUTLINE = {
+  fillColor: "#a8322a",
+  fillOpacity: 0.14,
+  outlineColor: "#a8322a",
+  outlineWidth: 3,
+  closingPointColor: "#a8322a",
+  closingPointWidth: 6,
+} as const;
 
 const ROUND = { patch: [4, 10, 20, 40], site: [100, 400, 1000] } as const;
-const SITE_RULES = [["noProduct", "no products"], ["noMachines", "no machines"], ["grazed", "stock graze"], ["hayed", "hay is made"], ["foraged", "people gather food"]] as const;
+const SITE_RULES = [
+  ["noProduct", "no products"],
+  ["noMachines", "no machines"],
+  ["grazed", "stock graze"],
+  ["hayed", "hay is made"],
+  ["foraged", "people gather food"],
+] as const;

@@ -22,5 +22,12 @@ export function PickMap({ place, onPick }: { place: [number, number]; onPick: (p
     canvas.addEventListener("keydown", onKey);
     return () => map.remove();
   }, []);
-  return <div ref={box} className="h-[300px] w-full border border-[var(--line)]" role="application" aria-label="Map for pointing out the place: arrow keys move, Enter takes the middle" />;
+  return (
+    <div
+      ref={box}
+      className="h-[300px] w-full border border-[var(--line)]"
+      role="application"
+      aria-label="Map for pointing out the place: arrow keys move, Enter takes the middle"
+    />
+  );
 }

@@ -1,7 +1,20 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Point } from "@/core/measure";
-import { beginAnother, emptyMarks, isWhole, movePoint, openSheet, pointAt, removePoint, type Sheet, setCalibration, setPoint, setTool, undo } from "./marks-state";
+import {
+  beginAnother,
+  emptyMarks,
+  isWhole,
+  movePoint,
+  openSheet,
+  pointAt,
+  removePoint,
+  type Sheet,
+  setCalibration,
+  setPoint,
+  setTool,
+  undo,
+} from "./marks-state";
 
 const start = (tool: Sheet["tool"] = "length") => openSheet(emptyMarks(1600, 1200), tool);
 let n = 0;
@@ -21,7 +34,14 @@ describe("the sheet on which a photograph is measured", () => {
   });
 
   it("takes four corners and no more", () => {
-    const sheet = put(setCalibration(start(), { kind: "corners", points: [], widthMm: 85.6, heightMm: 54 }), P, P, P, P, P);
+    const sheet = put(
+      setCalibration(start(), { kind: "corners", points: [], widthMm: 85.6, heightMm: 54 }),
+      P,
+      P,
+      P,
+      P,
+      P,
+    );
     expect(sheet.now.calibration?.points).toHaveLength(4);
     expect(sheet.now.marks).toEqual([]);
   });

@@ -8,14 +8,36 @@ import type { Marks } from "@/core/measure";
 const MeasureSheet = dynamic(() => import("./measure-sheet").then((m) => m.MeasureSheet), { ssr: false });
 
 /** A picture of a finding, with what was measured on it; the marks can be opened, and kept anew beside the old ones. */
-export function MeasuredPicture({ id, by, drawn, marks, mayMark }: { id: string; by: string; drawn: boolean; marks: Marks | null; mayMark: boolean }) {
+export function MeasuredPicture({
+  id,
+  by,
+  drawn,
+  marks,
+  mayMark,
+}: {
+  id: string;
+  by: string;
+  drawn: boolean;
+  marks: Marks | null;
+  mayMark: boolean;
+}) {
   const router = useRouter();
   const [open, setOpen] = useState(false);
   const [said, setSaid] = useState("");
   const src = `/api/v1/pictures/${id}`;
   const keep = async (made: Marks) => {
-    const response = await fetch(`${src}/marks`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ id: uuidv7(), marks: made }) }).catch(() => null);
-    setSaid(response?.ok ? "The marks are kept." : response?.status === 403 ? "Only scouts and specialists keep marks." : "Not kept: there is no connection, or the server refused. Try again.");
+    const response = await fetch(`${src}/marks`, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ id: uuidv7(), marks: made }),
+    }).catch(() => null);
+    setSaid(
+      response?.ok
+        ? "The marks are kept."
+        : response?.status === 403
+          ? "Only scouts and specialists keep marks."
+          : "Not kept: there is no connection, or the server refused. Try again.",
+    );
     if (response?.ok) {
       setOpen(false);
       router.refresh();
@@ -25,8 +47,18 @@ export function MeasuredPicture({ id, by, drawn, marks, mayMark }: { id: string;
     <figure>
       {/* biome-ignore lint/performance/noImgElement: served by our own route, already sized */}
       <img src={src} alt={`${drawn ? "Drawn" : "Taken"} by ${by}`} className="h-44 border border-[var(--line)]" />
-      <figcaption className="small">{drawn ? "drawn, to practise on · " : ""}{marks || mayMark ? <button type="button" className="plain-button min-h-[44px]" onClick={() => setOpen(true)}>{marks ? `Open its ${marks.marks.length} measurements` : "Measure on it"}</button> : null} <span role="status">{said}</span></figcaption>
-      {open ? <MeasureSheet src={src} marks={marks} wanted={null} onKeep={keep} onClose={() => setOpen(false)} /> : null}
+      <figcaption className="small">
+        {drawn ? "drawn, to practise on · " : ""}
+        {marks || mayMark ? (
+          <button type="button" className="plain-button min-h-[44px]" onClick={() => setOpen(true)}>
+            {marks ? `Open its ${marks.marks.length} measurements` : "Measure on it"}
+          </button>
+        ) : null}{" "}
+        <span role="status">{said}</span>
+      </figcaption>
+      {open ? (
+        <MeasureSheet src={src} marks={marks} wanted={null} onKeep={keep} onClose={() => setOpen(false)} />
+      ) : null}
     </figure>
   );
 }

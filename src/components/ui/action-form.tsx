@@ -1,5 +1,14 @@
 "use client";
-import { createContext, type FormEvent, type ReactNode, startTransition, useActionState, useContext, useEffect, useRef } from "react";
+import {
+  createContext,
+  type FormEvent,
+  type ReactNode,
+  startTransition,
+  useActionState,
+  useContext,
+  useEffect,
+  useRef,
+} from "react";
 
 export interface ActionState {
   ok: boolean;
@@ -15,7 +24,21 @@ const Issues = createContext<ActionState["issues"]>([]);
  * until it has been taken. Faults stand at their fields; the first one gets the focus. With `renew` it is emptied
  * for the next entry once it has been taken.
  */
-export function ActionForm({ action, draft, renew = false, children, className, label }: { action: FormAction; draft?: string; renew?: boolean; children: ReactNode; className?: string; label: string }) {
+export function ActionForm({
+  action,
+  draft,
+  renew = false,
+  children,
+  className,
+  label,
+}: {
+  action: FormAction;
+  draft?: string;
+  renew?: boolean;
+  children: ReactNode;
+  className?: string;
+  label: string;
+}) {
   const [state, dispatch, pending] = useActionState(action, START);
   const form = useRef<HTMLFormElement>(null);
   useEffect(() => {
@@ -24,7 +47,8 @@ export function ActionForm({ action, draft, renew = false, children, className, 
   useEffect(() => {
     if (state.ok && draft) localStorage.removeItem(`draft.${draft}`);
     if (state.ok && renew) form.current?.reset();
-    if (!state.ok && state.issues.length > 0) form.current?.querySelector<HTMLElement>(`[name="${state.issues[0].field}"]`)?.focus();
+    if (!state.ok && state.issues.length > 0)
+      form.current?.querySelector<HTMLElement>(`[name="${state.issues[0].field}"]`)?.focus();
   }, [state, draft, renew]);
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
@@ -33,17 +57,39 @@ export function ActionForm({ action, draft, renew = false, children, className, 
     startTransition(() => dispatch(data));
   };
   return (
-    <form ref={form} onSubmit={submit} className={className} aria-label={label} noValidate onInput={(e) => draft && keep(e.currentTarget, draft)}>
+    <form
+      ref={form}
+      onSubmit={submit}
+      className={className}
+      aria-label={label}
+      noValidate
+      onInput={(e) => draft && keep(e.currentTarget, draft)}
+    >
       <Issues.Provider value={state.issues}>
-        <fieldset disabled={pending} className="contents">{children}</fieldset>
-        {state.message ? <p role={state.ok ? "status" : "alert"} className={state.ok ? "mt-3 font-semibold" : "fault mt-3"}>{state.message}{state.issues.filter((i) => !form.current?.elements.namedItem(i.field)).map((i) => <span key={i.field + i.what} className="block">{i.what}</span>)}</p> : null}
+        <fieldset disabled={pending} className="contents">
+          {children}
+        </fieldset>
+        {state.message ? (
+          <p role={state.ok ? "status" : "alert"} className={state.ok ? "mt-3 font-semibold" : "fault mt-3"}>
+            {state.message}
+            {state.issues
+              .filter((i) => !form.current?.elements.namedItem(i.field))
+              .map((i) => (
+                <span key={i.field + i.what} className="block">
+                  {i.what}
+                </span>
+              ))}
+          </p>
+        ) : null}
       </Issues.Provider>
     </form>
   );
 }
 
 function keep(form: HTMLFormElement, name: string) {
-  const values = [...new FormData(form)].filter(([key, value]) => typeof value === "string" && !/password|code|token/.test(key));
+  const values = [...new FormData(form)].filter(
+    ([key, value]) => typeof value === "string" && !/password|code|token/.test(key),
+  );
   localStorage.setItem(`draft.${name}`, JSON.stringify(values));
 }
 
@@ -53,7 +99,11 @@ function restore(form: HTMLFormElement, name: string) {
   for (const [key, value] of JSON.parse(text) as [string, string][]) {
     const element = form.elements.namedItem(key);
     if (element instanceof HTMLInputElement && (element.type === "hidden" || element.type === "checkbox")) continue;
-    if (element instanceof HTMLInputElement || element instanceof HTMLSelectElement || element instanceof HTMLTextAreaElement) {
+    if (
+      element instanceof HTMLInputElement ||
+      element instanceof HTMLSelectElement ||
+      element instanceof HTMLTextAreaElement
+    ) {
       const setter = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(element), "value")?.set;
       setter?.call(element, value);
       element.dispatchEvent(new Event("input", { bubbles: true }));
@@ -63,14 +113,31 @@ function restore(form: HTMLFormElement, name: string) {
 }
 
 /** A labelled field on a dotted line, with its fault beneath. */
-export function Field({ name, label, hint, children }: { name: string; label: string; hint?: string; children: ReactNode }) {
+export function Field({
+  name,
+  label,
+  hint,
+  children,
+}: {
+  name: string;
+  label: string;
+  hint?: string;
+  children: ReactNode;
+}) {
   const issues = useContext(Issues).filter((i) => i.field === name);
   return (
     // biome-ignore lint/a11y/noLabelWithoutControl: the control is the child
     <label className="field">
-      <span className="label">{label}{hint ? ` · ${hint}` : ""}</span>
+      <span className="label">
+        {label}
+        {hint ? ` · ${hint}` : ""}
+      </span>
       {children}
-      {issues.map((i) => <span key={i.what} role="alert" className="fault block">{i.what}</span>)}
+      {issues.map((i) => (
+        <span key={i.what} role="alert" className="fault block">
+          {i.what}
+        </span>
+      ))}
     </label>
   );
 }
@@ -78,5 +145,9 @@ export function Field({ name, label, hint, children }: { name: string; label: st
 /** Faults of a group of inputs that has no single field. */
 export function Fault({ name }: { name: string }) {
   const issues = useContext(Issues).filter((i) => i.field === name || i.field.startsWith(`${name}.`));
-  return issues.map((i) => <p key={i.what} role="alert" className="fault">{i.what}</p>);
+  return issues.map((i) => (
+    <p key={i.what} role="alert" className="fault">
+      {i.what}
+    </p>
+  ));
 }

@@ -14,7 +14,8 @@ describe("what the remains of a plant need", () => {
     }
   });
   it("forbids fire for what harms by its smoke", () => {
-    for (const taxon of taxa) if (taxon.hazards.contact === "skin") expect(disposalOf(taxon).join(" "), taxon.name).toMatch(/never burn it/i);
+    for (const taxon of taxa)
+      if (taxon.hazards.contact === "skin") expect(disposalOf(taxon).join(" "), taxon.name).toMatch(/never burn it/i);
     expect(disposalOf(plant("Conium maculatum"))[0]).toMatch(/Do not burn/);
   });
   it("keeps what grows from pieces off heaps and banks, and says of which part", () => {
@@ -22,11 +23,16 @@ describe("what the remains of a plant need", () => {
     expect(disposalOf(plant("Daucus carota")).join(" ")).not.toContain("grows again");
   });
   it("keeps poisonous remains from stock, also where nothing else is to be minded", () => {
-    for (const taxon of taxa) expect(disposalOf(taxon).some((need) => need.includes("stock can reach")), taxon.name).toBe(taxon.hazards.stock !== undefined);
+    for (const taxon of taxa)
+      expect(
+        disposalOf(taxon).some((need) => need.includes("stock can reach")),
+        taxon.name,
+      ).toBe(taxon.hazards.stock !== undefined);
   });
   it("names the colour of ripe seed where it is recorded, and does not where it is not", () => {
     expect(disposalOf(plant("Alliaria petiolata")).join(" ")).toContain("it is ripe when it is black");
     expect(disposalOf({ ...plant("Alliaria petiolata"), ripeSeed: undefined }).join(" ")).not.toContain("ripe when");
   });
-  it("dries water plants above high water", () => expect(disposalOf(plant("Hydrilla verticillata")).join(" ")).toContain("above high water"));
+  it("dries water plants above high water", () =>
+    expect(disposalOf(plant("Hydrilla verticillata")).join(" ")).toContain("above high water"));
 });

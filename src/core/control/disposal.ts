@@ -8,10 +8,18 @@ import type { Taxon } from "../identify";
 export function disposalOf(taxon: Taxon): string[] {
   const { disposal, fragments, hazards, lifeForm, ripeSeed, spread } = taxon;
   const said: string[] = disposal ? [disposal] : [];
-  if (hazards.contact === "skin" && !/burn/i.test(disposal ?? "")) said.push("Never burn it: the smoke carries what harms the skin.");
-  if (fragments !== "none" && !/grow|root/i.test(disposal ?? "")) said.push(`What is left of its ${fragments.split(", ").join(" and ")} grows again: bag it or dry it clear of the ground, on no heap and by no water.`);
+  if (hazards.contact === "skin" && !/burn/i.test(disposal ?? ""))
+    said.push("Never burn it: the smoke carries what harms the skin.");
+  if (fragments !== "none" && !/grow|root/i.test(disposal ?? ""))
+    said.push(
+      `What is left of its ${fragments.split(", ").join(" and ")} grows again: bag it or dry it clear of the ground, on no heap and by no water.`,
+    );
   if (hazards.stock) said.push("Leave none of it where stock can reach it, wilted or dry.");
-  if (lifeForm === "aquatic") said.push("Dry it well above high water; rinse boat, rake and boots before the next water.");
-  if (spread.some((way) => /seed|fruit/.test(way))) said.push(`With seed on it, bag what bears it before anything is moved${ripeSeed ? `; it is ripe when it is ${ripeSeed.join(" or ")}` : ""}.`);
+  if (lifeForm === "aquatic")
+    said.push("Dry it well above high water; rinse boat, rake and boots before the next water.");
+  if (spread.some((way) => /seed|fruit/.test(way)))
+    said.push(
+      `With seed on it, bag what bears it before anything is moved${ripeSeed ? `; it is ripe when it is ${ripeSeed.join(" or ")}` : ""}.`,
+    );
   return said.length > 0 ? said : ["Nothing beyond the local rules for green waste."];
 }

@@ -1,9 +1,27 @@
 import { z } from "zod";
-import { LIFE_FORMS, STAGES, type Stage, dayOfYear, type Climate, monthOf, stageBegins, stageShares, type Taxon } from "../identify";
+import {
+  LIFE_FORMS,
+  STAGES,
+  type Stage,
+  dayOfYear,
+  type Climate,
+  monthOf,
+  stageBegins,
+  stageShares,
+  type Taxon,
+} from "../identify";
 
 /** Instead of months: those in which this plant's bark slips, for what is more than a seedling. */
 const BARK_SLIPS = "bark-slips";
-const rule = z.object({ if: z.string().optional(), stage: z.enum(STAGES).optional(), months: z.string().regex(/^(\d{1,2}-\d{1,2}|bark-slips)$/).optional(), why: z.string().min(1) });
+const rule = z.object({
+  if: z.string().optional(),
+  stage: z.enum(STAGES).optional(),
+  months: z
+    .string()
+    .regex(/^(\d{1,2}-\d{1,2}|bark-slips)$/)
+    .optional(),
+  why: z.string().min(1),
+});
 export const methodSchema = z.object({
   id: z.string().min(1),
   name: z.string().min(1),
@@ -42,10 +60,20 @@ export interface MethodAdvice {
 }
 
 /** Every method with its answer for this plant, here, on this day: suited first, with the reason for every refusal. */
-export function adviseMethods(methods: Method[], taxon: Taxon, stage: Stage, ground: Ground, day: string, climate: Climate, areaM2: number): MethodAdvice[] {
+export function adviseMethods(
+  methods: Method[],
+  taxon: Taxon,
+  stage: Stage,
+  ground: Ground,
+  day: string,
+  climate: Climate,
+  areaM2: number,
+): MethodAdvice[] {
   const rank = { now: 0, "not-now": 1, never: 2 };
   const year = yearAhead(taxon, day, climate);
-  return methods.map((m) => advise(m, taxon, stage, ground, year, areaM2)).sort((a, b) => rank[a.answer] - rank[b.answer]);
+  return methods
+    .map((m) => advise(m, taxon, stage, ground, year, areaM2))
+    .sort((a, b) => rank[a.answer] - rank[b.answer]);
 }
 
 /** A day to come: how this plant's individuals stand in it, and the month of the calendars that it is like. */
@@ -65,7 +93,14 @@ function yearAhead(taxon: Taxon, day: string, climate: Climate): DayAhead[] {
   });
 }
 
-function advise(method: Method, taxon: Taxon, stage: Stage, ground: Ground, year: DayAhead[], areaM2: number): MethodAdvice {
+function advise(
+  method: Method,
+  taxon: Taxon,
+  stage: Stage,
+  ground: Ground,
+  year: DayAhead[],
+  areaM2: number,
+): MethodAdvice {
   const hours = Math.max(0.5, Math.round((areaM2 / method["pace-m2-per-hour"]) * 4) / 4);
   const base = { method, cautions: cautionsFor(method, taxon, ground), hours };
   const never = method.never.filter((r) => holds(r.if, taxon, ground)).map((r) => r.why);
@@ -76,10 +111,24 @@ function advise(method: Method, taxon: Taxon, stage: Stage, ground: Ground, year
   const why = blocked.concat(reasonsNotNow(method, stage, year[0].month, barred));
   const window = blocked.length > 0 ? null : nextWindow(method, year, why.length > 0, barred);
   if (why.length > 0) return { ...base, answer: "not-now", why, window };
-  return { ...base, answer: "now", why: [`Suits a ${taxon.cycle} ${lifeFormWords[taxon.lifeForm]} in this stage.`], window };
+  return {
+    ...base,
+    answer: "now",
+    why: [`Suits a ${taxon.cycle} ${lifeFormWords[taxon.lifeForm]} in this stage.`],
+    window,
+  };
 }
 
-const lifeFormWords: Record<Taxon["lifeForm"], string> = { grass: "grass", rush: "rush", herb: "herb", vine: "twiner", liana: "woody climber", shrub: "shrub", tree: "tree", aquatic: "water plant" };
+const lifeFormWords: Record<Taxon["lifeForm"], string> = {
+  grass: "grass",
+  rush: "rush",
+  herb: "herb",
+  vine: "twiner",
+  liana: "woody climber",
+  shrub: "shrub",
+  tree: "tree",
+  aquatic: "water plant",
+};
 
 function holds(condition: string | undefined, taxon: Taxon, ground: Ground): boolean {
   if (!condition) return false;
@@ -104,12 +153,17 @@ function barredMonths(method: Method, taxon: Taxon, stage: Stage): Barred[] {
   return method["not-now"].flatMap(({ if: only, months, why }) => {
     if (only || !months) return [];
     if (months !== BARK_SLIPS) return [{ months, why }];
-    return stage === "seedling" ? [] : (taxon.barkSlips ?? []).map(([first, last]) => ({ months: `${first}-${last}`, why }));
+    return stage === "seedling"
+      ? []
+      : (taxon.barkSlips ?? []).map(([first, last]) => ({ months: `${first}-${last}`, why }));
   });
 }
 
 function reasonsNotNow(method: Method, stage: Stage, month: number, barred: Barred[]): string[] {
-  const ruled = [...method["not-now"].filter((r) => !r.if && r.stage === stage), ...barred.filter((b) => inMonths(b.months, month))].map((r) => r.why);
+  const ruled = [
+    ...method["not-now"].filter((r) => !r.if && r.stage === stage),
+    ...barred.filter((b) => inMonths(b.months, month)),
+  ].map((r) => r.why);
   if (ruled.length > 0) return ruled;
   if (!method.stages.includes(stage)) return [`Not while it is ${stageWords[stage]}.`];
   return inMonths(method.months, month) ? [] : ["Outside the months that suit it."];
@@ -121,7 +175,13 @@ export function barkSlipsOn(taxon: Taxon, day: string, climate: Climate): boolea
   return (taxon.barkSlips ?? []).some(([first, last]) => inMonths(`${first}-${last}`, month));
 }
 
-const stageWords: Record<Stage, string> = { seedling: "a seedling", vegetative: "in leaf", flowering: "in flower", fruiting: "in seed", winter: "in winter rest" };
+const stageWords: Record<Stage, string> = {
+  seedling: "a seedling",
+  vegetative: "in leaf",
+  flowering: "in flower",
+  fruiting: "in seed",
+  winter: "in winter rest",
+};
 
 export function inMonths(range: string, month: number): boolean {
   const [first, last] = range.split("-").map(Number);
@@ -132,9 +192,17 @@ export function inMonths(range: string, month: number): boolean {
 const LONGEST_WINDOW_DAYS = 183;
 
 /** First run of days, within the next year, on which the plant is mostly in a suited stage and the month suits. */
-function nextWindow(method: Method, year: DayAhead[], notToday: boolean, barred: Barred[]): { from: string; to: string } | null {
+function nextWindow(
+  method: Method,
+  year: DayAhead[],
+  notToday: boolean,
+  barred: Barred[],
+): { from: string; to: string } | null {
   const suited = STAGES.map((s) => method.stages.includes(s) && !method["not-now"].some((r) => r.stage === s));
-  const suits = ({ shares, month }: DayAhead) => shares.reduce((sum, share, i) => sum + (suited[i] ? share : 0), 0) >= 0.45 && inMonths(method.months, month) && !barred.some((b) => inMonths(b.months, month));
+  const suits = ({ shares, month }: DayAhead) =>
+    shares.reduce((sum, share, i) => sum + (suited[i] ? share : 0), 0) >= 0.45 &&
+    inMonths(method.months, month) &&
+    !barred.some((b) => inMonths(b.months, month));
   const first = year.findIndex((at, i) => i >= (notToday ? 1 : 0) && suits(at));
   if (first < 0) return notToday ? null : { from: year[0].day, to: year[14].day };
   let last = first;
@@ -144,7 +212,15 @@ function nextWindow(method: Method, year: DayAhead[], notToday: boolean, barred:
 
 function cautionsFor(method: Method, taxon: Taxon, ground: Ground): string[] {
   const { people, stock, handling, contact } = taxon.hazards;
-  const own = [people, handling, contact === "sap" ? "Sap harms the skin: long sleeves, gloves, eye cover." : contact === "skin" ? "Do not touch with bare skin, and never burn it." : undefined];
+  const own = [
+    people,
+    handling,
+    contact === "sap"
+      ? "Sap harms the skin: long sleeves, gloves, eye cover."
+      : contact === "skin"
+        ? "Do not touch with bare skin, and never burn it."
+        : undefined,
+  ];
   if (stock && (method.kind === "grazing" || ground.grazed || ground.hayed)) own.push(stock);
   if (ground.foraged) own.push("People gather food on this site: put up a notice, and keep the waits of the label.");
   return [...own.filter((c) => c !== undefined), ...method.cautions];

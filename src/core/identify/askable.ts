@@ -21,10 +21,20 @@ export function ruledOut(judgement: Judgement, c: number): boolean {
   const when = characters[c].when;
   if (!when) return false;
   const { observations } = judgement.case;
-  const seen = observations.find((o) => o.character === when.character && o.answer !== "cannot-tell" && o.answer !== "not-there-yet");
+  const seen = observations.find(
+    (o) => o.character === when.character && o.answer !== "cannot-tell" && o.answer !== "not-there-yet",
+  );
   if (seen) return seen.answer === "absent" || !(seen.states ?? []).some((s) => when.states.includes(s));
-  const alike = (other: Character) => other.when?.character === when.character && other.when.states.join() === when.states.join() && !other.states.some((s) => s.id === "none");
-  return observations.some((o) => o.answer === "absent" && !o.states && alike(characters[judgement.model.characterIndex.get(o.character) as number]));
+  const alike = (other: Character) =>
+    other.when?.character === when.character &&
+    other.when.states.join() === when.states.join() &&
+    !other.states.some((s) => s.id === "none");
+  return observations.some(
+    (o) =>
+      o.answer === "absent" &&
+      !o.states &&
+      alike(characters[judgement.model.characterIndex.get(o.character) as number]),
+  );
 }
 
 export function contactShare(judgement: Judgement): { sap: number; skin: number } {
@@ -36,7 +46,11 @@ export function contactShare(judgement: Judgement): { sap: number; skin: number 
   return share;
 }
 
-export function handling(judgement: Judgement, c: number, harm: { sap: number; skin: number }): "gloves" | "never" | undefined {
+export function handling(
+  judgement: Judgement,
+  c: number,
+  harm: { sap: number; skin: number },
+): "gloves" | "never" | undefined {
   const character = judgement.model.flora.characters[c];
   if (character.destroys && protectedShare(judgement) > HARM_SHARE) return "never";
   if (!character.touch || (harm.sap <= HARM_SHARE && harm.skin <= HARM_SHARE)) return undefined;
@@ -51,9 +65,15 @@ function protectedShare(judgement: Judgement): number {
 /** Ids of the characters that suit what still fits, at its stage: what free order offers first. */
 export function askableCharacters(judgement: Judgement): string[] {
   const active = activePlants(judgement);
-  return judgement.model.flora.characters.filter((_, c) => {
-    return !ruledOut(judgement, c) && carriedShare(judgement, active, c) >= APPLIES_SHARE.action && visibleShare(judgement, active, c) >= VISIBLE_SHARE;
-  }).map((character) => character.id);
+  return judgement.model.flora.characters
+    .filter((_, c) => {
+      return (
+        !ruledOut(judgement, c) &&
+        carriedShare(judgement, active, c) >= APPLIES_SHARE.action &&
+        visibleShare(judgement, active, c) >= VISIBLE_SHARE
+      );
+    })
+    .map((character) => character.id);
 }
 
 const WINTER = STAGES.indexOf("winter");
@@ -61,7 +81,13 @@ const WINTER = STAGES.indexOf("winter");
 /** A part that only some plants keep over winter is asked for once it is seen that this one does. */
 function keptNow(judgement: Judgement, c: number): boolean {
   const [kept] = judgement.model.flora.characters[c].winter ?? [];
-  return !kept || judgement.case.observations.some((o) => o.character === kept.character && o.answer === "seen" && (o.states ?? []).some((s) => kept.states.includes(s)));
+  return (
+    !kept ||
+    judgement.case.observations.some(
+      (o) =>
+        o.character === kept.character && o.answer === "seen" && (o.states ?? []).some((s) => kept.states.includes(s)),
+    )
+  );
 }
 
 /** Share of what still fits that carries the part. */
@@ -75,7 +101,9 @@ export function carriedShare(judgement: Judgement, active: Active, c: number): n
     const t = active.taxa[i];
     if (!carries[model.taxonLifeForm[t]] || !hasPart(model, t, c)) continue;
     if (!part) carried += share[i];
-    else for (let k = firstOf[i]; k < firstOf[i + 1]; k++) carried += share[i] * weights[k] * (1 - part.base[conditions[k]]);
+    else
+      for (let k = firstOf[i]; k < firstOf[i + 1]; k++)
+        carried += share[i] * weights[k] * (1 - part.base[conditions[k]]);
   }
   return carried / active.total;
 }
@@ -91,7 +119,9 @@ export function visibleShare(judgement: Judgement, active: Active, c: number): n
   for (let s = 0; s < stages.length; s++) {
     if (stages[s] === WINTER && !leftInWinter) continue;
     if (step === 0) visible += seen[stages[s]] ? stageTotal[s] : 0;
-    else for (let i = 0; i < taxa.length; i++) if (seen[taxa[i] * step + stages[s]]) visible += share[i] * stageWeight[s * taxa.length + i];
+    else
+      for (let i = 0; i < taxa.length; i++)
+        if (seen[taxa[i] * step + stages[s]]) visible += share[i] * stageWeight[s * taxa.length + i];
   }
   return visible / total;
 }

@@ -7,7 +7,13 @@ const chanceAt = (item: Evidence, _n: number, z: number): number => item.chance[
  * Chance of a block's observations in one condition; of none at all 1.
  * @param chance what takes the place of an observation's own chance there, by its number in the block
  */
-export function blockChanceAt(model: Model, doubt: number, items: Evidence[], z: number, chance: (item: Evidence, n: number, z: number) => number = chanceAt): number {
+export function blockChanceAt(
+  model: Model,
+  doubt: number,
+  items: Evidence[],
+  z: number,
+  chance: (item: Evidence, n: number, z: number) => number = chanceAt,
+): number {
   const form = model.conditionLifeForm[z];
   let sound = 1 - doubt;
   let gone = doubt;

@@ -7,7 +7,12 @@ const minimal = { day: "2026-05-01" };
 
 describe("a case as it comes from outside", () => {
   it("needs only a day; the rest has its defaults", () => {
-    expect(caseSchema.parse(minimal)).toMatchObject({ hemisphere: "north", stage: null, observations: [], costs: DEFAULT_COSTS });
+    expect(caseSchema.parse(minimal)).toMatchObject({
+      hemisphere: "north",
+      stage: null,
+      observations: [],
+      costs: DEFAULT_COSTS,
+    });
   });
 
   it.each([
@@ -19,9 +24,21 @@ describe("a case as it comes from outside", () => {
     ["a cost of nothing", { ...minimal, costs: { wrongClear: 0 } }, "costs.wrongClear"],
     ["a count below nothing", { ...minimal, confirmed: { "Malus prima": -1 } }, "confirmed.Malus prima"],
     ["a tool that is none", { ...minimal, kit: ["laser"] }, "kit.0"],
-    ["a measure below nothing", { ...minimal, observations: [{ character: "length", value: -3 }] }, "observations.0.value"],
-    ["no states in a list of states", { ...minimal, observations: [{ character: "edge", states: [] }] }, "observations.0.states"],
-    ["more observations than anyone makes", { ...minimal, observations: Array.from({ length: 201 }, () => ({ character: "edge", states: ["smooth"] })) }, "observations"],
+    [
+      "a measure below nothing",
+      { ...minimal, observations: [{ character: "length", value: -3 }] },
+      "observations.0.value",
+    ],
+    [
+      "no states in a list of states",
+      { ...minimal, observations: [{ character: "edge", states: [] }] },
+      "observations.0.states",
+    ],
+    [
+      "more observations than anyone makes",
+      { ...minimal, observations: Array.from({ length: 201 }, () => ({ character: "edge", states: ["smooth"] })) },
+      "observations",
+    ],
   ])("refuses %s and names the field", (_, value, field) => expect(faults(value)).toContain(field));
 
   it("reads again what it wrote", () => {
@@ -41,6 +58,7 @@ describe("a case as it comes from outside", () => {
   });
 
   it("takes what is not a number for no number", () => {
-    for (const value of [Number.NaN, Number.POSITIVE_INFINITY, "5"]) expect(observationSchema.safeParse({ character: "length", value }).success).toBe(false);
+    for (const value of [Number.NaN, Number.POSITIVE_INFINITY, "5"])
+      expect(observationSchema.safeParse({ character: "length", value }).success).toBe(false);
   });
 });

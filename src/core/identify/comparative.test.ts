@@ -7,18 +7,35 @@ import { buildModel, foreseeChecks, judge, type Observation, weightsOfEvidence }
 const flora = tinyFlora();
 const model = buildModel({
   ...flora,
-  characters: [...flora.characters, { ...flora.characters[0], id: "beside", name: "Length beside another", block: "size", mistake: "ordered", comparative: true, compares: "length", states: COMPARED.map((id) => ({ id, name: id, help: "" })) }],
+  characters: [
+    ...flora.characters,
+    {
+      ...flora.characters[0],
+      id: "beside",
+      name: "Length beside another",
+      block: "size",
+      mistake: "ordered",
+      comparative: true,
+      compares: "length",
+      states: COMPARED.map((id) => ({ id, name: id, help: "" })),
+    },
+  ],
 });
 const beside = (state: string, against?: string): Observation => seen("beside", state, against ? { against } : {});
 const at = (name: string) => model.firstCondition[model.taxonIndex.get(name) as number];
-const chances = (name: string, against: string) => COMPARED.map((_, o) => (compare(model, 5, beside("same", against), "o")?.rows ?? [])[at(name) * 3 + o]);
+const chances = (name: string, against: string) =>
+  COMPARED.map((_, o) => (compare(model, 5, beside("same", against), "o")?.rows ?? [])[at(name) * 3 + o]);
 
 describe("two plants side by side", () => {
   it("have three answers that sum to one for every plant, whatever stands beside it", () => {
     fc.assert(
-      fc.property(fc.constantFrom(...flora.taxa.map((t) => t.name)), fc.constantFrom(...flora.taxa.map((t) => t.name)), (name, against) => {
-        expect(chances(name, against).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 6);
-      }),
+      fc.property(
+        fc.constantFrom(...flora.taxa.map((t) => t.name)),
+        fc.constantFrom(...flora.taxa.map((t) => t.name)),
+        (name, against) => {
+          expect(chances(name, against).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 6);
+        },
+      ),
       { seed: 61 },
     );
   });
@@ -41,11 +58,15 @@ describe("two plants side by side", () => {
   });
 
   it("go wrong together with other sizes", () => {
-    expect(judge(model, tinyCase([beside("less", "Bonus prima"), read("length", 5)])).blocks.get("size")?.members).toHaveLength(2);
+    expect(
+      judge(model, tinyCase([beside("less", "Bonus prima"), read("length", 5)])).blocks.get("size")?.members,
+    ).toHaveLength(2);
   });
 
   it("are never asked by themselves: nobody knows what stands beside", () => {
-    expect(foreseeChecks(judge(model, tinyCase())).map((c) => model.flora.characters[c.character].id)).not.toContain("beside");
+    expect(foreseeChecks(judge(model, tinyCase())).map((c) => model.flora.characters[c.character].id)).not.toContain(
+      "beside",
+    );
   });
 
   it.each([
@@ -57,7 +78,10 @@ describe("two plants side by side", () => {
   });
 
   it("say nothing beside a plant that was never measured", () => {
-    const bare = buildModel({ ...model.flora, scores: model.flora.scores.filter((s) => !(s.character === 4 && s.taxon === 2)) });
+    const bare = buildModel({
+      ...model.flora,
+      scores: model.flora.scores.filter((s) => !(s.character === 4 && s.taxon === 2)),
+    });
     expect(judge(bare, tinyCase([beside("less", "Bonus prima")])).evidence).toEqual([null]);
   });
 });

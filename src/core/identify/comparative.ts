@@ -29,9 +29,21 @@ interface Compared {
  */
 export function compare(model: Model, c: number, observation: Observation, field: string): Compared | null {
   const character = model.flora.characters[c];
-  if (!observation.against) throw new InputError("no-other-plant", `${field}.against`, observation.against, `name the plant beside it: ${character.id} compares two`);
+  if (!observation.against)
+    throw new InputError(
+      "no-other-plant",
+      `${field}.against`,
+      observation.against,
+      `name the plant beside it: ${character.id} compares two`,
+    );
   const other = model.taxonIndex.get(observation.against);
-  if (other === undefined) throw new InputError("unknown-taxon", `${field}.against`, observation.against, "give an accepted name of the flora");
+  if (other === undefined)
+    throw new InputError(
+      "unknown-taxon",
+      `${field}.against`,
+      observation.against,
+      "give an accepted name of the flora",
+    );
   const base = model.characterIndex.get(character.compares as string) as number;
   const n = COMPARED.length;
   const confusion = confusionTable(character, model.observerError, observation.sure);
@@ -40,7 +52,14 @@ export function compare(model: Model, c: number, observation: Observation, field
     const key = `${taxon} ${stage} ${form}`;
     const known = samples.get(key);
     if (known !== undefined) return known;
-    const points = scoreFor(model, taxon, base, STAGES[stage], observation.position, model.flora.taxa[taxon].forms[form].id)?.points;
+    const points = scoreFor(
+      model,
+      taxon,
+      base,
+      STAGES[stage],
+      observation.position,
+      model.flora.taxa[taxon].forms[form].id,
+    )?.points;
     const made = points ? sample(points, minimumWidth(model.flora.characters[base].kind)) : null;
     samples.set(key, made);
     return made;
@@ -58,12 +77,17 @@ export function compare(model: Model, c: number, observation: Observation, field
     for (let o = 0; o < n; o++) sums[model.conditionLifeForm[z]][o] += chances[o];
   }
   if (!recorded.some(Boolean)) return null;
-  const background = Float64Array.from(sums.flatMap((sum) => [...sum].map((value) => value / sum.reduce((a, b) => a + b, 0))));
-  for (let z = 0; z < recorded.length; z++) if (!recorded[z]) rows.set(background.subarray(model.conditionLifeForm[z] * n, model.conditionLifeForm[z] * n + n), z * n);
+  const background = Float64Array.from(
+    sums.flatMap((sum) => [...sum].map((value) => value / sum.reduce((a, b) => a + b, 0))),
+  );
+  for (let z = 0; z < recorded.length; z++)
+    if (!recorded[z])
+      rows.set(background.subarray(model.conditionLifeForm[z] * n, model.conditionLifeForm[z] * n + n), z * n);
   return { base, rows, background };
 }
 
-const sample = (points: FourPoints, width: number): number[] => Array.from({ length: SAMPLES }, (_, i) => Math.max(1e-6, quantile(points, (i + 0.5) / SAMPLES, width)));
+const sample = (points: FourPoints, width: number): number[] =>
+  Array.from({ length: SAMPLES }, (_, i) => Math.max(1e-6, quantile(points, (i + 0.5) / SAMPLES, width)));
 
 function chancesOf(own: number[], beside: number[]): number[] {
   const counts = [0, 0, 0];

@@ -18,7 +18,9 @@ export function crossesOf(flora: CompiledFlora): Cross[] {
       if (b === undefined || b === a) return [];
       const listedBack = flora.taxa[b].interfertile.includes(taxon.name);
       if (listedBack && b < a) return [];
-      return named.has(taxon.genus) && taxon.genus === flora.taxa[b].genus ? [] : [{ parents: [a, b] as [number, number] }];
+      return named.has(taxon.genus) && taxon.genus === flora.taxa[b].genus
+        ? []
+        : [{ parents: [a, b] as [number, number] }];
     }),
   );
 }

@@ -2,7 +2,16 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { read, seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
 import type { Observation } from "./case";
-import { checkReason, describeObservation, describeScore, namedStates, plainName, untested, verdictReason, weightsOfEvidence } from "./explain";
+import {
+  checkReason,
+  describeObservation,
+  describeScore,
+  namedStates,
+  plainName,
+  untested,
+  verdictReason,
+  weightsOfEvidence,
+} from "./explain";
 import { buildModel } from "./index";
 import { foreseeChecks } from "./next-check";
 import { judge, taxonLog } from "./posterior";
@@ -31,7 +40,10 @@ describe("what was seen, in words", () => {
   ])("%#", (observation, expected) => expect(words(observation)).toBe(expected));
 
   it("calls a plant by its first common name, with a capital", () => {
-    const named = buildModel({ ...tinyFlora(), taxa: tinyFlora().taxa.map((t) => ({ ...t, common: ["red thing", "other"] })) });
+    const named = buildModel({
+      ...tinyFlora(),
+      taxa: tinyFlora().taxa.map((t) => ({ ...t, common: ["red thing", "other"] })),
+    });
     expect(plainName({ model: named }, 0)).toBe("Red thing");
     const bare = buildModel({ ...tinyFlora(), taxa: tinyFlora().taxa.map((t) => ({ ...t, common: [] })) });
     expect(plainName({ model: bare }, 0)).toBe("Malus prima");
@@ -40,7 +52,14 @@ describe("what was seen, in words", () => {
 
 describe("weights of evidence", () => {
   it("turn their sign with the order of the two plants, for any observation", () => {
-    const anything = fc.constantFrom(seen("edge", "smooth"), seen("edge", "teeth"), seen("hair", "some"), seen("sap", "milky"), read("length", 5), read("length", 12));
+    const anything = fc.constantFrom(
+      seen("edge", "smooth"),
+      seen("edge", "teeth"),
+      seen("hair", "some"),
+      seen("sap", "milky"),
+      read("length", 5),
+      read("length", 12),
+    );
     fc.assert(
       fc.property(anything, (observation) => {
         const judgement = judge(model, tinyCase([observation]));
@@ -62,7 +81,10 @@ describe("weights of evidence", () => {
   });
 
   it("give none to what could not be told", () => {
-    expect(weightsOfEvidence(judge(model, tinyCase([seen("sap", "milky", { answer: "cannot-tell" })])), prima, kept)[0].decibans).toBe(0);
+    expect(
+      weightsOfEvidence(judge(model, tinyCase([seen("sap", "milky", { answer: "cannot-tell" })])), prima, kept)[0]
+        .decibans,
+    ).toBe(0);
   });
 });
 
@@ -89,7 +111,12 @@ describe("reasons", () => {
     expect(text).toMatch(/Bonus rara.*still fits?\..*kept here\./);
   });
   it("tell to leave what is kept", () => {
-    const { result, text } = reason([seen("edge", "teeth"), seen("hair", "none"), seen("sap", "clear"), read("length", 12)]);
+    const { result, text } = reason([
+      seen("edge", "teeth"),
+      seen("hair", "none"),
+      seen("sap", "clear"),
+      read("length", 12),
+    ]);
     expect(result.verdict).toBe("keep");
     expect(text).toMatch(/leave it/);
   });
@@ -97,17 +124,34 @@ describe("reasons", () => {
     const flora = tinyFlora();
     flora.taxa[kept].hazards = { people: "The sap blisters." };
     const own = buildModel(flora);
-    const judgement = judge(own, tinyCase([seen("edge", "teeth"), seen("hair", "none"), seen("sap", "clear"), read("length", 12)]));
+    const judgement = judge(
+      own,
+      tinyCase([seen("edge", "teeth"), seen("hair", "none"), seen("sap", "clear"), read("length", 12)]),
+    );
     expect(verdictReason(judgement, decide(judgement))).toContain("The sap blisters.");
   });
   it("say what stands in the way where no plant to keep does by itself", () => {
     const judgement = judge(model, tinyCase([seen("edge", "smooth"), seen("hair", "some"), seen("sap", "milky")]));
     const { local, flat, guarded } = judgement;
-    const [unknown, all] = [Math.max(local.unknown, flat.unknown), Math.max(guarded.local.keptSide, guarded.flat.keptSide)];
+    const [unknown, all] = [
+      Math.max(local.unknown, flat.unknown),
+      Math.max(guarded.local.keptSide, guarded.flat.keptSide),
+    ];
     expect(all).toBeGreaterThan(1.01 * unknown);
-    const said = (limit: number) => verdictReason(judgement, { ...decide(judgement), verdict: "hold", stillFit: [], crossFits: -1, leansOn: null, openTwins: [], limit });
+    const said = (limit: number) =>
+      verdictReason(judgement, {
+        ...decide(judgement),
+        verdict: "hold",
+        stillFit: [],
+        crossFits: -1,
+        leansOn: null,
+        openTwins: [],
+        limit,
+      });
     expect(said(unknown / 2)).toMatch(/^A plant that is not in this flora still fits too well/);
-    expect(said((unknown + all) / 2)).toMatch(/^No one plant stands in the way, but what must be kept and what is not in this flora stand together at [\d.]+ %, over your limit of [\d.]+ %/);
+    expect(said((unknown + all) / 2)).toMatch(
+      /^No one plant stands in the way, but what must be kept and what is not in this flora stand together at [\d.]+ %, over your limit of [\d.]+ %/,
+    );
     expect(said(2 * all)).toBe("What still fits is treated here in more than one way. Tell them apart before acting.");
   });
   it("say of a check what it parts and what kit it needs", () => {

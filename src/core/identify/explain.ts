@@ -40,20 +40,37 @@ export function weightsOfEvidence(judgement: Judgement, first: number, second: n
 export function describeObservation({ model, case: given }: Judgement, index: number): string {
   const observation = given.observations[index];
   const character = model.flora.characters[model.characterIndex.get(observation.character) as number];
-  return observationInWords(observation, character, (taxon) => plainName({ model }, model.taxonIndex.get(taxon) as number));
+  return observationInWords(observation, character, (taxon) =>
+    plainName({ model }, model.taxonIndex.get(taxon) as number),
+  );
 }
 
 /** @param nameOf what a scout calls a plant, from its accepted name */
-export function observationInWords(observation: Observation, character: Character, nameOf: (taxon: string) => string): string {
+export function observationInWords(
+  observation: Observation,
+  character: Character,
+  nameOf: (taxon: string) => string,
+): string {
   const sure = observation.sure === "sure" ? "" : ` (${observation.sure === "guess" ? "a guess" : "likely"})`;
   if (observation.answer === "cannot-tell") return `${character.name}: can't tell`;
   if (observation.answer === "not-there-yet") return `${character.name}: not there yet`;
   const values = observation.values ?? (observation.value === undefined ? null : [observation.value]);
   const within = observation.half === undefined ? "" : ` ± ${Number(observation.half.toPrecision(2))}`;
-  const onAnother = typeof observation.other === "number" ? ` on one plant, ${Number(observation.other.toPrecision(3))} on another` : "";
-  if (values) return `${character.name}: ${values.map((v) => Number(v.toPrecision(3))).join(", ")}${within} ${character.unit}${onAnother}${sure}`;
-  const plants = typeof observation.other === "string" ? ` on one plant, ${stateName(character, observation.other)} on another` : observation.of ? ` in ${observation.of.yes} of ${observation.of.n} plants` : "";
-  const beside = observation.against ? ` ${observation.states?.[0] === "same" ? "as" : "than"} ${nameOf(observation.against)}` : "";
+  const onAnother =
+    typeof observation.other === "number"
+      ? ` on one plant, ${Number(observation.other.toPrecision(3))} on another`
+      : "";
+  if (values)
+    return `${character.name}: ${values.map((v) => Number(v.toPrecision(3))).join(", ")}${within} ${character.unit}${onAnother}${sure}`;
+  const plants =
+    typeof observation.other === "string"
+      ? ` on one plant, ${stateName(character, observation.other)} on another`
+      : observation.of
+        ? ` in ${observation.of.yes} of ${observation.of.n} plants`
+        : "";
+  const beside = observation.against
+    ? ` ${observation.states?.[0] === "same" ? "as" : "than"} ${nameOf(observation.against)}`
+    : "";
   if (saysPartIsMissing(character, observation)) return `${character.name}: no such part${sure}`;
   const names = (observation.states ?? ["none"]).map((id) => stateName(character, id));
   const looked = observation.answer === "absent" && observation.states ? "looked for and absent: " : "";
@@ -70,7 +87,11 @@ export function untested(judgement: Judgement): { taxon: number; characters: str
   return shown
     .map((taxon) => ({
       taxon,
-      characters: judgement.evidence.flatMap((e) => (e && recordingOf(judgement.model, taxon, e.character) === "not-recorded" ? [judgement.model.flora.characters[e.character].id] : [])),
+      characters: judgement.evidence.flatMap((e) =>
+        e && recordingOf(judgement.model, taxon, e.character) === "not-recorded"
+          ? [judgement.model.flora.characters[e.character].id]
+          : [],
+      ),
     }))
     .filter((item) => item.characters.length > 0);
 }
@@ -79,7 +100,13 @@ export function untested(judgement: Judgement): { taxon: number; characters: str
  * What a plant shows for a character, in words; empty if not recorded.
  * @param most states named at most, the commonest first
  */
-export function describeScore(judgement: Pick<Judgement, "model">, taxon: number, c: number, stage: Stage, most = 2): string {
+export function describeScore(
+  judgement: Pick<Judgement, "model">,
+  taxon: number,
+  c: number,
+  stage: Stage,
+  most = 2,
+): string {
   const { model } = judgement;
   const character = model.flora.characters[c];
   const score = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id);
@@ -87,9 +114,13 @@ export function describeScore(judgement: Pick<Judgement, "model">, taxon: number
   if (score.points) {
     const [, low, high] = score.points;
     const round = (x: number) => Number(x.toPrecision(2));
-    return round(low) === round(high) ? `${round(low)} ${character.unit}` : `${round(low)} to ${round(high)} ${character.unit}`;
+    return round(low) === round(high)
+      ? `${round(low)} ${character.unit}`
+      : `${round(low)} to ${round(high)} ${character.unit}`;
   }
-  const names = commonestStates(score.shares as number[], most).map((s) => stateName(character, character.states[s].id));
+  const names = commonestStates(score.shares as number[], most).map((s) =>
+    stateName(character, character.states[s].id),
+  );
   // a state's own name may hold an "or": plain green or brown, or red or purple
   return names.join(names.some((name) => name.includes(" or ")) ? ", or " : " or ");
 }
@@ -98,12 +129,20 @@ export function describeScore(judgement: Pick<Judgement, "model">, taxon: number
 const NAMED_SHARE = 0.2;
 
 const commonestStates = (shares: number[], most: number): number[] =>
-  shares.map((share, s) => ({ share, s })).filter(({ share }) => share >= NAMED_SHARE).sort((a, b) => b.share - a.share).slice(0, most).map(({ s }) => s);
+  shares
+    .map((share, s) => ({ share, s }))
+    .filter(({ share }) => share >= NAMED_SHARE)
+    .sort((a, b) => b.share - a.share)
+    .slice(0, most)
+    .map(({ s }) => s);
 
 /** The states that `describeScore` names, the commonest first; none where the character is measured or counted, not recorded or does not apply. */
 export function namedStates(model: Model, taxon: number, c: number, stage: Stage, most = 2): string[] {
-  const { shares, notApplicable } = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id) ?? {};
-  return shares && !notApplicable ? commonestStates(shares, most).map((s) => model.flora.characters[c].states[s].id) : [];
+  const { shares, notApplicable } =
+    scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id) ?? {};
+  return shares && !notApplicable
+    ? commonestStates(shares, most).map((s) => model.flora.characters[c].states[s].id)
+    : [];
 }
 
 /** Plants among which a check's reason is looked for. */
@@ -112,12 +151,17 @@ const REASONED = 4;
 /** Why a check is offered: which two it parts, and what each shows. */
 export function checkReason(judgement: Judgement, check: Check, ranked = likeliest(judgement)): string {
   const { model } = judgement;
-  const shown = ranked.map((t) => ({ t, share: judgement.local.taxa[t], words: describeScore(judgement, t, check.character, likeliestStage(judgement, t)) }));
+  const shown = ranked.map((t) => ({
+    t,
+    share: judgement.local.taxa[t],
+    words: describeScore(judgement, t, check.character, likeliestStage(judgement, t)),
+  }));
   let best: { a: number; b: number; weight: number; words: [string, string] } | null = null;
   for (const [i, first] of shown.entries()) {
     for (const second of shown.slice(i + 1)) {
       if (!first.words || !second.words || first.words === second.words) continue;
-      const weight = first.share * second.share * (judgement.keptSide[first.t] === judgement.keptSide[second.t] ? 0.3 : 1);
+      const weight =
+        first.share * second.share * (judgement.keptSide[first.t] === judgement.keptSide[second.t] ? 0.3 : 1);
       if (!best || weight > best.weight) best = { a: first.t, b: second.t, weight, words: [first.words, second.words] };
     }
   }
@@ -126,11 +170,13 @@ export function checkReason(judgement: Judgement, check: Check, ranked = likelie
   if (check.second && !check.first) return againstReason(judgement, check.character, ranked[0]) + needs;
   if (check.first) {
     const like = check.first.filter(({ fits }) => fits).map(({ twin }) => twin);
-    if (like.length > 0) return `You ${seenOf(judgement, check.character)}, as ${listed(like)} ${new Set(like).size > 1 ? "have" : "has"} it, which this flora does not hold; the rest is otherwise. One plant may be odd, or was misread.${needs}`;
+    if (like.length > 0)
+      return `You ${seenOf(judgement, check.character)}, as ${listed(like)} ${new Set(like).size > 1 ? "have" : "has"} it, which this flora does not hold; the rest is otherwise. One plant may be odd, or was misread.${needs}`;
     const apart = `${listed(check.first.map(({ taxon }) => plainName(judgement, taxon)))} from ${listed(check.first.map(({ twin }) => twin))}, which this flora does not hold`;
     return check.second ? `It alone parts ${apart}: one look may be a slip.${needs}` : `Parts ${apart}.${needs}`;
   }
-  if (check.seldom) return `Few of what still fits show this now, and there is nothing else left to ask of them. Look again at your first answers too.${needs}`;
+  if (check.seldom)
+    return `Few of what still fits show this now, and there is nothing else left to ask of them. Look again at your first answers too.${needs}`;
   if (!best) return `Parts what still fits into smaller groups.${needs}`;
   return `Parts ${plainName(judgement, best.a)} (${best.words[0]}) from ${plainName(judgement, best.b)} (${best.words[1]}).${needs}`;
 }
@@ -157,8 +203,10 @@ export function likeliest(judgement: Pick<Judgement, "local">, most = REASONED):
 /** Why nothing may be done though no plant to keep stands out: the unknown plant, all that stays together, or two ways of treating. */
 function unnamedReason({ local, flat, guarded }: Judgement, limit: number): string {
   const kept = Math.max(guarded.local.keptSide, guarded.flat.keptSide);
-  if (Math.max(local.unknown, flat.unknown) > limit) return "A plant that is not in this flora still fits too well. Look at more before acting.";
-  if (kept > limit) return `No one plant stands in the way, but what must be kept and what is not in this flora stand together at ${percent(kept)}, over your limit of ${percent(limit)}. Look at more before acting.`;
+  if (Math.max(local.unknown, flat.unknown) > limit)
+    return "A plant that is not in this flora still fits too well. Look at more before acting.";
+  if (kept > limit)
+    return `No one plant stands in the way, but what must be kept and what is not in this flora stand together at ${percent(kept)}, over your limit of ${percent(limit)}. Look at more before acting.`;
   return "What still fits is treated here in more than one way. Tell them apart before acting.";
 }
 
@@ -166,8 +214,12 @@ function unnamedReason({ local, flat, guarded }: Judgement, limit: number): stri
 function heldByGuard(judgement: Judgement, { stillFit, limit }: VerdictResult): string {
   const { local, flat } = judgement;
   if (Math.max(local.taxa[stillFit[0]], flat.taxa[stillFit[0]]) > limit / 2) return "";
-  const looks = judgement.evidence.filter((e) => e && recordingOf(judgement.model, stillFit[0], e.character) === "not-recorded").length;
-  return looks === 0 ? "" : ` Of ${plainName(judgement, stillFit[0])} ${looks === 1 ? "one of these looks is" : `${looks} of these looks are`} not recorded, so it cannot be ruled out by that.`;
+  const looks = judgement.evidence.filter(
+    (e) => e && recordingOf(judgement.model, stillFit[0], e.character) === "not-recorded",
+  ).length;
+  return looks === 0
+    ? ""
+    : ` Of ${plainName(judgement, stillFit[0])} ${looks === 1 ? "one of these looks is" : `${looks} of these looks are`} not recorded, so it cannot be ruled out by that.`;
 }
 
 const listed = (names: string[]): string => [...new Set(names)].join(" and ");
@@ -176,9 +228,17 @@ const listed = (names: string[]): string => [...new Set(names)].join(" and ");
 function unheldReason(judgement: Judgement, about: number, open: OpenTwin[]): string {
   const names = [...new Set(open.map((o) => o.twin.common))];
   const [are, them] = names.length > 1 ? ["are", "them"] : ["is", "it"];
-  const takenFor = open.every((o) => o.taxon === about) ? "it" : `${listed(open.map((o) => plainName(judgement, o.taxon)))}, treated alike here`;
-  const onSecond = open.some((o) => o.fits && o.again.length > 0) ? `What was seen is partly as ${names.length > 1 ? "they have" : "it has"} it, and partly not: make that look on a second plant.` : "One look alone parts the two: make it on a second plant.";
-  const settle = open.every((o) => o.looks.length > 0) ? "" : open.every((o) => o.looks.length > 0 || o.again.length > 0) ? ` ${onSecond}` : " What was seen does not part the two: get a second opinion before acting.";
+  const takenFor = open.every((o) => o.taxon === about)
+    ? "it"
+    : `${listed(open.map((o) => plainName(judgement, o.taxon)))}, treated alike here`;
+  const onSecond = open.some((o) => o.fits && o.again.length > 0)
+    ? `What was seen is partly as ${names.length > 1 ? "they have" : "it has"} it, and partly not: make that look on a second plant.`
+    : "One look alone parts the two: make it on a second plant.";
+  const settle = open.every((o) => o.looks.length > 0)
+    ? ""
+    : open.every((o) => o.looks.length > 0 || o.again.length > 0)
+      ? ` ${onSecond}`
+      : " What was seen does not part the two: get a second opinion before acting.";
   return `${plainName(judgement, about)} fits, but ${names.join(" and ")} ${are} taken for ${takenFor}, and this flora does not hold ${them}.${settle}`;
 }
 
@@ -192,21 +252,28 @@ export function verdictReason(judgement: Judgement, result: VerdictResult): stri
   }
   if (result.verdict === "keep") {
     const danger = judgement.model.flora.taxa[result.about].hazards.people;
-    if (!result.named) return `${name} fits best, but another may fit too. All that fits is on the side that stays: leave it, and do not take it for named.${danger ? ` Take care all the same: ${danger}` : ""}`;
+    if (!result.named)
+      return `${name} fits best, but another may fit too. All that fits is on the side that stays: leave it, and do not take it for named.${danger ? ` Take care all the same: ${danger}` : ""}`;
     return `${name} fits. It is on the side that stays: leave it.${danger ? ` Take care all the same: ${danger}` : ""}`;
   }
-  if (result.verdict === "unknown") return "Nothing in this flora fits well. Take a specimen and pictures, and ask for a second opinion.";
+  if (result.verdict === "unknown")
+    return "Nothing in this flora fits well. Take a specimen and pictures, and ask for a second opinion.";
   if (result.verdict === "hold") {
-    if (result.leansOn) return `${name} fits, but only on the strength of one kind of look (${result.leansOn.replace(/-/g, " ")}). Look at something else before acting.`;
+    if (result.leansOn)
+      return `${name} fits, but only on the strength of one kind of look (${result.leansOn.replace(/-/g, " ")}). Look at something else before acting.`;
     if (result.openTwins.length > 0) return unheldReason(judgement, result.about, result.openTwins);
     const shown = result.stillFit.slice(0, 2);
     const names = shown.map((t) => plainName(judgement, t));
-    if (names.length === 0 && result.crossFits >= 0) return `A cross of ${judgement.model.crosses[result.crossFits].parents.map((t) => plainName(judgement, t)).join(" and ")} still fits, and is kept as its kept parent is.`;
+    if (names.length === 0 && result.crossFits >= 0)
+      return `A cross of ${judgement.model.crosses[result.crossFits].parents.map((t) => plainName(judgement, t)).join(" and ")} still fits, and is kept as its kept parent is.`;
     if (names.length === 0) return unnamedReason(judgement, result.limit);
     const [fit, they] = names.length > 1 ? ["fit", "They are"] : ["fits", "It is"];
     // The rule asks for both priors: the field shows the local one, under which these may stand far below the limit.
-    if (shown.every((t) => judgement.guarded.local.taxa[t] <= result.limit / 2)) return `By looks alone ${names.join(" and ")} still ${fit}, however rare here. ${they} kept here.${heldByGuard(judgement, result)}`;
+    if (shown.every((t) => judgement.guarded.local.taxa[t] <= result.limit / 2))
+      return `By looks alone ${names.join(" and ")} still ${fit}, however rare here. ${they} kept here.${heldByGuard(judgement, result)}`;
     return `${names.join(" and ")} still ${fit}. ${they} kept here.${heldByGuard(judgement, result)}`;
   }
-  return judgement.evidence.some(Boolean) ? "Not enough seen yet to say." : "Nothing seen yet. Start with whatever is plainest.";
+  return judgement.evidence.some(Boolean)
+    ? "Not enough seen yet to say."
+    : "Nothing seen yet. Start with whatever is plainest.";
 }

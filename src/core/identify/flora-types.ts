@@ -60,7 +60,22 @@ export interface Character {
 /** Months of a stage as [first, last], 1–12, wrapping over the year end; north. */
 export type MonthRange = [number, number];
 
-export const SEED_COLOURS = ["black", "dark brown", "brown", "red-brown", "straw", "yellow", "orange", "red", "purple", "blue", "green", "grey", "silver", "white"] as const;
+export const SEED_COLOURS = [
+  "black",
+  "dark brown",
+  "brown",
+  "red-brown",
+  "straw",
+  "yellow",
+  "orange",
+  "red",
+  "purple",
+  "blue",
+  "green",
+  "grey",
+  "silver",
+  "white",
+] as const;
 export type SeedColour = (typeof SEED_COLOURS)[number];
 
 export interface Hazards {

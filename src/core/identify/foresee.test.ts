@@ -3,7 +3,23 @@ import { describe, expect, it } from "vitest";
 import { currentFlora } from "@/flora/load";
 import { loadList } from "@/flora/load";
 import { readNotes } from "@/flora/read-notes";
-import { buildModel, caseSchema, decide, describeScore, foreseeChecks, identify, judge, laterChecks, mostlyCarried, type Observation, recordingOf, STAGES, towardsAction, towardsName, usualLook } from "./index";
+import {
+  buildModel,
+  caseSchema,
+  decide,
+  describeScore,
+  foreseeChecks,
+  identify,
+  judge,
+  laterChecks,
+  mostlyCarried,
+  type Observation,
+  recordingOf,
+  STAGES,
+  towardsAction,
+  towardsName,
+  usualLook,
+} from "./index";
 import { checkReason } from "./explain";
 import { farthestFromClear } from "./verdict";
 
@@ -13,7 +29,16 @@ const list = loadList("otter-valley");
 const notes = readNotes();
 const anyNote = fc.constantFrom(...notes);
 const anyDepth = fc.integer({ min: 0, max: 6 });
-const caseOf = (note: (typeof notes)[number], depth: number, extra = {}) => caseSchema.parse({ id: note.id, day: note.day, stage: note.stage, list: list.status, actions: list.actions, observations: note.observations.slice(0, depth), ...extra });
+const caseOf = (note: (typeof notes)[number], depth: number, extra = {}) =>
+  caseSchema.parse({
+    id: note.id,
+    day: note.day,
+    stage: note.stage,
+    list: list.status,
+    actions: list.actions,
+    observations: note.observations.slice(0, depth),
+    ...extra,
+  });
 
 describe("what is asked next, on real notes", () => {
   it("is never what was answered, but on a second plant, needs no tool that is not at hand, and has a price above nothing", () => {
@@ -27,7 +52,8 @@ describe("what is asked next, on real notes", () => {
           for (const tool of character.kit) expect(tool).toBe("ruler");
           if (!check.second) expect(check.bits).toBeGreaterThan(0);
           expect(check.saved).toBeGreaterThanOrEqual(0);
-          if (farthestFromClear(judgement).posterior === judgement.local) expect(check.partBits).toBeLessThanOrEqual(check.bits + 1e-6);
+          if (farthestFromClear(judgement).posterior === judgement.local)
+            expect(check.partBits).toBeLessThanOrEqual(check.bits + 1e-6);
         }
       }),
       { seed: 171, numRuns: 40 },
@@ -42,7 +68,10 @@ describe("what is asked next, on real notes", () => {
         const ids = (order: typeof checks) => order.map((c) => c.character).sort((a, b) => a - b);
         expect(ids(towardsName(judgement, checks))).toEqual(ids(checks));
         expect(ids(towardsAction(judgement, checks))).toEqual(ids(mostlyCarried(checks)));
-        expect(mostlyCarried(checks).every((c) => c.carried >= 0.7) || checks.filter((c) => c.carried >= 0.7).every((c) => c.bits < 0.03)).toBe(true);
+        expect(
+          mostlyCarried(checks).every((c) => c.carried >= 0.7) ||
+            checks.filter((c) => c.carried >= 0.7).every((c) => c.bits < 0.03),
+        ).toBe(true);
       }),
       { seed: 172, numRuns: 25 },
     );
@@ -52,7 +81,10 @@ describe("what is asked next, on real notes", () => {
     fc.assert(
       fc.property(anyNote, anyDepth, (note, depth) => {
         const judgement = judge(model, caseOf(note, depth));
-        const entropy = [...judgement.local.taxa, judgement.local.unknown].reduce((sum, p) => sum - (p > 0 ? p * Math.log2(p) : 0), 0);
+        const entropy = [...judgement.local.taxa, judgement.local.unknown].reduce(
+          (sum, p) => sum - (p > 0 ? p * Math.log2(p) : 0),
+          0,
+        );
         for (const check of foreseeChecks(judgement)) expect(check.bits).toBeLessThanOrEqual(entropy + 0.05);
       }),
       { seed: 173, numRuns: 25 },
@@ -66,7 +98,10 @@ describe("a first answer that was wrong", () => {
   const looksAt = (name: string, stage: "seedling" | "vegetative") => {
     const taxon = model.taxonIndex.get(name) as number;
     const look = (c: number) => usualLook(model, taxon, c, "seedling");
-    const observations: Observation[] = [...PLACE.flatMap((id) => look(model.characterIndex.get(id) as number) ?? []), { character: "plant-kind", answer: "seen", states: ["water-plant"], join: "any", sure: "sure" }];
+    const observations: Observation[] = [
+      ...PLACE.flatMap((id) => look(model.characterIndex.get(id) as number) ?? []),
+      { character: "plant-kind", answer: "seen", states: ["water-plant"], join: "any", sure: "sure" },
+    ];
     const judged = () => judge(model, caseSchema.parse({ day: "2026-05-05", stage, list: list.status, observations }));
     const told = observations.length;
     const reasons: string[] = [];
@@ -76,10 +111,22 @@ describe("a first answer that was wrong", () => {
       if (!next) break;
       if (next.seldom) reasons.push(checkReason(judgement, next));
       const character = flora.characters[next.character];
-      observations.push(look(next.character) ?? { character: character.id, answer: character.stages.includes("seedling") ? "absent" : "not-there-yet", join: "any", sure: "sure" });
+      observations.push(
+        look(next.character) ?? {
+          character: character.id,
+          answer: character.stages.includes("seedling") ? "absent" : "not-there-yet",
+          join: "any",
+          sure: "sure",
+        },
+      );
     }
     const { taxa } = judged().flat;
-    return { asked: observations.length - told, rank: taxa.filter((share) => share > taxa[taxon]).length + 1, reasons, looks: observations.map((o) => o.character).join(" ") };
+    return {
+      asked: observations.length - told,
+      rank: taxa.filter((share) => share > taxa[taxon]).length + 1,
+      reasons,
+      looks: observations.map((o) => o.character).join(" "),
+    };
   };
   it.each([
     ["Nassella trichotoma", "vegetative"],
@@ -109,7 +156,9 @@ describe("the condition of Clear that is worked on", () => {
       } else if (leansOn) {
         expect(without).toBe(leansOn);
         expect(posterior.keptSide).toBeGreaterThan(limitTimes * limit);
-        for (const check of foreseeChecks(judgement)) if (flora.characters[check.character].block === leansOn) expect([check.saved, check.partBits]).toEqual([0, 0]);
+        for (const check of foreseeChecks(judgement))
+          if (flora.characters[check.character].block === leansOn)
+            expect([check.saved, check.partBits]).toEqual([0, 0]);
         met.add("leans");
       } else expect(without).toBeNull();
     }
@@ -143,7 +192,9 @@ describe("the whole answer", () => {
         const given = caseOf(note, depth);
         const answer = identify(model, given);
         expect(answer).toEqual(identify(model, given));
-        expect(answer.candidates.reduce((sum, c) => sum + c.probability, 0) + answer.unknown).toBeLessThanOrEqual(1.001);
+        expect(answer.candidates.reduce((sum, c) => sum + c.probability, 0) + answer.unknown).toBeLessThanOrEqual(
+          1.001,
+        );
         expect(answer.because.length).toBeGreaterThan(10);
         for (const { seconds, why } of [...answer.next.name, ...answer.next.action]) {
           expect(seconds).toBeGreaterThan(0);
@@ -156,7 +207,10 @@ describe("the whole answer", () => {
 
   it("never clears on nothing, and never names on nothing", () => {
     for (const stage of [null, ...STAGES]) {
-      const answer = identify(model, caseSchema.parse({ day: "2026-06-01", stage, list: list.status, observations: [] }));
+      const answer = identify(
+        model,
+        caseSchema.parse({ day: "2026-06-01", stage, list: list.status, observations: [] }),
+      );
       expect(answer.verdict).not.toBe("clear");
       expect(answer.named).toBe(false);
     }
@@ -165,7 +219,8 @@ describe("the whole answer", () => {
   it("names a plant to keep only where that plant alone holds nearly all", () => {
     for (const note of notes.slice(0, 120)) {
       const answer = identify(model, caseOf(note, 20));
-      if (answer.verdict === "keep" && answer.named) expect(answer.candidatesFlat[0].probability).toBeGreaterThanOrEqual(0.95);
+      if (answer.verdict === "keep" && answer.named)
+        expect(answer.candidatesFlat[0].probability).toBeGreaterThanOrEqual(0.95);
       if (answer.verdict === "keep" && !answer.named) expect(answer.because).toContain("do not take it for named");
     }
   });

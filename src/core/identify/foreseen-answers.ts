@@ -48,18 +48,27 @@ export function foreseenAnswers(judgement: Judgement, active: Active, c: number)
     let other = 0;
     for (let k = firstOf[i]; k < firstOf[i + 1]; k++) {
       const z = conditions[k];
-      const sound = seenAt(model, t, c, model.conditionStage[z]) ? weights[k] * (block ? soundShare(model, block, z) : freshShare) : 0;
+      const sound = seenAt(model, t, c, model.conditionStage[z])
+        ? weights[k] * (block ? soundShare(model, block, z) : freshShare)
+        : 0;
       const told = part ? sound * part.shown[z] : sound;
       own += told;
       bare += sound - told;
       other += weights[k] - sound;
       if (varies) for (let o = 0; o < n; o++) rows[i * n + o] += told * table[row + (z - first) * n + o];
     }
-    for (let o = 0; o < n; o++) rows[i * n + o] += (varies ? 0 : own * table[row + o]) + other * shownOfForm * background[from + o];
+    for (let o = 0; o < n; o++)
+      rows[i * n + o] += (varies ? 0 : own * table[row + o]) + other * shownOfForm * background[from + o];
     if (part && part.none >= 0) rows[i * n + part.none] += bare + other * (1 - shownOfForm);
   }
   active.crosses.forEach((x, i) => {
-    crossRow(judgement, x, c, freshShare, rows.subarray((active.taxa.length + i) * n, (active.taxa.length + i + 1) * n));
+    crossRow(
+      judgement,
+      x,
+      c,
+      freshShare,
+      rows.subarray((active.taxa.length + i) * n, (active.taxa.length + i + 1) * n),
+    );
   });
   unknownRow(judgement, active, rows, c, part, rows.subarray((active.taxa.length + active.crosses.length) * n));
   return rows;
@@ -77,7 +86,14 @@ function crossRow(judgement: Judgement, cross: number, c: number, sound: number,
 }
 
 /** The unknown plant's answers: its life forms' backgrounds and its listed relatives' rows, each by its share. */
-function unknownRow(judgement: Judgement, active: Active, rows: Float64Array, c: number, part: Lacking | null, out: Float64Array): void {
+function unknownRow(
+  judgement: Judgement,
+  active: Active,
+  rows: Float64Array,
+  c: number,
+  part: Lacking | null,
+  out: Float64Array,
+): void {
   const { model, unknownParts } = judgement;
   const n = out.length;
   const background = model.background[c];
@@ -97,7 +113,8 @@ function unknownRow(judgement: Judgement, active: Active, rows: Float64Array, c:
     const from = model.taxonLifeForm[t] * n;
     total += weight;
     const shown = part?.shownByForm[model.taxonLifeForm[t]] ?? 1;
-    for (let o = 0; o < n; o++) out[o] += weight * (likeness * rows[i * n + o] + (1 - likeness) * shown * background[from + o]);
+    for (let o = 0; o < n; o++)
+      out[o] += weight * (likeness * rows[i * n + o] + (1 - likeness) * shown * background[from + o]);
   }
   for (let o = 0; o < n; o++) out[o] = total > 0 ? out[o] / total : 1 / n;
 }

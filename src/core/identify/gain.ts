@@ -58,7 +58,13 @@ const LEAST_MISSING = 0.01;
  * about what to do. To the answers of the character comes one more, "no such part here", with what a plant's other answers leave over.
  * @param rowNats `natsOf` the rows, where they are weighed more than once
  */
-export function gainOf(judgement: Judgement, standing: Standing, c: number, rows: Float64Array, rowNats?: Float64Array): Gain {
+export function gainOf(
+  judgement: Judgement,
+  standing: Standing,
+  c: number,
+  rows: Float64Array,
+  rowNats?: Float64Array,
+): Gain {
   const named = judgement.model.answers[c];
   const n = named + 1;
   const { shares, sided, guarded, parted, prior, guardedPrior, partitions, standpoint } = standing;
@@ -103,10 +109,12 @@ export function gainOf(judgement: Judgement, standing: Standing, c: number, rows
       const own = parts[o * partitions + p];
       if (own > 0) partNats += own * Math.log(own / (all * prior[p]));
     }
-    if (sum > 1e-12) costAfter += sum * costOfAct(judgement, standpoint.limitTimes, guardedParts, o * partitions, partitions, sum);
+    if (sum > 1e-12)
+      costAfter += sum * costOfAct(judgement, standpoint.limitTimes, guardedParts, o * partitions, partitions, sum);
   }
   const rise = Math.max(0, firstAfter - firstNow);
-  if (standpoint.without === judgement.model.flora.characters[c].block) return { bits: Math.max(0, nats * Math.LOG2E), rise, saved: 0, partBits: 0 };
+  if (standpoint.without === judgement.model.flora.characters[c].block)
+    return { bits: Math.max(0, nats * Math.LOG2E), rise, saved: 0, partBits: 0 };
   const saved = Math.max(0, costOfAct(judgement, standpoint.limitTimes, guardedPrior, 0, partitions, 1) - costAfter);
   return { bits: Math.max(0, nats * Math.LOG2E), rise, saved, partBits: Math.max(0, partNats * Math.LOG2E) };
 }
@@ -174,7 +182,14 @@ export function natsOf(rows: Float64Array, n: number): Float64Array {
  * @param masses of which those from `from` on are meant: of the kept side (first) and of each action group
  * @param total their sum
  */
-export function costOfAct(judgement: Judgement, limitTimes: number, masses: Float64Array, from: number, partitions: number, total: number): number {
+export function costOfAct(
+  judgement: Judgement,
+  limitTimes: number,
+  masses: Float64Array,
+  from: number,
+  partitions: number,
+  total: number,
+): number {
   const { wrongClear, missedTarget, hold } = judgement.case.costs;
   const kept = masses[from] / total;
   if (kept >= KEEP_SHARE) return Math.min(hold, missedTarget * (1 - kept));

@@ -35,7 +35,9 @@ function standingTargets({ keptSide, local, flat }: Known): number[] {
 /** The best chance that any of these plants gives an observation, at each stage. */
 function bestAtStage({ model }: Known, item: Evidence, targets: number[]): Float64Array {
   const best = new Float64Array(STAGES.length);
-  for (const t of targets) for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) best[model.conditionStage[z]] = Math.max(best[model.conditionStage[z]], item.chance[z]);
+  for (const t of targets)
+    for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++)
+      best[model.conditionStage[z]] = Math.max(best[model.conditionStage[z]], item.chance[z]);
   return best;
 }
 
@@ -71,7 +73,13 @@ function raisingOf(known: Known): Raising {
     });
     if (observations.size === 0) continue;
     const touched = [...blocks].filter(([, block]) => block.members.some((i) => observations.has(i)));
-    untested.push({ taxon, observations, raised: new Map(touched.map(([name, block]) => [name, raisedBy(known, best, { taxon, observations }, block, block.members)])) });
+    untested.push({
+      taxon,
+      observations,
+      raised: new Map(
+        touched.map(([name, block]) => [name, raisedBy(known, best, { taxon, observations }, block, block.members)]),
+      ),
+    });
   }
   const raising = { best, untested };
   workedOut.set(evidence, raising);
@@ -79,13 +87,22 @@ function raisingOf(known: Known): Raising {
 }
 
 /** How many times each condition of a plant rises where what is not recorded of it has the best chance of the targets. */
-function raisedBy({ model, evidence }: Known, best: Raising["best"], { taxon, observations }: Pick<Untested, "taxon" | "observations">, { doubt }: LookedAt, members: number[]): Float64Array {
+function raisedBy(
+  { model, evidence }: Known,
+  best: Raising["best"],
+  { taxon, observations }: Pick<Untested, "taxon" | "observations">,
+  { doubt }: LookedAt,
+  members: number[],
+): Float64Array {
   const met = STAGES.map((stage) => model.flora.taxa[taxon].calendar[stage] !== undefined);
   const from = model.firstCondition[taxon];
   const items = members.map((i) => evidence[i] as Evidence);
   return Float64Array.from({ length: model.firstCondition[taxon + 1] - from }, (_, k) => {
     const z = from + k;
-    const raised = (item: Evidence, n: number) => (met[model.conditionStage[z]] && observations.has(members[n]) ? Math.max(item.chance[z], (best[members[n]] as Float64Array)[model.conditionStage[z]]) : item.chance[z]);
+    const raised = (item: Evidence, n: number) =>
+      met[model.conditionStage[z]] && observations.has(members[n])
+        ? Math.max(item.chance[z], (best[members[n]] as Float64Array)[model.conditionStage[z]])
+        : item.chance[z];
     return blockChanceAt(model, doubt, items, z, raised) / blockChanceAt(model, doubt, items, z);
   });
 }
@@ -98,17 +115,29 @@ function raisedBy({ model, evidence }: Known, best: Raising["best"], { taxon, ob
  * @param weightAt likelihood of a condition, of which those are the sums
  * @param dropped observations left out of both
  */
-export function guardKept(known: Known, taxa: Float64Array, weightAt: (z: number) => number, dropped: Set<number> = NOTHING): Float64Array {
+export function guardKept(
+  known: Known,
+  taxa: Float64Array,
+  weightAt: (z: number) => number,
+  dropped: Set<number> = NOTHING,
+): Float64Array {
   const { model, blocks } = known;
   const guarded = taxa.slice();
   const { best, untested } = raisingOf(known);
   for (const plant of untested) {
     const from = model.firstCondition[plant.taxon];
-    const own = Float64Array.from({ length: model.firstCondition[plant.taxon + 1] - from }, (_, k) => weightAt(from + k));
+    const own = Float64Array.from({ length: model.firstCondition[plant.taxon + 1] - from }, (_, k) =>
+      weightAt(from + k),
+    );
     for (const [name, whole] of plant.raised) {
       const block = blocks.get(name) as LookedAt;
       const left = block.members.filter((i) => !dropped.has(i));
-      const raised = left.length === block.members.length ? whole : left.length > 0 ? raisedBy(known, best, plant, block, left) : null;
+      const raised =
+        left.length === block.members.length
+          ? whole
+          : left.length > 0
+            ? raisedBy(known, best, plant, block, left)
+            : null;
       if (raised) for (let k = 0; k < own.length; k++) own[k] *= raised[k];
     }
     let sum = 0;

@@ -8,13 +8,40 @@ import { buildModel, type Case, identify, judge, type Status } from "./index";
 /** The two apples of the tiny flora, and one of them with a plant that is kept, cross. */
 function crossing(pairs: [string, string][]) {
   const flora = tinyFlora();
-  return { ...flora, taxa: flora.taxa.map((t) => ({ ...t, interfertile: pairs.flatMap(([a, b]) => (t.name === a ? [b] : t.name === b ? [a] : [])) })) };
+  return {
+    ...flora,
+    taxa: flora.taxa.map((t) => ({
+      ...t,
+      interfertile: pairs.flatMap(([a, b]) => (t.name === a ? [b] : t.name === b ? [a] : [])),
+    })),
+  };
 }
-const model = buildModel(crossing([["Malus prima", "Bonus prima"], ["Malus prima", "Malus secunda"]]));
-const cross = (a: string, b: string) => model.crosses.findIndex((x) => x.parents.map((t) => model.flora.taxa[t].name).sort().join() === [a, b].sort().join());
+const model = buildModel(
+  crossing([
+    ["Malus prima", "Bonus prima"],
+    ["Malus prima", "Malus secunda"],
+  ]),
+);
+const cross = (a: string, b: string) =>
+  model.crosses.findIndex(
+    (x) =>
+      x.parents
+        .map((t) => model.flora.taxa[t].name)
+        .sort()
+        .join() === [a, b].sort().join(),
+  );
 const own = cross("Malus prima", "Malus secunda");
 const mixed = cross("Malus prima", "Bonus prima");
-const anyLook = fc.constantFrom(seen("edge", "smooth"), seen("edge", "teeth"), seen("hair", "none"), seen("hair", "some"), seen("sap", "milky"), seen("sap", "clear"), read("length", 5), read("length", 9));
+const anyLook = fc.constantFrom(
+  seen("edge", "smooth"),
+  seen("edge", "teeth"),
+  seen("hair", "none"),
+  seen("hair", "some"),
+  seen("sap", "milky"),
+  seen("sap", "clear"),
+  read("length", 5),
+  read("length", 9),
+);
 const anyLooks = fc.uniqueArray(anyLook, { maxLength: 4, selector: (o) => o.character });
 
 describe("crosses", () => {
@@ -39,7 +66,8 @@ describe("crosses", () => {
   it("sum to one with the plants and the unknown plant", () => {
     fc.assert(
       fc.property(anyLooks, (looks) => {
-        for (const p of [judge(model, tinyCase(looks)).local, judge(model, tinyCase(looks)).flat]) expect([...p.taxa, ...p.crosses, p.unknown].reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+        for (const p of [judge(model, tinyCase(looks)).local, judge(model, tinyCase(looks)).flat])
+          expect([...p.taxa, ...p.crosses, p.unknown].reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
       }),
       { seed: 81 },
     );
@@ -48,7 +76,12 @@ describe("crosses", () => {
   it("count on the kept side if one parent is kept, and not if both are targets", () => {
     fc.assert(
       fc.property(anyLooks, fc.constantFrom<Status>("kept", "protected", "target"), (looks, status) => {
-        const list: Case["list"] = { "Malus prima": "target", "Malus secunda": "target", "Bonus prima": status, "Bonus rara": "kept" };
+        const list: Case["list"] = {
+          "Malus prima": "target",
+          "Malus secunda": "target",
+          "Bonus prima": status,
+          "Bonus rara": "kept",
+        };
         const { local } = judge(model, tinyCase(looks, { list }));
         const kept = local.unknown + local.taxa[3] + (status === "target" ? 0 : local.taxa[2] + local.crosses[mixed]);
         expect(local.keptSide).toBeCloseTo(kept, 9);
@@ -58,7 +91,10 @@ describe("crosses", () => {
   });
 
   it("rise above both parents where each parent shows in a different part", () => {
-    const { flat } = judge(model, tinyCase([seen("edge", "smooth"), seen("sap", "milky"), seen("hair", "none"), read("length", 8)]));
+    const { flat } = judge(
+      model,
+      tinyCase([seen("edge", "smooth"), seen("sap", "milky"), seen("hair", "none"), read("length", 8)]),
+    );
     const prior = CROSS_SHARE;
     expect(flat.crosses[mixed] / flat.taxa[0]).toBeGreaterThan(prior * 3);
   });

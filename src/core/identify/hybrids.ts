@@ -35,13 +35,19 @@ export function crossBlockChance(model: Model, doubt: number, items: Evidence[],
 export function crossStageChance(model: Model, conditionChance: Float64Array): Float64Array {
   const out = new Float64Array(model.crosses.length * STAGES.length);
   model.crosses.forEach(({ parents }, x) => {
-    for (const t of parents) for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) out[x * STAGES.length + model.conditionStage[z]] += conditionChance[z] / 2;
+    for (const t of parents)
+      for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++)
+        out[x * STAGES.length + model.conditionStage[z]] += conditionChance[z] / 2;
   });
   return out;
 }
 
 /** Likelihood of each cross, all stages together. */
-export function crossChanceOf(model: Model, stageChance: Float64Array, blocks: { cross: Float64Array }[]): Float64Array {
+export function crossChanceOf(
+  model: Model,
+  stageChance: Float64Array,
+  blocks: { cross: Float64Array }[],
+): Float64Array {
   const byStage = stageChance.slice();
   for (const { cross } of blocks) for (let i = 0; i < byStage.length; i++) byStage[i] *= cross[i];
   const sums = new Float64Array(model.crosses.length);
@@ -50,7 +56,9 @@ export function crossChanceOf(model: Model, stageChance: Float64Array, blocks: {
 }
 
 /** A cross is on the kept side if one of its parents is. */
-export const crossKept = (judgement: { model: Model; keptSide: Uint8Array }, cross: number): boolean => judgement.model.crosses[cross].parents.some((t) => judgement.keptSide[t] === 1);
+export const crossKept = (judgement: { model: Model; keptSide: Uint8Array }, cross: number): boolean =>
+  judgement.model.crosses[cross].parents.some((t) => judgement.keptSide[t] === 1);
 
 /** Prior of a cross beside its parents'. */
-export const crossPrior = (prior: Float64Array, { parents: [a, b] }: Cross): number => CROSS_SHARE * Math.min(prior[a], prior[b]);
+export const crossPrior = (prior: Float64Array, { parents: [a, b] }: Cross): number =>
+  CROSS_SHARE * Math.min(prior[a], prior[b]);

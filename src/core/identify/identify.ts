@@ -83,8 +83,19 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
   const id = (c: number) => model.flora.characters[c].id;
   const name = (t: number) => model.flora.taxa[t].name;
   const ranked = likeliest(judgement);
-  const named = (check: Check): NamedCheck => ({ character: id(check.character), seconds: check.seconds, why: checkReason(judgement, check, ranked), ...(check.seldom ? { seldom: true as const } : {}), ...(check.caution ? { caution: check.caution } : {}) });
-  const later = ({ character, stage, from, parts: [taxon] }: LaterCheck | LaterTwinLook, twin: string): Later => ({ character: id(character), stage, from, parts: [name(taxon), twin] });
+  const named = (check: Check): NamedCheck => ({
+    character: id(check.character),
+    seconds: check.seconds,
+    why: checkReason(judgement, check, ranked),
+    ...(check.seldom ? { seldom: true as const } : {}),
+    ...(check.caution ? { caution: check.caution } : {}),
+  });
+  const later = ({ character, stage, from, parts: [taxon] }: LaterCheck | LaterTwinLook, twin: string): Later => ({
+    character: id(character),
+    stage,
+    from,
+    parts: [name(taxon), twin],
+  });
   const acting = towardsAction(judgement, checks, lens);
   const fresh = acting.findIndex((check) => !check.second);
   return {
@@ -99,15 +110,28 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
     ...(result.reportFirst ? { reportFirst: true as const } : {}),
     because: verdictReason(judgement, result),
     sameTreatment: sameTreatment(judgement),
-    ...(result.openTwins.length > 0 && result.openTwins.every(({ looks, again }) => looks.length + again.length === 0) ? { nothingNow: true as const } : {}),
+    ...(result.openTwins.length > 0 && result.openTwins.every(({ looks, again }) => looks.length + again.length === 0)
+      ? { nothingNow: true as const }
+      : {}),
     next: {
-      name: towardsName(judgement, checks, lens).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), bits: round(check.bits) })),
-      action: acting.filter((check) => !check.second).slice(0, CHECKS_SHOWN).map((check) => ({ ...named(check), worth: round(worthTowardsAction(judgement, check)) })),
+      name: towardsName(judgement, checks, lens)
+        .slice(0, CHECKS_SHOWN)
+        .map((check) => ({ ...named(check), bits: round(check.bits) })),
+      action: acting
+        .filter((check) => !check.second)
+        .slice(0, CHECKS_SHOWN)
+        .map((check) => ({ ...named(check), worth: round(worthTowardsAction(judgement, check)) })),
       second: acting.slice(0, fresh < 0 ? acting.length : fresh).map(named),
-      later: result.openTwins.length > 0 ? laterTwinLooks(judgement, result.openTwins).map((look) => later(look, look.parts[1])) : laterChecks(judgement).map((look) => later(look, name(look.parts[1]))),
+      later:
+        result.openTwins.length > 0
+          ? laterTwinLooks(judgement, result.openTwins).map((look) => later(look, look.parts[1]))
+          : laterChecks(judgement).map((look) => later(look, name(look.parts[1]))),
     },
     hybrids: hybridsOf(judgement),
-    slips: slipsOf(judgement, result).map(({ observation, kind }) => ({ character: judgement.case.observations[observation].character, kind })),
+    slips: slipsOf(judgement, result).map(({ observation, kind }) => ({
+      character: judgement.case.observations[observation].character,
+      kind,
+    })),
     untested: untested(judgement).map(({ taxon, characters }) => ({ taxon: name(taxon), characters })),
     limit: result.limit,
     flora: model.flora.version,
@@ -119,12 +143,22 @@ const SHOWN_CROSS = 0.001;
 
 function hybridsOf(judgement: Judgement): Identification["hybrids"] {
   const { model, local } = judgement;
-  const shown = [...local.crosses.keys()].filter((x) => local.crosses[x] >= SHOWN_CROSS).sort((a, b) => local.crosses[b] - local.crosses[a]);
-  return shown.map((x) => ({ parents: model.crosses[x].parents.map((t) => model.flora.taxa[t].name) as [string, string], probability: round(local.crosses[x]) }));
+  const shown = [...local.crosses.keys()]
+    .filter((x) => local.crosses[x] >= SHOWN_CROSS)
+    .sort((a, b) => local.crosses[b] - local.crosses[a]);
+  return shown.map((x) => ({
+    parents: model.crosses[x].parents.map((t) => model.flora.taxa[t].name) as [string, string],
+    probability: round(local.crosses[x]),
+  }));
 }
 
 function ranking(judgement: Judgement, shares: Float64Array): Candidate[] {
-  return largestFirst(shares, SHOWN).map((t) => ({ taxon: judgement.model.flora.taxa[t].name, probability: round(shares[t]), status: judgement.status[t], group: judgement.group[t] }));
+  return largestFirst(shares, SHOWN).map((t) => ({
+    taxon: judgement.model.flora.taxa[t].name,
+    probability: round(shares[t]),
+    status: judgement.status[t],
+    group: judgement.group[t],
+  }));
 }
 
 /** Targets that still fit and get the same treatment: they need not be told apart. One that harms the hand is never lumped with one that does not. */

@@ -14,7 +14,17 @@ export { laterChecks, variation } from "./later-checks";
 export type { Lens } from "./lens";
 export { foreseeChecks, mostlyCarried, towardsAction, towardsName } from "./next-check";
 export { judge, type Judgement, likeliestStage, type Memory, newMemory } from "./posterior";
-export { type Climate, dayOfYear, type Hemisphere, inSeason, MOST_SHIFT, monthOf, REFERENCE, stageBegins, stageShares } from "./season";
+export {
+  type Climate,
+  dayOfYear,
+  type Hemisphere,
+  inSeason,
+  MOST_SHIFT,
+  monthOf,
+  REFERENCE,
+  stageBegins,
+  stageShares,
+} from "./season";
 export { likeness, type Parting, partingChecks, partLater, type Peril, perils, type Twin, twinsOf } from "./twins";
 export { type Refutation, refutingChecks } from "./refute";
 export { type Month, replayMonth } from "./replay";

@@ -28,7 +28,13 @@ export function laterChecks(judgement: Judgement, most = 4): LaterCheck[] {
   const both = [target, kept].map((t) => model.flora.taxa[t]);
   const begins = new Map(STAGES.map((stage) => [stage, allBegin(both, stage, judgement.case.day, judgement.case)]));
   model.flora.characters.forEach((character, c) => {
-    if (answered.has(character.id) || character.stages.some((stage) => now.has(stage)) || recordingOf(model, target, c) !== "recorded" || recordingOf(model, kept, c) !== "recorded") return;
+    if (
+      answered.has(character.id) ||
+      character.stages.some((stage) => now.has(stage)) ||
+      recordingOf(model, target, c) !== "recorded" ||
+      recordingOf(model, kept, c) !== "recorded"
+    )
+      return;
     for (const stage of character.stages) {
       const distance = variation(judgement, c, target, kept, STAGES.indexOf(stage));
       const from = begins.get(stage);
@@ -37,7 +43,10 @@ export function laterChecks(judgement: Judgement, most = 4): LaterCheck[] {
       break;
     }
   });
-  return found.sort((a, b) => b.distance - a.distance).slice(0, most).map(({ distance: _, ...rest }) => rest);
+  return found
+    .sort((a, b) => b.distance - a.distance)
+    .slice(0, most)
+    .map(({ distance: _, ...rest }) => rest);
 }
 
 /** The same of a twin that the flora does not hold, by what people call it. */
@@ -47,32 +56,39 @@ export type LaterTwinLook = Omit<LaterCheck, "parts"> & { parts: [number, string
 export function laterTwinLooks(judgement: Judgement, open: OpenTwin[], most = 4): LaterTwinLook[] {
   const { model, case: given } = judgement;
   const answered = answeredCharacters(judgement);
-  const found = open.filter((twin) => !twin.fits).flatMap(({ taxon, twin }) => {
-    const now = foreseenStages(judgement, taxon);
-    return twin.shows.flatMap(({ character }): LaterTwinLook[] => {
-      const c = model.characterIndex.get(character) as number;
-      if (answered.has(character) || now.some((stage) => usuallySeen(model, taxon, c, stage))) return [];
-      const listed = (stage: Stage) => twin.deciders.some((d) => (d.stage === stage || d.stage === "any") && d.characters.includes(character));
-      const shown = STAGES.filter((stage) => listed(stage) && usuallySeen(model, taxon, c, stage)).flatMap((stage): LaterTwinLook[] => {
-        const from = allBegin([model.flora.taxa[taxon]], stage, given.day, given);
-        return from ? [{ character: c, stage, from, parts: [taxon, twin.common] }] : [];
+  const found = open
+    .filter((twin) => !twin.fits)
+    .flatMap(({ taxon, twin }) => {
+      const now = foreseenStages(judgement, taxon);
+      return twin.shows.flatMap(({ character }): LaterTwinLook[] => {
+        const c = model.characterIndex.get(character) as number;
+        if (answered.has(character) || now.some((stage) => usuallySeen(model, taxon, c, stage))) return [];
+        const listed = (stage: Stage) =>
+          twin.deciders.some((d) => (d.stage === stage || d.stage === "any") && d.characters.includes(character));
+        const shown = STAGES.filter((stage) => listed(stage) && usuallySeen(model, taxon, c, stage)).flatMap(
+          (stage): LaterTwinLook[] => {
+            const from = allBegin([model.flora.taxa[taxon]], stage, given.day, given);
+            return from ? [{ character: c, stage, from, parts: [taxon, twin.common] }] : [];
+          },
+        );
+        return soonest(shown).slice(0, 1);
       });
-      return soonest(shown).slice(0, 1);
     });
-  });
   return soonest(found).slice(0, most);
 }
 
 const soonest = (looks: LaterTwinLook[]): LaterTwinLook[] => looks.sort((a, b) => a.from.localeCompare(b.from));
 
 /** Characters of which something was told. */
-const answeredCharacters = ({ case: given }: Judgement): Set<string> => new Set(given.observations.filter((o) => o.answer === "seen" || o.answer === "absent").map((o) => o.character));
+const answeredCharacters = ({ case: given }: Judgement): Set<string> =>
+  new Set(given.observations.filter((o) => o.answer === "seen" || o.answer === "absent").map((o) => o.character));
 
 /** Stages that hold at least a tenth of what the plant may be in now. */
 function foreseenStages(judgement: Judgement, taxon: number) {
   const { model } = judgement;
   const shares = STAGES.map(() => 0);
-  for (let z = model.firstCondition[taxon]; z < model.firstCondition[taxon + 1]; z++) shares[model.conditions[z].stage] += conditionShare(judgement, z);
+  for (let z = model.firstCondition[taxon]; z < model.firstCondition[taxon + 1]; z++)
+    shares[model.conditions[z].stage] += conditionShare(judgement, z);
   return STAGES.filter((_, s) => shares[s] >= 0.1);
 }
 

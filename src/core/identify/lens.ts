@@ -2,9 +2,15 @@ import type { Character } from "./flora-types";
 
 export type Lens = "collar" | "touch" | "distance" | "dig" | "bark" | null;
 
-const inBlocks = (...blocks: string[]) => ({ block }: Character): boolean => blocks.includes(block);
+const inBlocks =
+  (...blocks: string[]) =>
+  ({ block }: Character): boolean =>
+    blocks.includes(block);
 
-const atStations = (...stations: string[]) => ({ station }: Character): boolean => stations.includes(station);
+const atStations =
+  (...stations: string[]) =>
+  ({ station }: Character): boolean =>
+    stations.includes(station);
 
 /** What a lens brings forward: a station, what is felt or smelt, what must be dug or pulled for, what a twig shows without leaves. */
 export const SEEN_THROUGH: Record<Exclude<Lens, null>, (character: Character) => boolean> = {

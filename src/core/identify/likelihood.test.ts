@@ -109,26 +109,56 @@ describe("a measured character", () => {
 
 describe("an observation that is not right is refused with the field, the value and what would be right", () => {
   it("an unknown character", () => {
-    expect(refusal(seen("glow", "yes")).toJSON()).toEqual({ code: "unknown-character", field: "observations.2.character", got: "glow", wanted: "give a character of the vocabulary" });
+    expect(refusal(seen("glow", "yes")).toJSON()).toEqual({
+      code: "unknown-character",
+      field: "observations.2.character",
+      got: "glow",
+      wanted: "give a character of the vocabulary",
+    });
   });
   it("an unknown state", () => {
-    expect(refusal(seen("edge", "wavy")).toJSON()).toMatchObject({ code: "unknown-state", field: "observations.2.states", got: "wavy", wanted: "give one of smooth, teeth" });
+    expect(refusal(seen("edge", "wavy")).toJSON()).toMatchObject({
+      code: "unknown-state",
+      field: "observations.2.states",
+      got: "wavy",
+      wanted: "give one of smooth, teeth",
+    });
   });
   it("no state at all", () => {
     expect(refusal(seen("edge", "smooth", { states: undefined })).code).toBe("no-state");
   });
   it("no number where one is wanted", () => {
-    expect(refusal(read("length", 1, { value: undefined })).toJSON()).toMatchObject({ code: "no-value", wanted: "give a number in cm" });
+    expect(refusal(read("length", 1, { value: undefined })).toJSON()).toMatchObject({
+      code: "no-value",
+      wanted: "give a number in cm",
+    });
   });
   it("through the whole engine, and nothing is judged by halves", () => {
-    expect(() => judge(model, tinyCase([seen("sap", "clear"), seen("edge", "wavy")]))).toThrow(/observations\.1\.states/);
+    expect(() => judge(model, tinyCase([seen("sap", "clear"), seen("edge", "wavy")]))).toThrow(
+      /observations\.1\.states/,
+    );
   });
   it.each([
     ["a state of what is measured", seen("length", "long"), "wrong-kind", "observations.2.states"],
-    ["plants counted of what is measured", read("length", 3, { of: { yes: 1, n: 2 } }), "wrong-kind", "observations.2.of"],
+    [
+      "plants counted of what is measured",
+      read("length", 3, { of: { yes: 1, n: 2 } }),
+      "wrong-kind",
+      "observations.2.of",
+    ],
     ["a number for what has states", seen("edge", "smooth", { value: 4 }), "wrong-kind", "observations.2.value"],
-    ["more plants than were looked at", seen("edge", "smooth", { of: { yes: 5, n: 4 } }), "more-than-all", "observations.2.of"],
-    ["another plant where none is compared", seen("edge", "smooth", { against: "Malus secunda" }), "not-comparative", "observations.2.against"],
+    [
+      "more plants than were looked at",
+      seen("edge", "smooth", { of: { yes: 5, n: 4 } }),
+      "more-than-all",
+      "observations.2.of",
+    ],
+    [
+      "another plant where none is compared",
+      seen("edge", "smooth", { against: "Malus secunda" }),
+      "not-comparative",
+      "observations.2.against",
+    ],
     ["a length that no plant comes near", read("length", 5000), "out-of-range", "observations.2.value"],
   ])("%s", (_, observation, code, field) => {
     expect(refusal(observation).toJSON()).toMatchObject({ code, field });
@@ -144,6 +174,11 @@ describe("observations that cannot stand together", () => {
     expect(() => judge(model, tinyCase([first, second]))).toThrow(expect.objectContaining({ code }));
   });
   it("but low and high leaves are two looks", () => {
-    expect(() => judge(model, tinyCase([seen("edge", "smooth", { position: "low" }), seen("edge", "teeth", { position: "high" })]))).not.toThrow();
+    expect(() =>
+      judge(
+        model,
+        tinyCase([seen("edge", "smooth", { position: "low" }), seen("edge", "teeth", { position: "high" })]),
+      ),
+    ).not.toThrow();
   });
 });

@@ -41,34 +41,43 @@ export const keptLeads = (judgement: Judgement): boolean => (foreseen.get(judgem
  * The first few checks of an order, put in the order of what they are worth together with the best look after them, on the mean
  * of their answers, per second of both: looks that only tell together are found by it.
  */
-export function followed(judgement: Judgement, ordered: Check[], { overheadSeconds, worth: worthOf, after: afterOf, gain, ended }: Following): Check[] {
+export function followed(
+  judgement: Judgement,
+  ordered: Check[],
+  { overheadSeconds, worth: worthOf, after: afterOf, gain, ended }: Following,
+): Check[] {
   const near = ordered.length < 3 ? undefined : nearOf(judgement);
   if (!near) return ordered;
-  const looks = ordered.slice(0, SOUGHT).map((check) => ({ check, time: check.seconds + overheadSeconds, ...lookOf(judgement, near, check.character) }));
-  const rates = new Map(looks.slice(0, FOLLOWED).map(({ check, rows, time }) => {
-    const n = judgement.model.answers[check.character];
-    let worth = worthOf(check);
-    let seconds = time;
-    for (let o = 0; o < n; o++) {
-      const { chance, after } = afterOf(near.active, rows, n, o);
-      if (chance < LEAST_FOLLOWED || ended(after)) continue;
-      let best = { worth: 0, seconds: 1 };
-      for (const look of looks) {
-        if (look.check === check) continue;
-        const own = worthOf(gain(after, look.check.character, look));
-        if (own * best.seconds > best.worth * look.time) best = { worth: own, seconds: look.time };
+  const looks = ordered
+    .slice(0, SOUGHT)
+    .map((check) => ({ check, time: check.seconds + overheadSeconds, ...lookOf(judgement, near, check.character) }));
+  const rates = new Map(
+    looks.slice(0, FOLLOWED).map(({ check, rows, time }) => {
+      const n = judgement.model.answers[check.character];
+      let worth = worthOf(check);
+      let seconds = time;
+      for (let o = 0; o < n; o++) {
+        const { chance, after } = afterOf(near.active, rows, n, o);
+        if (chance < LEAST_FOLLOWED || ended(after)) continue;
+        let best = { worth: 0, seconds: 1 };
+        for (const look of looks) {
+          if (look.check === check) continue;
+          const own = worthOf(gain(after, look.check.character, look));
+          if (own * best.seconds > best.worth * look.time) best = { worth: own, seconds: look.time };
+        }
+        worth += chance * best.worth;
+        seconds += chance * best.seconds;
       }
-      worth += chance * best.worth;
-      seconds += chance * best.seconds;
-    }
-    return [check, worth / seconds] as const;
-  }));
+      return [check, worth / seconds] as const;
+    }),
+  );
   const first = [...rates.keys()].sort((a, b) => (rates.get(b) as number) - (rates.get(a) as number));
   return [...first, ...ordered.slice(first.length)];
 }
 
 /** True where the best act is to treat or to leave, and not to come back. */
-export const isEnded = (judgement: Judgement, { standpoint, guardedPrior, partitions }: Standing): boolean => costOfAct(judgement, standpoint.limitTimes, guardedPrior, 0, partitions, 1) < judgement.case.costs.hold;
+export const isEnded = (judgement: Judgement, { standpoint, guardedPrior, partitions }: Standing): boolean =>
+  costOfAct(judgement, standpoint.limitTimes, guardedPrior, 0, partitions, 1) < judgement.case.costs.hold;
 
 /** What may stand there, but for the plants that all but cannot; once for both orders. */
 function nearOf(judgement: Judgement): Near | undefined {
@@ -76,7 +85,14 @@ function nearOf(judgement: Judgement): Near | undefined {
   const all = foreseen.get(judgement);
   if (known || !all) return known;
   const highest = all.taxa.map((_, i) => Math.max(all.shares[i], all.sided[i], all.guarded[i]));
-  const near = { active: activePlants(judgement, new Set(largestFirst(highest, FOLLOWED_PLANTS).map((i) => all.taxa[i])), all.standpoint), looks: new Map<number, Look>() };
+  const near = {
+    active: activePlants(
+      judgement,
+      new Set(largestFirst(highest, FOLLOWED_PLANTS).map((i) => all.taxa[i])),
+      all.standpoint,
+    ),
+    looks: new Map<number, Look>(),
+  };
   nears.set(judgement, near);
   return near;
 }
@@ -93,19 +109,44 @@ function lookOf(judgement: Judgement, { active, looks }: Near, c: number): Look 
 }
 
 /** What may stand there after an answer, and how likely that answer is. */
-export function standingAfter(now: Standing, rows: Float64Array, n: number, answer: number): { chance: number; after: Standing } {
+export function standingAfter(
+  now: Standing,
+  rows: Float64Array,
+  n: number,
+  answer: number,
+): { chance: number; after: Standing } {
   const [shares, sided, guarded] = [now.shares, now.sided, now.guarded].map((of) => sharesAfter(of, rows, n, answer));
-  return { chance: shares.chance, after: { ...now, shares: shares.after, sided: sided.after, guarded: guarded.after, prior: heldBy(now, sided.after), guardedPrior: heldBy(now, guarded.after) } };
+  return {
+    chance: shares.chance,
+    after: {
+      ...now,
+      shares: shares.after,
+      sided: sided.after,
+      guarded: guarded.after,
+      prior: heldBy(now, sided.after),
+      guardedPrior: heldBy(now, guarded.after),
+    },
+  };
 }
 
 /** The same of the shares alone: all that a name needs. */
-export function namesAfter(now: Standing, rows: Float64Array, n: number, answer: number): { chance: number; after: Standing } {
+export function namesAfter(
+  now: Standing,
+  rows: Float64Array,
+  n: number,
+  answer: number,
+): { chance: number; after: Standing } {
   const { chance, after } = sharesAfter(now.shares, rows, n, answer);
   return { chance, after: { ...now, shares: after } };
 }
 
 /** Shares after an answer, summing to 1 again. */
-function sharesAfter(shares: Float64Array, rows: Float64Array, n: number, answer: number): { chance: number; after: Float64Array } {
+function sharesAfter(
+  shares: Float64Array,
+  rows: Float64Array,
+  n: number,
+  answer: number,
+): { chance: number; after: Float64Array } {
   const after = new Float64Array(shares.length);
   let chance = 0;
   for (let i = 0; i < after.length; i++) {

@@ -5,7 +5,9 @@ import { confusionTable } from "./observer";
 import { dayOfYear, REFERENCE, stageBegins, stageShares } from "./season";
 import { tinyFlora } from "../../../tests/support/tiny-flora";
 
-const points = fc.array(fc.double({ min: 0, max: 500, noNaN: true }), { minLength: 4, maxLength: 4 }).map((v) => [...v].sort((a, b) => a - b) as FourPoints);
+const points = fc
+  .array(fc.double({ min: 0, max: 500, noNaN: true }), { minLength: 4, maxLength: 4 })
+  .map((v) => [...v].sort((a, b) => a - b) as FourPoints);
 
 describe("four-point distribution", () => {
   it("holds 80 % between the inner and 99 % between the outer points", () => {
@@ -15,18 +17,29 @@ describe("four-point distribution", () => {
   });
 
   it("rises from 0 to 1 and never falls, for any four points", () => {
-    fc.assert(fc.property(points, fc.double({ min: -100, max: 700, noNaN: true }), fc.double({ min: 0, max: 50, noNaN: true }), (p, x, step) => {
-      const [a, b] = [cumulative(p, x, 0.3), cumulative(p, x + step, 0.3)];
-      expect(a).toBeGreaterThanOrEqual(0);
-      expect(b).toBeLessThanOrEqual(1);
-      expect(b).toBeGreaterThanOrEqual(a - 1e-12);
-    }), { seed: 21 });
+    fc.assert(
+      fc.property(
+        points,
+        fc.double({ min: -100, max: 700, noNaN: true }),
+        fc.double({ min: 0, max: 50, noNaN: true }),
+        (p, x, step) => {
+          const [a, b] = [cumulative(p, x, 0.3), cumulative(p, x + step, 0.3)];
+          expect(a).toBeGreaterThanOrEqual(0);
+          expect(b).toBeLessThanOrEqual(1);
+          expect(b).toBeGreaterThanOrEqual(a - 1e-12);
+        },
+      ),
+      { seed: 21 },
+    );
   });
 
   it("is inverted by the quantile", () => {
-    fc.assert(fc.property(points, fc.double({ min: 0.01, max: 0.99, noNaN: true }), (p, share) => {
-      expect(cumulative(p, quantile(p, share, 0.3), 0.3)).toBeCloseTo(share, 4);
-    }), { seed: 22 });
+    fc.assert(
+      fc.property(points, fc.double({ min: 0.01, max: 0.99, noNaN: true }), (p, share) => {
+        expect(cumulative(p, quantile(p, share, 0.3), 0.3)).toBeCloseTo(share, 4);
+      }),
+      { seed: 22 },
+    );
   });
 
   it("keeps a constant count apart from its neighbours", () => {
@@ -35,28 +48,36 @@ describe("four-point distribution", () => {
   });
 
   it("keeps small ratios apart: a leaf's stalk of a tenth of the blade is not one of a third", () => {
-    const chance = (points: FourPoints, value: number) => readingChance(points, value, readingHalfWidth("ratio", value, 1, 1), minimumWidth("ratio"));
-    const [short, long]: FourPoints[] = [[0.07, 0.1, 0.2, 0.25], [0.22, 0.28, 0.55, 0.7]];
+    const chance = (points: FourPoints, value: number) =>
+      readingChance(points, value, readingHalfWidth("ratio", value, 1, 1), minimumWidth("ratio"));
+    const [short, long]: FourPoints[] = [
+      [0.07, 0.1, 0.2, 0.25],
+      [0.22, 0.28, 0.55, 0.7],
+    ];
     expect(chance(short, 0.12)).toBeGreaterThan(50 * chance(long, 0.12));
     expect(chance(long, 0.4)).toBeGreaterThan(50 * chance(short, 0.4));
   });
 
-  it("narrows the observer's part by the root of the repeats", () => expect(readingHalfWidth("measure", 100, 4, 1)).toBeCloseTo(readingHalfWidth("measure", 100, 1, 1) / 2, 9));
+  it("narrows the observer's part by the root of the repeats", () =>
+    expect(readingHalfWidth("measure", 100, 4, 1)).toBeCloseTo(readingHalfWidth("measure", 100, 1, 1) / 2, 9));
 });
 
 describe("observer", () => {
   const flora = tinyFlora();
   it("makes rows that sum to 1 at any error and sureness", () => {
-    for (const error of [0, 0.05, 0.2]) for (const sure of ["sure", "likely", "guess"] as const) for (const c of flora.characters.filter((x) => x.states.length)) {
-      const table = confusionTable(c, error, sure);
-      for (let r = 0; r < 2; r++) expect(table[2 * r] + table[2 * r + 1]).toBeCloseTo(1, 12);
-    }
+    for (const error of [0, 0.05, 0.2])
+      for (const sure of ["sure", "likely", "guess"] as const)
+        for (const c of flora.characters.filter((x) => x.states.length)) {
+          const table = confusionTable(c, error, sure);
+          for (let r = 0; r < 2; r++) expect(table[2 * r] + table[2 * r + 1]).toBeCloseTo(1, 12);
+        }
   });
   it("misses hair more often than it imagines hair", () => {
     const table = confusionTable(flora.characters[1], 0.05, "sure");
     expect(table[2]).toBeGreaterThan(3 * table[1]);
   });
-  it("spreads the error over the other states only", () => expect(confusionTable(flora.characters[0], 0, "sure")[1]).toBe(0));
+  it("spreads the error over the other states only", () =>
+    expect(confusionTable(flora.characters[0], 0, "sure")[1]).toBe(0));
 });
 
 describe("season", () => {

@@ -67,7 +67,10 @@ export function minimumWidth(kind: string): number {
 
 /** Chance that a reading falls within ± halfWidth of `value`. */
 export function readingChance(points: FourPoints, value: number, halfWidth: number, minWidth: number): number {
-  return Math.max(1e-9, cumulative(points, value + halfWidth, minWidth) - cumulative(points, value - halfWidth, minWidth));
+  return Math.max(
+    1e-9,
+    cumulative(points, value + halfWidth, minWidth) - cumulative(points, value - halfWidth, minWidth),
+  );
 }
 
 /**
@@ -76,7 +79,9 @@ export function readingChance(points: FourPoints, value: number, halfWidth: numb
  * @returns rising inner edges; k edges make k + 1 classes
  */
 export function classEdges(scores: Score[], kind: string, wanted = 6): number[] {
-  const inner = scores.flatMap((s) => (s.points ? [s.points[1], (s.points[1] + s.points[2]) / 2, s.points[2]] : [])).sort((a, b) => a - b);
+  const inner = scores
+    .flatMap((s) => (s.points ? [s.points[1], (s.points[1] + s.points[2]) / 2, s.points[2]] : []))
+    .sort((a, b) => a - b);
   const edges: number[] = [];
   for (let i = 1; i < wanted && inner.length > 0; i++) {
     const raw = inner[Math.floor((i * inner.length) / wanted)];

@@ -2,16 +2,28 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
 import { currentFlora } from "@/flora/load";
-import { buildModel, caseSchema, foreseeChecks, judge, newMemory, type ObservationInput, ruledOut, towardsName, weightsOfEvidence } from "./index";
+import {
+  buildModel,
+  caseSchema,
+  foreseeChecks,
+  judge,
+  newMemory,
+  type ObservationInput,
+  ruledOut,
+  towardsName,
+  weightsOfEvidence,
+} from "./index";
 import { describeObservation } from "./explain";
 import { baseKnown, lacking } from "./missing-part";
 import { recordingOf } from "./model";
 
 const model = buildModel(currentFlora());
 const none: ObservationInput[] = [];
-const look = (observations: ObservationInput[]) => judge(model, caseSchema.parse({ day: "2026-06-12", stage: "vegetative", observations }));
+const look = (observations: ObservationInput[]) =>
+  judge(model, caseSchema.parse({ day: "2026-06-12", stage: "vegetative", observations }));
 const missing = (character: string): ObservationInput => ({ character, answer: "absent" });
-const formShare = (observations: ObservationInput[], form: string) => look(observations).flat.taxa.reduce((sum, share, t) => sum + (model.flora.taxa[t].lifeForm === form ? share : 0), 0);
+const formShare = (observations: ObservationInput[], form: string) =>
+  look(observations).flat.taxa.reduce((sum, share, t) => sum + (model.flora.taxa[t].lifeForm === form ? share : 0), 0);
 const withoutNone = model.flora.characters.filter((c) => !c.compares && !c.states.some((s) => s.id === "none"));
 
 describe("no such part here", () => {
@@ -23,12 +35,22 @@ describe("no such part here", () => {
 
   it("speaks for a plant that never carries the part, against one that does, whatever the part", () => {
     fc.assert(
-      fc.property(fc.constantFrom(...withoutNone), fc.nat(model.flora.taxa.length - 1), fc.nat(model.flora.taxa.length - 1), (character, a, b) => {
-        const c = model.characterIndex.get(character.id) as number;
-        fc.pre(character.stages.includes("vegetative") && !character.when && recordingOf(model, a, c) === "not-applicable" && recordingOf(model, b, c) === "recorded");
-        const [before, after] = [none, [missing(character.id)]].map((list) => look(list).flat.taxa);
-        expect(after[a] / after[b]).toBeGreaterThan(before[a] / before[b]);
-      }),
+      fc.property(
+        fc.constantFrom(...withoutNone),
+        fc.nat(model.flora.taxa.length - 1),
+        fc.nat(model.flora.taxa.length - 1),
+        (character, a, b) => {
+          const c = model.characterIndex.get(character.id) as number;
+          fc.pre(
+            character.stages.includes("vegetative") &&
+              !character.when &&
+              recordingOf(model, a, c) === "not-applicable" &&
+              recordingOf(model, b, c) === "recorded",
+          );
+          const [before, after] = [none, [missing(character.id)]].map((list) => look(list).flat.taxa);
+          expect(after[a] / after[b]).toBeGreaterThan(before[a] / before[b]);
+        },
+      ),
       { seed: 401, numRuns: 60 },
     );
   });
@@ -36,14 +58,22 @@ describe("no such part here", () => {
   it("is said in words, weighed between two plants, and not asked again", () => {
     const judgement = look([missing("ligule-height")]);
     expect(describeObservation(judgement, 0)).toBe("Height of the ligule: no such part");
-    const [weight] = weightsOfEvidence(judgement, model.taxonIndex.get("Daucus carota") as number, model.taxonIndex.get("Poa trivialis") as number);
+    const [weight] = weightsOfEvidence(
+      judgement,
+      model.taxonIndex.get("Daucus carota") as number,
+      model.taxonIndex.get("Poa trivialis") as number,
+    );
     expect(weight.decibans).toBeGreaterThan(10);
-    const again = towardsName(judgement, foreseeChecks(judgement)).map((check) => model.flora.characters[check.character].id);
+    const again = towardsName(judgement, foreseeChecks(judgement)).map(
+      (check) => model.flora.characters[check.character].id,
+    );
     expect(again).not.toContain("ligule-height");
   });
 
   it("weighs less the less sure one is", () => {
-    const against = (["sure", "likely", "guess"] as const).map((sure) => formShare([{ ...missing("ligule-height"), sure }], "grass"));
+    const against = (["sure", "likely", "guess"] as const).map((sure) =>
+      formShare([{ ...missing("ligule-height"), sure }], "grass"),
+    );
     expect(against[0]).toBeLessThan(against[1]);
     expect(against[1]).toBeLessThan(against[2]);
     expect(against[2]).toBeLessThan(formShare(none, "grass"));
@@ -51,7 +81,10 @@ describe("no such part here", () => {
 
   it("is the state none where a character has one", () => {
     const tiny = buildModel(tinyFlora());
-    const [a, b] = [{ ...seen("hair", "none"), states: undefined, answer: "absent" as const }, seen("hair", "none")].map((o) => judge(tiny, tinyCase([o])).flat.taxa);
+    const [a, b] = [
+      { ...seen("hair", "none"), states: undefined, answer: "absent" as const },
+      seen("hair", "none"),
+    ].map((o) => judge(tiny, tinyCase([o])).flat.taxa);
     for (const [t, share] of a.entries()) expect(share).toBeCloseTo(b[t], 9);
   });
 });
@@ -68,7 +101,10 @@ describe("a part that stands on another", () => {
 
   it("is missing too where what it stands on is missing, however long the chain", () => {
     const whole = model.taxonIndex.get("Ligustrum vulgare") as number;
-    expect(["lobe-plan", "notch-angle"].map((id) => recordingOf(model, whole, at(id)))).toEqual(["not-applicable", "not-applicable"]);
+    expect(["lobe-plan", "notch-angle"].map((id) => recordingOf(model, whole, at(id)))).toEqual([
+      "not-applicable",
+      "not-applicable",
+    ]);
   });
 
   it("is as likely to be missing as what it stands on", () => {
@@ -95,8 +131,13 @@ describe("a part that stands on another", () => {
     const leaflets: ObservationInput = { character: "leaflets", value: 5 };
     const stalk: ObservationInput = { character: "middle-stalk", states: ["same"] };
     const { observations } = look([leaflets, stalk]).case;
-    expect(observations.map((o) => baseKnown(model, at(o.character), observations, true)).filter(Boolean)).toHaveLength(1);
-    const [one, other] = [[leaflets, stalk], [stalk, leaflets]].map((list) => look(list).flat.taxa);
+    expect(observations.map((o) => baseKnown(model, at(o.character), observations, true)).filter(Boolean)).toHaveLength(
+      1,
+    );
+    const [one, other] = [
+      [leaflets, stalk],
+      [stalk, leaflets],
+    ].map((list) => look(list).flat.taxa);
     for (const [t, share] of one.entries()) expect(share).toBeCloseTo(other[t], 12);
   });
 

@@ -1,7 +1,16 @@
 import { LIFE_FORMS, STAGES } from "./flora-types";
 import type { Observation } from "./case";
 import type { Chances } from "./evidence";
-import { applies, backgroundRow, inheritedChances, type Model, recordingOf, scoreFor, usuallySeen, variesWithCondition } from "./model";
+import {
+  applies,
+  backgroundRow,
+  inheritedChances,
+  type Model,
+  recordingOf,
+  scoreFor,
+  usuallySeen,
+  variesWithCondition,
+} from "./model";
 import type { Sureness } from "./observer";
 
 /**
@@ -44,11 +53,21 @@ function workOutLacking(model: Model, c: number): Lacking | null {
     const alike = !basesVary(model, t, c);
     for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) {
       const { stage, form } = model.conditions[z];
-      base[z] = alike && z > model.firstCondition[t] ? base[z - 1] : shareFailing(model, c, t, stage, model.flora.taxa[t].forms[form].id);
+      base[z] =
+        alike && z > model.firstCondition[t]
+          ? base[z - 1]
+          : shareFailing(model, c, t, stage, model.flora.taxa[t].forms[form].id);
     }
   }
-  const shown = Float64Array.from(base, (share, z) => (recordingOf(model, model.conditionTaxon[z], c) === "not-applicable" ? 1 : 1 - (MISSING - OVERLOOKED.sure) * share));
-  return { base, shown, shownByForm: Float64Array.from(LIFE_FORMS, (form) => 1 - shareWithout(model, c, form, OVERLOOKED.sure)), none: model.flora.characters[c].states.findIndex((s) => s.id === "none") };
+  const shown = Float64Array.from(base, (share, z) =>
+    recordingOf(model, model.conditionTaxon[z], c) === "not-applicable" ? 1 : 1 - (MISSING - OVERLOOKED.sure) * share,
+  );
+  return {
+    base,
+    shown,
+    shownByForm: Float64Array.from(LIFE_FORMS, (form) => 1 - shareWithout(model, c, form, OVERLOOKED.sure)),
+    none: model.flora.characters[c].states.findIndex((s) => s.id === "none"),
+  };
 }
 
 /** True where a plant shows what the part stands on, or what that stands on, differently by stage or form. */
@@ -75,7 +94,12 @@ export function baseKnown(model: Model, c: number, observations: Observation[], 
   if (base) return (base.states ?? []).some((state) => when.states.includes(state)) ? "there" : "missing";
   const onSame = seen.some((o) => {
     const other = model.characterIndex.get(o.character);
-    return other !== undefined && other !== c && characters[other].when?.character === when.character && (!asked || other < c);
+    return (
+      other !== undefined &&
+      other !== c &&
+      characters[other].when?.character === when.character &&
+      (!asked || other < c)
+    );
   });
   return onSame ? "there" : null;
 }
@@ -89,7 +113,8 @@ export function weighByBase(model: Model, observation: Observation, { chance, ba
   if (!part || (observation.answer === "absent" && observation.states)) return;
   const bare = observation.answer === "absent" || observation.states?.includes("none") ? MISSING : 0;
   for (let z = 0; z < chance.length; z++) chance[z] = part.shown[z] * chance[z] + (1 - part.shown[z]) * bare;
-  for (let form = 0; form < background.length; form++) background[form] = part.shownByForm[form] * background[form] + (1 - part.shownByForm[form]) * bare;
+  for (let form = 0; form < background.length; form++)
+    background[form] = part.shownByForm[form] * background[form] + (1 - part.shownByForm[form]) * bare;
 }
 
 /**
@@ -100,14 +125,31 @@ export function weighByBase(model: Model, observation: Observation, { chance, ba
  */
 export function missingPart(model: Model, c: number, sure: Sureness, base: BaseKnown): Chances {
   // Where the base is known to be missing its parts are too, on whatever plant: only the base itself tells.
-  if (base === "missing") return { chance: new Float64Array(model.conditions.length).fill(MISSING), background: new Float64Array(LIFE_FORMS.length).fill(MISSING), even: MISSING };
+  if (base === "missing")
+    return {
+      chance: new Float64Array(model.conditions.length).fill(MISSING),
+      background: new Float64Array(LIFE_FORMS.length).fill(MISSING),
+      even: MISSING,
+    };
   const fails = base ? undefined : lacking(model, c)?.base;
-  const chance = Float64Array.from(model.conditions, ({ taxon, stage, form }, z) => missingChance(model, c, taxon, stage, form, OVERLOOKED[sure], fails?.[z] ?? 0));
-  const background = Float64Array.from(LIFE_FORMS, (form) => (applies(model, c, form) ? shareWithout(model, c, form, OVERLOOKED[sure]) : MISSING));
+  const chance = Float64Array.from(model.conditions, ({ taxon, stage, form }, z) =>
+    missingChance(model, c, taxon, stage, form, OVERLOOKED[sure], fails?.[z] ?? 0),
+  );
+  const background = Float64Array.from(LIFE_FORMS, (form) =>
+    applies(model, c, form) ? shareWithout(model, c, form, OVERLOOKED[sure]) : MISSING,
+  );
   return { chance, background, even: 1 / (model.answers[c] + 1) };
 }
 
-function missingChance(model: Model, c: number, taxon: number, stage: number, form: number, overlooked: number, baseFails: number): number {
+function missingChance(
+  model: Model,
+  c: number,
+  taxon: number,
+  stage: number,
+  form: number,
+  overlooked: number,
+  baseFails: number,
+): number {
   const recording = recordingOf(model, taxon, c);
   if (recording === "not-applicable") return MISSING;
   if (!usuallySeen(model, taxon, c, STAGES[stage])) return MISSING_OUT_OF_STAGE;
@@ -125,7 +167,8 @@ function shareFailing(model: Model, c: number, taxon: number, stage: number, for
   if (recordingOf(model, taxon, base) === "not-applicable") return 1;
   const score = scoreFor(model, taxon, base, STAGES[stage], undefined, form);
   if (score?.notApplicable) return 1;
-  const shares = score?.shares ?? inheritedChances(model, base, taxon, backgroundRow(model, base, model.taxonLifeForm[taxon]));
+  const shares =
+    score?.shares ?? inheritedChances(model, base, taxon, backgroundRow(model, base, model.taxonLifeForm[taxon]));
   const { states } = model.flora.characters[base];
   const met = when.states.reduce((sum, id) => sum + shares[states.findIndex((s) => s.id === id)], 0);
   return 1 - met * (1 - shareFailing(model, base, taxon, stage, form));

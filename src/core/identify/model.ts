@@ -1,5 +1,14 @@
 import { InputError } from "../errors";
-import { type Character, type CompiledFlora, LIFE_FORMS, type LifeForm, type Position, type Score, STAGES, type Stage } from "./flora-types";
+import {
+  type Character,
+  type CompiledFlora,
+  LIFE_FORMS,
+  type LifeForm,
+  type Position,
+  type Score,
+  STAGES,
+  type Stage,
+} from "./flora-types";
 import { type Cross, crossesOf } from "./crosses";
 import { classEdges, cumulative, type FourPoints, minimumWidth } from "./measures";
 import { confusionTable, grossErrorRate } from "./observer";
@@ -79,17 +88,21 @@ interface KinShares {
  * @param observerError the observer's error in [0, 0.5]; 0.05 is the reference
  */
 export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
-  if (!(observerError >= 0 && observerError <= 0.5)) throw new InputError("out-of-range", "observerError", observerError, "give a number from 0 to 0.5");
+  if (!(observerError >= 0 && observerError <= 0.5))
+    throw new InputError("out-of-range", "observerError", observerError, "give a number from 0 to 0.5");
   const scoresOf = indexScores(flora);
   const conditions: Condition[] = [];
   const firstCondition = new Int32Array(flora.taxa.length + 1);
   flora.taxa.forEach((taxon, t) => {
     firstCondition[t] = conditions.length;
-    for (let form = 0; form < taxon.forms.length; form++) for (let stage = 0; stage < STAGES.length; stage++) conditions.push({ taxon: t, stage, form });
+    for (let form = 0; form < taxon.forms.length; form++)
+      for (let stage = 0; stage < STAGES.length; stage++) conditions.push({ taxon: t, stage, form });
   });
   firstCondition[flora.taxa.length] = conditions.length;
   const taxonLifeForm = Uint8Array.from(flora.taxa, (t) => LIFE_FORMS.indexOf(t.lifeForm));
-  const treatmentOf = flora.taxa.map((t) => `${t.lifeForm}, ${t.cycle}, ${t.sprouts.length > 0 || t.fragments !== "none" ? "resprouts" : "from seed"}`);
+  const treatmentOf = flora.taxa.map(
+    (t) => `${t.lifeForm}, ${t.cycle}, ${t.sprouts.length > 0 || t.fragments !== "none" ? "resprouts" : "from seed"}`,
+  );
   const treatments = [...new Set(treatmentOf)];
   const measured: Score[][] = flora.characters.map(() => []);
   for (const score of flora.scores) if (score.points) measured[score.character].push(score);
@@ -120,7 +133,9 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
     seenStep: Uint8Array.from(seen, (of) => (of.length > STAGES.length ? STAGES.length : 0)),
     kinLikeness: new Float64Array(flora.characters.length),
     varies,
-    variesAtAll: Uint8Array.from(flora.characters, (_, c) => (varies.subarray(c * flora.taxa.length, (c + 1) * flora.taxa.length).includes(1) ? 1 : 0)),
+    variesAtAll: Uint8Array.from(flora.characters, (_, c) =>
+      varies.subarray(c * flora.taxa.length, (c + 1) * flora.taxa.length).includes(1) ? 1 : 0,
+    ),
     scoresOf,
     measuredScores: measured,
     kinShares: flora.characters.map(() => new Map()),
@@ -158,7 +173,11 @@ function recordings(flora: CompiledFlora, scoresOf: Map<number, Score[]>[]): Uin
       if (own) return own.every((s) => s.notApplicable);
       if (!applies.includes(taxon.lifeForm)) return true;
       const gate = when && indexOf.get(when.character);
-      return when !== undefined && gate !== undefined && (lacks(gate) || whenFails(flora.characters[gate], scores.get(gate), when.states));
+      return (
+        when !== undefined &&
+        gate !== undefined &&
+        (lacks(gate) || whenFails(flora.characters[gate], scores.get(gate), when.states))
+      );
     };
     flora.characters.forEach((_, c) => {
       result[c * flora.taxa.length + t] = lacks(c) ? 2 : scores.has(c) ? 0 : 1;
@@ -179,15 +198,28 @@ export function recordingOf(model: Model, taxon: number, character: number): Rec
 }
 
 /** False where a plant never carries the part. */
-export const hasPart = (model: Model, taxon: number, character: number): boolean => model.recording[character * model.flora.taxa.length + taxon] !== 2;
+export const hasPart = (model: Model, taxon: number, character: number): boolean =>
+  model.recording[character * model.flora.taxa.length + taxon] !== 2;
 
 /** The score that holds for a stage, position and form: the most specific one that fits. */
-export function scoreFor(model: Model, taxon: number, character: number, at: Stage, position: Position | undefined, form: string): Score | undefined {
+export function scoreFor(
+  model: Model,
+  taxon: number,
+  character: number,
+  at: Stage,
+  position: Position | undefined,
+  form: string,
+): Score | undefined {
   const stage = scoredStage(model.flora.characters[character], at);
   let best: Score | undefined;
   let bestRank = -1;
   for (const score of model.scoresOf[taxon].get(character) ?? []) {
-    if ((score.stage && score.stage !== stage) || (score.position && score.position !== position) || (score.form && score.form !== form)) continue;
+    if (
+      (score.stage && score.stage !== stage) ||
+      (score.position && score.position !== position) ||
+      (score.form && score.form !== form)
+    )
+      continue;
     const rank = (score.stage ? 1 : 0) + (score.position ? 2 : 0) + (score.form ? 4 : 0);
     if (rank > bestRank) {
       best = score;
@@ -198,14 +230,17 @@ export function scoreFor(model: Model, taxon: number, character: number, at: Sta
 }
 
 /** How a part is seen on a plant that has it: 0 not at this stage, 1 on some of its kind, 2 as a rule. */
-export const seenAt = (model: Model, taxon: number, c: number, stage: number): number => model.seen[c][taxon * model.seenStep[c] + stage];
+export const seenAt = (model: Model, taxon: number, c: number, stage: number): number =>
+  model.seen[c][taxon * model.seenStep[c] + stage];
 
 /** True where a part is seen at a stage as a rule, on a plant that has it. */
-export const usuallySeen = (model: Model, taxon: number, c: number, stage: Stage): boolean => seenAt(model, taxon, c, STAGES.indexOf(stage)) === 2;
+export const usuallySeen = (model: Model, taxon: number, c: number, stage: Stage): boolean =>
+  seenAt(model, taxon, c, STAGES.indexOf(stage)) === 2;
 
 /** Multiplies the chance of each condition in which a part is seen, or of each in which it is not, by a factor. */
 export function scaleWhere(model: Model, c: number, isSeen: boolean, chance: Float64Array, factor: number): void {
-  for (let z = 0; z < chance.length; z++) if (seenAt(model, model.conditionTaxon[z], c, model.conditionStage[z]) > 0 === isSeen) chance[z] *= factor;
+  for (let z = 0; z < chance.length; z++)
+    if (seenAt(model, model.conditionTaxon[z], c, model.conditionStage[z]) > 0 === isSeen) chance[z] *= factor;
 }
 
 function fillCharacter(model: Model, c: number): void {
@@ -223,19 +258,25 @@ function fillCharacter(model: Model, c: number): void {
   const confusion = character.states.length > 0 ? confusionTable(character, model.observerError, "sure") : null;
   for (const t of flora.taxa.keys()) {
     const last = variesWithCondition(model, t, c) ? model.firstCondition[t + 1] : model.firstCondition[t] + 1;
-    for (let z = model.firstCondition[t]; z < last; z++) table.set(answerChances(model, c, conditions[z], undefined, confusion), (firstRow[t] + z - model.firstCondition[t]) * n);
+    for (let z = model.firstCondition[t]; z < last; z++)
+      table.set(
+        answerChances(model, c, conditions[z], undefined, confusion),
+        (firstRow[t] + z - model.firstCondition[t]) * n,
+      );
   }
   model.firstRow[c] = model.variesAtAll[c] ? firstRow : new Int32Array(0);
   model.table[c] = table;
 }
 
 /** Row of a plant's first condition in the table of a character. */
-export const firstRowOf = (model: Model, taxon: number, c: number): number => (model.variesAtAll[c] ? model.firstRow[c][taxon] : taxon);
+export const firstRowOf = (model: Model, taxon: number, c: number): number =>
+  model.variesAtAll[c] ? model.firstRow[c][taxon] : taxon;
 
 /** Where the chances of a condition's answers to a character begin in its table. */
 export function rowStart(model: Model, c: number, z: number): number {
   const taxon = model.conditionTaxon[z];
-  const row = firstRowOf(model, taxon, c) + (variesWithCondition(model, taxon, c) ? z - model.firstCondition[taxon] : 0);
+  const row =
+    firstRowOf(model, taxon, c) + (variesWithCondition(model, taxon, c) ? z - model.firstCondition[taxon] : 0);
   return row * model.answers[c];
 }
 
@@ -247,7 +288,8 @@ export function answersAt(model: Model, taxon: number, c: number, stage: number)
 
 function variations(flora: CompiledFlora): Uint8Array {
   const varies = new Uint8Array(flora.taxa.length * flora.characters.length);
-  for (const score of flora.scores) if (score.stage || score.form) varies[score.character * flora.taxa.length + score.taxon] = 1;
+  for (const score of flora.scores)
+    if (score.stage || score.form) varies[score.character * flora.taxa.length + score.taxon] = 1;
   return varies;
 }
 
@@ -261,7 +303,13 @@ export function variesWithCondition(model: Model, taxon: number, c: number): boo
  * confidence towards the background, then blurred by the observer.
  * @param confusion observer's table for characters with states, null for measured ones
  */
-export function answerChances(model: Model, c: number, condition: Condition, position: Position | undefined, confusion: Float64Array | null): Float32Array {
+export function answerChances(
+  model: Model,
+  c: number,
+  condition: Condition,
+  position: Position | undefined,
+  confusion: Float64Array | null,
+): Float32Array {
   const { flora } = model;
   const taxon = flora.taxa[condition.taxon];
   const n = model.answers[c];
@@ -269,7 +317,10 @@ export function answerChances(model: Model, c: number, condition: Condition, pos
   const recording = recordingOf(model, condition.taxon, c);
   if (recording === "not-applicable") return inapplicableChances(flora.characters[c], n);
   const score = scoreFor(model, condition.taxon, c, STAGES[condition.stage], position, taxon.forms[condition.form].id);
-  if (recording === "not-recorded" || !score || score.notApplicable) return score?.notApplicable ? inapplicableChances(flora.characters[c], n) : inheritedChances(model, c, condition.taxon, background);
+  if (recording === "not-recorded" || !score || score.notApplicable)
+    return score?.notApplicable
+      ? inapplicableChances(flora.characters[c], n)
+      : inheritedChances(model, c, condition.taxon, background);
   const truth = score.shares ?? classShares(score.points as FourPoints, model.edges[c], flora.characters[c].kind);
   const doubted = truth.map((p, s) => score.confidence * p + (1 - score.confidence) * background[s]);
   if (confusion) return blur(doubted, confusion);
@@ -287,7 +338,8 @@ function kinLikeness(model: Model, c: number): number {
   model.flora.taxa.forEach((taxon, t) => {
     const score = baseScore(model, t, c);
     if (!score) return;
-    const shares = score.shares ?? classShares(score.points as FourPoints, model.edges[c], model.flora.characters[c].kind);
+    const shares =
+      score.shares ?? classShares(score.points as FourPoints, model.edges[c], model.flora.characters[c].kind);
     byGenus.set(taxon.genus, [...(byGenus.get(taxon.genus) ?? []), shares]);
   });
   let sum = KIN_PRIOR_PAIRS * KIN_PRIOR_LIKENESS;
@@ -342,14 +394,16 @@ export function inheritedChances(model: Model, c: number, taxon: number, backgro
 }
 
 /** The score of a plant that holds for every stage, position and form; undefined where there is none or it does not apply. */
-const baseScore = (model: Model, taxon: number, c: number): Score | undefined => model.scoresOf[taxon].get(c)?.find((s) => !s.stage && !s.position && !s.form && !s.notApplicable);
+const baseScore = (model: Model, taxon: number, c: number): Score | undefined =>
+  model.scoresOf[taxon].get(c)?.find((s) => !s.stage && !s.position && !s.form && !s.notApplicable);
 
 function sharesOfKin(model: Model, c: number): Map<string, KinShares> {
   const byName = new Map<string, KinShares>();
   model.flora.taxa.forEach((taxon, t) => {
     const score = baseScore(model, t, c);
     if (!score) return;
-    const shares = score.shares ?? classShares(score.points as FourPoints, model.edges[c], model.flora.characters[c].kind);
+    const shares =
+      score.shares ?? classShares(score.points as FourPoints, model.edges[c], model.flora.characters[c].kind);
     for (const name of [`genus ${taxon.genus}`, `family ${taxon.family}`]) {
       const kin = byName.get(name) ?? { sums: new Float64Array(shares.length), plants: 0 };
       for (let s = 0; s < shares.length; s++) kin.sums[s] += shares[s];
@@ -381,7 +435,8 @@ function backgrounds(model: Model, c: number): Float32Array {
   }
   const total = all.reduce((a, b) => a + b, 0);
   for (let form = 0; form < LIFE_FORMS.length; form++) {
-    for (let s = 0; s < n; s++) rows[form * n + s] = (sums[form][s] + 2 * (all[s] / total) + 1 / n) / (counts[form] + 3);
+    for (let s = 0; s < n; s++)
+      rows[form * n + s] = (sums[form][s] + 2 * (all[s] / total) + 1 / n) / (counts[form] + 3);
   }
   return rows;
 }

@@ -3,7 +3,19 @@ import { seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
 import { currentFlora, loadList } from "@/flora/load";
 import { worthTowardsName } from "./gain";
 import { unknownChance } from "./posterior";
-import { type Case, buildModel, caseSchema, foreseeChecks, judge, laterChecks, mostlyCarried, towardsAction, towardsName, weightsOfEvidence, worthTowardsAction } from "./index";
+import {
+  type Case,
+  buildModel,
+  caseSchema,
+  foreseeChecks,
+  judge,
+  laterChecks,
+  mostlyCarried,
+  towardsAction,
+  towardsName,
+  weightsOfEvidence,
+  worthTowardsAction,
+} from "./index";
 
 const model = buildModel(tinyFlora());
 const id = (c: number) => model.flora.characters[c].id;
@@ -18,11 +30,20 @@ describe("next check", () => {
     const base = tinyCase([seen("edge", "smooth")]);
     const before = judge(model, base);
     const check = foreseeChecks(before).find((c) => id(c.character) === "hair");
-    const answers = ["none", "some"].map((state) => judge(model, { ...base, observations: [...base.observations, seen("hair", state)] } as Case));
+    const answers = ["none", "some"].map((state) =>
+      judge(model, { ...base, observations: [...base.observations, seen("hair", state)] } as Case),
+    );
     const all = (j: typeof before) => [...j.local.taxa, j.local.unknown];
     const p0 = all(before);
-    const chance = answers.map((j) => (unknownChance(j.likelihoods) / unknownChance(before.likelihoods)) * Math.exp(j.likelihoods.scaleLog - before.likelihoods.scaleLog) * (p0[4] / all(j)[4]));
-    const expected = entropy(p0) - (chance[0] * entropy(all(answers[0])) + chance[1] * entropy(all(answers[1]))) / (chance[0] + chance[1]);
+    const chance = answers.map(
+      (j) =>
+        (unknownChance(j.likelihoods) / unknownChance(before.likelihoods)) *
+        Math.exp(j.likelihoods.scaleLog - before.likelihoods.scaleLog) *
+        (p0[4] / all(j)[4]),
+    );
+    const expected =
+      entropy(p0) -
+      (chance[0] * entropy(all(answers[0])) + chance[1] * entropy(all(answers[1]))) / (chance[0] + chance[1]);
     expect(check?.bits).toBeGreaterThan(0.2 * expected);
     expect(check?.bits).toBeLessThan(2.5 * expected + 0.05);
   });
@@ -44,7 +65,12 @@ describe("next check", () => {
   });
 
   it("parts worth for the name from worth for the act: sap parts two targets that are treated alike", () => {
-    const j = judge(model, tinyCase([seen("edge", "smooth"), seen("hair", "some")], { list: { "Malus prima": "target", "Malus secunda": "target" } }));
+    const j = judge(
+      model,
+      tinyCase([seen("edge", "smooth"), seen("hair", "some")], {
+        list: { "Malus prima": "target", "Malus secunda": "target" },
+      }),
+    );
     const checks = foreseeChecks(j);
     const sap = checks.find((c) => id(c.character) === "sap");
     expect(sap?.bits).toBeGreaterThan(sap?.partBits ?? 0);
@@ -69,13 +95,23 @@ describe("next check", () => {
   });
 
   it("names what would settle it later, and from a day on which both plants show it", () => {
-    const later = laterChecks(judge(model, tinyCase([seen("edge", "smooth")], { list: { "Malus prima": "target", "Malus secunda": "target", "Bonus rara": "target" } })));
+    const later = laterChecks(
+      judge(
+        model,
+        tinyCase([seen("edge", "smooth")], {
+          list: { "Malus prima": "target", "Malus secunda": "target", "Bonus rara": "target" },
+        }),
+      ),
+    );
     expect(later.map((l) => id(l.character))).toContain("petals");
     for (const l of later) expect(l.from >= "2026-05-01").toBe(true);
   });
 
   it("weighs each observation by leaving it out; the weights have the right sign", () => {
-    const j = judge(model, tinyCase([seen("edge", "smooth"), seen("hair", "none"), { ...seen("sap", "clear"), answer: "cannot-tell" }]));
+    const j = judge(
+      model,
+      tinyCase([seen("edge", "smooth"), seen("hair", "none"), { ...seen("sap", "clear"), answer: "cannot-tell" }]),
+    );
     const [edge, hair, sap] = weightsOfEvidence(j, 0, 2);
     expect(edge.decibans).toBeGreaterThan(3);
     expect(hair.decibans).toBeLessThan(-3);
@@ -87,10 +123,30 @@ describe("towards an action", () => {
   /** Two targets alike in all; two plants to keep, each parted from them by one look; a third look that half parts all. */
   const flora = tinyFlora();
   const shares = (...rows: number[]) => rows.map((p) => [p, 1 - p]);
-  const rows: Record<string, number[][]> = { edge: shares(0.98, 0.98, 0.98, 0.02), hair: shares(0.98, 0.98, 0.02, 0.98), sap: shares(0.9, 0.9, 0.15, 0.15) };
-  const scores = Object.entries(rows).flatMap(([name, own]) => own.map((row, taxon) => ({ taxon, character: flora.characters.findIndex((c) => c.id === name), confidence: 0.99, shares: row })));
-  const two = buildModel({ ...flora, scores, characters: flora.characters.map((c) => ({ ...c, mistake: "nominal" as const })) });
-  const list = { "Malus prima": "target", "Malus secunda": "target", "Bonus prima": "kept", "Bonus rara": "kept" } as const;
+  const rows: Record<string, number[][]> = {
+    edge: shares(0.98, 0.98, 0.98, 0.02),
+    hair: shares(0.98, 0.98, 0.02, 0.98),
+    sap: shares(0.9, 0.9, 0.15, 0.15),
+  };
+  const scores = Object.entries(rows).flatMap(([name, own]) =>
+    own.map((row, taxon) => ({
+      taxon,
+      character: flora.characters.findIndex((c) => c.id === name),
+      confidence: 0.99,
+      shares: row,
+    })),
+  );
+  const two = buildModel({
+    ...flora,
+    scores,
+    characters: flora.characters.map((c) => ({ ...c, mistake: "nominal" as const })),
+  });
+  const list = {
+    "Malus prima": "target",
+    "Malus secunda": "target",
+    "Bonus prima": "kept",
+    "Bonus rara": "kept",
+  } as const;
 
   it("follows a look to the one after: two that end it together come before one that tells more by itself", () => {
     const j = judge(two, tinyCase([], { list }));
@@ -107,10 +163,25 @@ describe("towards an action", () => {
   });
   it("offers the same checks in whatever order, on the shipped flora", () => {
     const shipped = buildModel(currentFlora());
-    const j = judge(shipped, caseSchema.parse({ day: "2026-06-10", stage: "vegetative", list: loadList("otter-valley").status, observations: [{ character: "plant-kind", states: ["herb"] }, { character: "leaf-order", states: ["opposite"] }] }));
+    const j = judge(
+      shipped,
+      caseSchema.parse({
+        day: "2026-06-10",
+        stage: "vegetative",
+        list: loadList("otter-valley").status,
+        observations: [
+          { character: "plant-kind", states: ["herb"] },
+          { character: "leaf-order", states: ["opposite"] },
+        ],
+      }),
+    );
     const checks = foreseeChecks(j);
     const ordered = towardsAction(j, checks).map((c) => c.character);
-    expect([...ordered].sort()).toEqual(mostlyCarried(checks).map((c) => c.character).sort());
+    expect([...ordered].sort()).toEqual(
+      mostlyCarried(checks)
+        .map((c) => c.character)
+        .sort(),
+    );
     expect(towardsAction(j, checks).map((c) => c.character)).toEqual(ordered);
   });
 });
@@ -119,10 +190,29 @@ describe("towards a name", () => {
   /** Two looks that halve the plants, each the other way, and are sometimes mistaken; a third that never is, and finds out one of four. */
   const flora = tinyFlora();
   const shares = (...rows: number[]) => rows.map((p) => [p, 1 - p]);
-  const rows: Record<string, number[][]> = { edge: shares(0.99, 0.99, 0.01, 0.01), hair: shares(0.99, 0.01, 0.99, 0.01), sap: shares(0.99, 0.01, 0.01, 0.01) };
-  const scores = Object.entries(rows).flatMap(([name, own]) => own.map((row, taxon) => ({ taxon, character: flora.characters.findIndex((c) => c.id === name), confidence: 0.99, shares: row })));
+  const rows: Record<string, number[][]> = {
+    edge: shares(0.99, 0.99, 0.01, 0.01),
+    hair: shares(0.99, 0.01, 0.99, 0.01),
+    sap: shares(0.99, 0.01, 0.01, 0.01),
+  };
+  const scores = Object.entries(rows).flatMap(([name, own]) =>
+    own.map((row, taxon) => ({
+      taxon,
+      character: flora.characters.findIndex((c) => c.id === name),
+      confidence: 0.99,
+      shares: row,
+    })),
+  );
   const errors: Record<string, number> = { edge: 0.03, hair: 0.03, sap: 0.0005 };
-  const four = buildModel({ ...flora, scores, characters: flora.characters.map((c) => ({ ...c, mistake: "nominal" as const, errorRate: errors[c.id] ?? c.errorRate })) });
+  const four = buildModel({
+    ...flora,
+    scores,
+    characters: flora.characters.map((c) => ({
+      ...c,
+      mistake: "nominal" as const,
+      errorRate: errors[c.id] ?? c.errorRate,
+    })),
+  });
   const j = judge(four, tinyCase([], { list: {} }));
   const checks = foreseeChecks(j);
 

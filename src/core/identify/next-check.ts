@@ -48,14 +48,30 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
   const characters = judgement.model.flora.characters;
   for (let c = 0; c < characters.length; c++) {
     const character = characters[c];
-    if (character.compares || (answered.has(character.id) && !against.has(c)) || !character.kit.every((k) => judgement.case.kit.includes(k)) || ruledOut(judgement, c)) continue;
+    if (
+      character.compares ||
+      (answered.has(character.id) && !against.has(c)) ||
+      !character.kit.every((k) => judgement.case.kit.includes(k)) ||
+      ruledOut(judgement, c)
+    )
+      continue;
     const caution = handling(judgement, c, harm);
     if (caution === "never") continue;
     if (against.has(c)) {
-      if (!before?.again.has(c)) checks.push({ ...foresee(judgement, active, { c, carried: 1, visible: 1, caution, first: undefined }), second: true });
+      if (!before?.again.has(c))
+        checks.push({
+          ...foresee(judgement, active, { c, carried: 1, visible: 1, caution, first: undefined }),
+          second: true,
+        });
       continue;
     }
-    const look = { c, carried: carriedShare(judgement, active, c), visible: visibleShare(judgement, active, c), caution, first: wanted.get(c) };
+    const look = {
+      c,
+      carried: carriedShare(judgement, active, c),
+      visible: visibleShare(judgement, active, c),
+      caution,
+      first: wanted.get(c),
+    };
     if (look.carried < APPLIES_SHARE.name || look.visible < VISIBLE_SHARE) {
       rest.push(look);
       continue;
@@ -63,10 +79,24 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
     const check = foresee(judgement, active, look);
     if (only || check.bits > 1e-4 || check.first) checks.push(check);
   }
-  for (const [c, twins] of before?.again ?? []) if (handling(judgement, c, harm) !== "never") checks.push(onSecondPlant(judgement, c, twins, handling(judgement, c, harm)));
-  if (only || !hasRunDry(active, checks.filter((check) => !check.second))) return checks;
+  for (const [c, twins] of before?.again ?? [])
+    if (handling(judgement, c, harm) !== "never")
+      checks.push(onSecondPlant(judgement, c, twins, handling(judgement, c, harm)));
+  if (
+    only ||
+    !hasRunDry(
+      active,
+      checks.filter((check) => !check.second),
+    )
+  )
+    return checks;
   const seldom = rest.filter(({ carried, visible }) => carried >= SELDOM_SHARE && visible >= SELDOM_SHARE);
-  return [...checks, ...(seldom.length > 0 ? seldom : rest).map((look) => lessBy(Math.max(look.visible, LEAST_VISIBLE), foresee(judgement, active, look)))];
+  return [
+    ...checks,
+    ...(seldom.length > 0 ? seldom : rest).map((look) =>
+      lessBy(Math.max(look.visible, LEAST_VISIBLE), foresee(judgement, active, look)),
+    ),
+  ];
 }
 
 /** A character that may be asked about. */
@@ -82,24 +112,69 @@ interface Askable {
 
 function foresee(judgement: Judgement, active: Active, { c, carried, caution, first }: Askable): Check {
   const gain = gainOf(judgement, active, c, foreseenAnswers(judgement, active, c));
-  return { character: c, seconds: judgement.model.flora.characters[c].seconds, carried, ...gain, ...(first ? { first } : {}), ...(caution ? { caution } : {}) };
+  return {
+    character: c,
+    seconds: judgement.model.flora.characters[c].seconds,
+    carried,
+    ...gain,
+    ...(first ? { first } : {}),
+    ...(caution ? { caution } : {}),
+  };
 }
 
 /** What was looked at, looked at on a second plant: it tells nothing new of what is found, but that its one sign was no slip. */
-const onSecondPlant = ({ model }: Judgement, character: number, first: TakenFor[], caution?: "gloves" | "never"): Check => ({ character, seconds: model.flora.characters[character].seconds, carried: 1, bits: 0, rise: 0, saved: 0, partBits: 0, first, second: true, ...(caution === "gloves" ? { caution } : {}) });
+const onSecondPlant = (
+  { model }: Judgement,
+  character: number,
+  first: TakenFor[],
+  caution?: "gloves" | "never",
+): Check => ({
+  character,
+  seconds: model.flora.characters[character].seconds,
+  carried: 1,
+  bits: 0,
+  rise: 0,
+  saved: 0,
+  partBits: 0,
+  first,
+  second: true,
+  ...(caution === "gloves" ? { caution } : {}),
+});
 
 /** A look at a part that few of what fits show tells as much less as it is likely to find nothing. */
-const lessBy = (share: number, check: Check): Check => ({ ...check, seldom: true, bits: check.bits * share, rise: check.rise * share, saved: check.saved * share, partBits: check.partBits * share });
+const lessBy = (share: number, check: Check): Check => ({
+  ...check,
+  seldom: true,
+  bits: check.bits * share,
+  rise: check.rise * share,
+  saved: check.saved * share,
+  partBits: check.partBits * share,
+});
 
 /**
  * True where no look at what most of what fits shows tells anything, and still nothing is settled: one answer that was wrong,
  * the kind of plant above all, can lead to plants of which nothing is left to be seen. Then the others are asked about.
  */
-const hasRunDry = (active: Active, checks: Check[]): boolean => active.shares.every((share) => share < SETTLED_SHARE) && checks.every((check) => check.bits < DRY_BITS);
+const hasRunDry = (active: Active, checks: Check[]): boolean =>
+  active.shares.every((share) => share < SETTLED_SHARE) && checks.every((check) => check.bits < DRY_BITS);
 
 export function towardsName(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
-  const plain = order(judgement, checks.filter((check) => !check.second), lens, worthTowardsName, OVERHEAD_SECONDS.name);
-  return isThrough(judgement, plain[0], lens) ? plain : followed(judgement, plain, { overheadSeconds: OVERHEAD_SECONDS.name, worth: worthTowardsName, after: namesAfter, gain: (after, _, look) => nameGain(after, look), ended: () => false });
+  const plain = order(
+    judgement,
+    checks.filter((check) => !check.second),
+    lens,
+    worthTowardsName,
+    OVERHEAD_SECONDS.name,
+  );
+  return isThrough(judgement, plain[0], lens)
+    ? plain
+    : followed(judgement, plain, {
+        overheadSeconds: OVERHEAD_SECONDS.name,
+        worth: worthTowardsName,
+        after: namesAfter,
+        gain: (after, _, look) => nameGain(after, look),
+        ended: () => false,
+      });
 }
 
 /** Checks whose part most of what still fits carries: those among which the next towards an action is chosen. */
@@ -113,32 +188,60 @@ const isLast = (check: Check): boolean => check.second === true && check.first !
 
 export function towardsAction(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
   const second = checks.filter(isLast);
-  const plain = order(judgement, mostlyCarried(checks.filter((check) => !isLast(check))), lens, (check) => worthTowardsAction(judgement, check), OVERHEAD_SECONDS.action);
-  const ordered = isThrough(judgement, plain[0], lens) || keptLeads(judgement) ? plain : followed(judgement, plain, { overheadSeconds: OVERHEAD_SECONDS.action, worth: (gain) => worthTowardsAction(judgement, gain), after: standingAfter, gain: (after, c, look) => gainOf(judgement, after, c, look.rows, look.nats), ended: (after) => isEnded(judgement, after) });
+  const plain = order(
+    judgement,
+    mostlyCarried(checks.filter((check) => !isLast(check))),
+    lens,
+    (check) => worthTowardsAction(judgement, check),
+    OVERHEAD_SECONDS.action,
+  );
+  const ordered =
+    isThrough(judgement, plain[0], lens) || keptLeads(judgement)
+      ? plain
+      : followed(judgement, plain, {
+          overheadSeconds: OVERHEAD_SECONDS.action,
+          worth: (gain) => worthTowardsAction(judgement, gain),
+          after: standingAfter,
+          gain: (after, c, look) => gainOf(judgement, after, c, look.rows, look.nats),
+          ended: (after) => isEnded(judgement, after),
+        });
   return [...ordered.filter((check) => check.first), ...second, ...ordered.filter((check) => !check.first)];
 }
 
 /** Best first; under a lens, what is looked at through it and tells anything before all else. */
-function order(judgement: Judgement, checks: Check[], lens: Lens, value: (check: Check) => number, overheadSeconds: number): Check[] {
+function order(
+  judgement: Judgement,
+  checks: Check[],
+  lens: Lens,
+  value: (check: Check) => number,
+  overheadSeconds: number,
+): Check[] {
   const fruitless = fruitlessAnswers(judgement);
   const { characters } = judgement.model.flora;
   const rated = checks.map((check) => ({
     check,
     through: isThrough(judgement, check, lens),
-    rate: (FRUITLESS_WEIGHT ** (fruitless.get(characters[check.character].station) ?? 0) * value(check)) / (check.seconds + overheadSeconds),
+    rate:
+      (FRUITLESS_WEIGHT ** (fruitless.get(characters[check.character].station) ?? 0) * value(check)) /
+      (check.seconds + overheadSeconds),
   }));
   return rated.sort((a, b) => Number(b.through) - Number(a.through) || b.rate - a.rate).map(({ check }) => check);
 }
 
 /** Whether a check tells anything of what is looked at through a lens. */
-const isThrough = (judgement: Judgement, check: Check | undefined, lens: Lens): boolean => lens !== null && check !== undefined && check.bits >= DRY_BITS && SEEN_THROUGH[lens](judgement.model.flora.characters[check.character]);
+const isThrough = (judgement: Judgement, check: Check | undefined, lens: Lens): boolean =>
+  lens !== null &&
+  check !== undefined &&
+  check.bits >= DRY_BITS &&
+  SEEN_THROUGH[lens](judgement.model.flora.characters[check.character]);
 
 /** Answers per station that told nothing. */
 function fruitlessAnswers(judgement: Judgement): Map<string, number> {
   const counts = new Map<string, number>();
   judgement.case.observations.forEach((observation, i) => {
     if (judgement.evidence[i]) return;
-    const station = judgement.model.flora.characters[judgement.model.characterIndex.get(observation.character) as number].station;
+    const station =
+      judgement.model.flora.characters[judgement.model.characterIndex.get(observation.character) as number].station;
     counts.set(station, (counts.get(station) ?? 0) + 1);
   });
   return counts;

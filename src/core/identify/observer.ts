@@ -37,7 +37,10 @@ function mistakeWeights(character: Character, truth: number): number[] {
     if (named === truth) return 0;
     if (character.mistake === "ordered") return 1 / (named - truth) ** 2;
     if (character.mistake === "overlooked" && truth > 0 && named === 0) return 3;
-    const alike = character.alike.some(([a, b]) => (a === state.id && b === character.states[truth].id) || (b === state.id && a === character.states[truth].id));
+    const alike = character.alike.some(
+      ([a, b]) =>
+        (a === state.id && b === character.states[truth].id) || (b === state.id && a === character.states[truth].id),
+    );
     return alike ? 5 : 1;
   });
 }

@@ -31,7 +31,9 @@ export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
   if (model.unheld[taxon].length === 0) return [];
   const stage = likeliestStage(judgement, taxon);
   return model.unheld[taxon].flatMap((twin): OpenTwin[] => {
-    const listed = new Set(twin.deciders.filter((d) => d.stage === stage || d.stage === "any").flatMap((d) => d.characters));
+    const listed = new Set(
+      twin.deciders.filter((d) => d.stage === stage || d.stage === "any").flatMap((d) => d.characters),
+    );
     const looks = twin.shows.flatMap((shown) => {
       const c = model.characterIndex.get(shown.character) as number;
       if (!listed.has(shown.character) || !usuallySeen(model, taxon, c, stage)) return [];
@@ -44,12 +46,21 @@ export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
     const fresh = looks.filter((x) => x.seen.length === 0).map((x) => x.c);
     if (fresh.length === 0 && !fits && (parting.length > 1 || parting.some((x) => x.seen.some(isOfSeveral)))) return [];
     const doubtful = fresh.length > 0 || parting.length === 0 ? [] : fits ? fitting : parting;
-    return [{ taxon, twin, looks: fresh, again: doubtful.filter((x) => x.seen.length === 1 && isOfOnePlant(x.seen[0])).map((x) => x.c), fits }];
+    return [
+      {
+        taxon,
+        twin,
+        looks: fresh,
+        again: doubtful.filter((x) => x.seen.length === 1 && isOfOnePlant(x.seen[0])).map((x) => x.c),
+        fits,
+      },
+    ];
   });
 }
 
 /** Whether more than one plant showed it, or more than one reading was taken. */
-const isOfSeveral = ({ of, values, other }: Observation): boolean => (of?.yes ?? 0) > 1 || (values?.length ?? 0) > 1 || typeof other === "number";
+const isOfSeveral = ({ of, values, other }: Observation): boolean =>
+  (of?.yes ?? 0) > 1 || (values?.length ?? 0) > 1 || typeof other === "number";
 
 /** What looks at several places of one part say: that it may be the twin, if one of them does. */
 const together = (said: Said[]): Said => (said.includes("fits") ? "fits" : said.includes("parts") ? "parts" : null);
@@ -70,7 +81,10 @@ const BEYOND = 0.1;
 function plantsWithin({ value, values, other, half = 0 }: Observation, [low, high]: [number, number]): number {
   const readings = values ?? (value === undefined ? [] : [value]);
   const plants = [readings.reduce((a, b) => a + b, 0) / readings.length, ...(typeof other === "number" ? [other] : [])];
-  return plants.filter((mean) => mean + half >= (1 - BEYOND) * low && mean - half <= (1 + BEYOND) * high).length / plants.length;
+  return (
+    plants.filter((mean) => mean + half >= (1 - BEYOND) * low && mean - half <= (1 + BEYOND) * high).length /
+    plants.length
+  );
 }
 
 /** Share of the plants looked at, one or two, of which what was seen may be the twin's. */

@@ -7,10 +7,19 @@ import { conditionShare, taxonLog, taxonLogWithout, underBothPriors, unknownChan
 
 const model = buildModel(tinyFlora());
 const anyObservation = fc.oneof(
-  fc.record({ c: fc.constantFrom("edge", "hair", "sap"), s: fc.nat(1), sure: fc.constantFrom("sure", "likely", "guess") }).map(({ c, s, sure }) => seen(c, model.flora.characters[model.characterIndex.get(c) as number].states[s].id, { sure })),
+  fc
+    .record({
+      c: fc.constantFrom("edge", "hair", "sap"),
+      s: fc.nat(1),
+      sure: fc.constantFrom("sure", "likely", "guess"),
+    })
+    .map(({ c, s, sure }) =>
+      seen(c, model.flora.characters[model.characterIndex.get(c) as number].states[s].id, { sure }),
+    ),
   fc.double({ min: 0.1, max: 30, noNaN: true }).map((v) => read("length", v)),
 );
-const distinct = (list: Observation[]) => list.filter((o, i) => list.findIndex((p) => p.character === o.character) === i);
+const distinct = (list: Observation[]) =>
+  list.filter((o, i) => list.findIndex((p) => p.character === o.character) === i);
 
 /** The same posterior, worked out the slow way: every stage and every subset of blocks gone wrong, by enumeration. */
 function byEnumeration(observations: Observation[]): number[] {
@@ -24,14 +33,17 @@ function byEnumeration(observations: Observation[]): number[] {
         blocks.forEach((block, b) => {
           const gone = (wrong >> b) & 1;
           p *= gone ? block.doubt : 1 - block.doubt;
-          for (const i of block.members) p *= gone ? (j.evidence[i]?.background[2] ?? 1) : (j.evidence[i]?.chance[z] ?? 1);
+          for (const i of block.members)
+            p *= gone ? (j.evidence[i]?.background[2] ?? 1) : (j.evidence[i]?.chance[z] ?? 1);
         });
         sum += p;
       }
     }
     return sum * j.priorLocal[t];
   });
-  const total = weights.reduce((a, b) => a + b, 0) + 0.05 * unknownChance(j.likelihoods, j.foundHere) * Math.exp(j.likelihoods.scaleLog);
+  const total =
+    weights.reduce((a, b) => a + b, 0) +
+    0.05 * unknownChance(j.likelihoods, j.foundHere) * Math.exp(j.likelihoods.scaleLog);
   return weights.map((w) => w / total);
 }
 
@@ -39,7 +51,8 @@ describe("posterior", () => {
   it("sums to 1 with the unknown plant, under both priors, whatever is seen", () => {
     fc.assert(
       fc.property(fc.array(anyObservation, { maxLength: 4 }), (list) => {
-        for (const p of [judge(model, tinyCase(distinct(list))).local, judge(model, tinyCase(distinct(list))).flat]) expect(p.taxa.reduce((a, b) => a + b, 0) + p.unknown).toBeCloseTo(1, 9);
+        for (const p of [judge(model, tinyCase(distinct(list))).local, judge(model, tinyCase(distinct(list))).flat])
+          expect(p.taxa.reduce((a, b) => a + b, 0) + p.unknown).toBeCloseTo(1, 9);
       }),
       { seed: 11 },
     );
@@ -69,7 +82,10 @@ describe("posterior", () => {
   });
 
   it("gives no plant zero, however much speaks against it", () => {
-    const against = judge(model, tinyCase([seen("edge", "teeth"), seen("hair", "none"), seen("sap", "clear"), read("length", 25)])).local.taxa;
+    const against = judge(
+      model,
+      tinyCase([seen("edge", "teeth"), seen("hair", "none"), seen("sap", "clear"), read("length", 25)]),
+    ).local.taxa;
     for (const p of against) expect(p).toBeGreaterThan(0);
   });
 
@@ -83,19 +99,37 @@ describe("posterior", () => {
 
   it("takes 'cannot tell' and 'not there yet' to say nothing about the plant", () => {
     const plain = judge(model, tinyCase([seen("edge", "smooth")])).local.taxa;
-    const more = judge(model, tinyCase([seen("edge", "smooth"), { ...seen("hair", "none"), answer: "cannot-tell" }, { ...seen("petals", "five"), answer: "not-there-yet" }])).local.taxa;
+    const more = judge(
+      model,
+      tinyCase([
+        seen("edge", "smooth"),
+        { ...seen("hair", "none"), answer: "cannot-tell" },
+        { ...seen("petals", "five"), answer: "not-there-yet" },
+      ]),
+    ).local.taxa;
     for (const [t, p] of plain.entries()) expect(more[t]).toBeCloseTo(p, 12);
   });
 
   it("takes a part that is not there yet as a word on the stage, not on the plant", () => {
     const missing: Observation = { ...seen("petals", "five"), answer: "not-there-yet" };
-    const flowering = (j: ReturnType<typeof judge>, t: number) => conditionShare(j, model.firstCondition[t] + STAGES.indexOf("flowering"));
+    const flowering = (j: ReturnType<typeof judge>, t: number) =>
+      conditionShare(j, model.firstCondition[t] + STAGES.indexOf("flowering"));
     fc.assert(
-      fc.property(fc.constantFrom("flowering", "vegetative", null), fc.constantFrom("2026-05-01", "2026-07-15", "2026-12-01"), (stage, day) => {
-        const [before, after] = [[], [missing]].map((observations) => judge(model, tinyCase(observations, { stage, day })));
-        for (const ranking of ["local", "flat"] as const) for (const [t, share] of after[ranking].taxa.entries()) expect(share).toBeCloseTo(before[ranking].taxa[t], 9);
-        for (const t of model.flora.taxa.keys()) if (flowering(before, t) > 0.001 && flowering(before, t) < 0.999) expect(flowering(after, t)).toBeLessThan(flowering(before, t));
-      }),
+      fc.property(
+        fc.constantFrom("flowering", "vegetative", null),
+        fc.constantFrom("2026-05-01", "2026-07-15", "2026-12-01"),
+        (stage, day) => {
+          const [before, after] = [[], [missing]].map((observations) =>
+            judge(model, tinyCase(observations, { stage, day })),
+          );
+          for (const ranking of ["local", "flat"] as const)
+            for (const [t, share] of after[ranking].taxa.entries())
+              expect(share).toBeCloseTo(before[ranking].taxa[t], 9);
+          for (const t of model.flora.taxa.keys())
+            if (flowering(before, t) > 0.001 && flowering(before, t) < 0.999)
+              expect(flowering(after, t)).toBeLessThan(flowering(before, t));
+        },
+      ),
       { seed: 87 },
     );
   });
@@ -108,7 +142,8 @@ describe("posterior", () => {
 
   it("knows an absent hair from a hair not looked for", () => {
     const not = judge(model, tinyCase([])).local.taxa;
-    const absent = judge(model, tinyCase([{ ...seen("hair", "none"), states: undefined, answer: "absent" }])).local.taxa;
+    const absent = judge(model, tinyCase([{ ...seen("hair", "none"), states: undefined, answer: "absent" }])).local
+      .taxa;
     expect(absent[2]).toBeGreaterThan(not[2]);
   });
 
@@ -120,7 +155,10 @@ describe("posterior", () => {
   });
 
   it("gives a newcomer its floor in the local ranking", () => {
-    const j = judge(model, tinyCase([], { confirmed: { "Malus prima": 5000 }, list: { "Malus prima": "target", "Malus secunda": "watch" } }));
+    const j = judge(
+      model,
+      tinyCase([], { confirmed: { "Malus prima": 5000 }, list: { "Malus prima": "target", "Malus secunda": "watch" } }),
+    );
     expect(j.priorLocal[1]).toBeGreaterThan(0.004);
   });
 

@@ -22,7 +22,14 @@ const KIN_SHARE = 0.2;
 const FINDABLE_FLOOR = 0.1;
 /** How far a set of places for a plant can lower it. */
 const SETTING_FLOOR = 0.15;
-const STATUS_WEIGHT: Record<Status, number> = { target: 1, watch: 0.4, tolerated: 0.8, kept: 1, protected: 0.6, crop: 0.8 };
+const STATUS_WEIGHT: Record<Status, number> = {
+  target: 1,
+  watch: 0.4,
+  tolerated: 0.8,
+  kept: 1,
+  protected: 0.6,
+  crop: 0.8,
+};
 
 /**
  * Evidence of one block taken together. All its chances are over the largest that any condition gives (`scale`), so that the
@@ -46,7 +53,8 @@ export interface Block {
 }
 
 /** Share of a block's chance in a condition in which it has not gone wrong as a whole. */
-export const soundShare = (model: Model, block: Block, z: number): number => 1 - block.gone[model.conditionLifeForm[z]] / block.chance[z];
+export const soundShare = (model: Model, block: Block, z: number): number =>
+  1 - block.gone[model.conditionLifeForm[z]] / block.chance[z];
 
 /** What was worked out for earlier cases under one model, to be used again for the observations that stayed. */
 export interface Memory {
@@ -122,7 +130,9 @@ export interface Posterior {
 export function judge(model: Model, given: Case, memory?: Memory): Judgement {
   checkTogether(given.observations);
   const { status, group } = statuses(model, given);
-  const keptSide = new Uint8Array(status.length).map((_, t) => (status[t] === "target" || status[t] === "watch" ? 0 : 1));
+  const keptSide = new Uint8Array(status.length).map((_, t) =>
+    status[t] === "target" || status[t] === "watch" ? 0 : 1,
+  );
   const evidence = given.observations.map((observation, i) => {
     const base = baseOf(model, observation, given.observations);
     const known = memory?.evidence.get(observation);
@@ -145,14 +155,46 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
   const here = foundHere(model, given, season.findable);
   const byForm = strangersByForm(model, [...blocks.values()]);
   const crossStage = crossStageChance(model, conditionChance);
-  const likelihoods = { taxa: sumConditions(model, weight), kin: sumConditions(model, kin), strangers: total(byForm), crosses: crossChanceOf(model, crossStage, [...blocks.values()]), scaleLog: scaleLogOf(blocks.values()) };
+  const likelihoods = {
+    taxa: sumConditions(model, weight),
+    kin: sumConditions(model, kin),
+    strangers: total(byForm),
+    crosses: crossChanceOf(model, crossStage, [...blocks.values()]),
+    scaleLog: scaleLogOf(blocks.values()),
+  };
   const priorLocal = localPrior(model, given, status, here);
   const priorFlat = new Float64Array(model.flora.taxa.length).fill((1 - UNKNOWN_PRIOR) / model.flora.taxa.length);
   const local = posterior(model, likelihoods, priorLocal, keptSide, here);
   const flat = posterior(model, likelihoods, priorFlat, keptSide);
-  const guardedLikelihoods = { ...likelihoods, taxa: guardKept({ model, keptSide, evidence, blocks, local, flat }, likelihoods.taxa, (z) => weight[z]) };
-  const guarded = { local: posterior(model, guardedLikelihoods, priorLocal, keptSide, here), flat: posterior(model, guardedLikelihoods, priorFlat, keptSide) };
-  return { model, case: given, status, group, keptSide, evidence, blocks, conditionChance, weight, kin, foundHere: here, likelihoods, crossStage, unknownParts: unknownPartsOf(likelihoods, byForm), priorLocal, priorFlat, local, flat, guarded };
+  const guardedLikelihoods = {
+    ...likelihoods,
+    taxa: guardKept({ model, keptSide, evidence, blocks, local, flat }, likelihoods.taxa, (z) => weight[z]),
+  };
+  const guarded = {
+    local: posterior(model, guardedLikelihoods, priorLocal, keptSide, here),
+    flat: posterior(model, guardedLikelihoods, priorFlat, keptSide),
+  };
+  return {
+    model,
+    case: given,
+    status,
+    group,
+    keptSide,
+    evidence,
+    blocks,
+    conditionChance,
+    weight,
+    kin,
+    foundHere: here,
+    likelihoods,
+    crossStage,
+    unknownParts: unknownPartsOf(likelihoods, byForm),
+    priorLocal,
+    priorFlat,
+    local,
+    flat,
+    guarded,
+  };
 }
 
 function baseOf(model: Model, observation: Observation, all: Observation[]): BaseKnown {
@@ -160,20 +202,31 @@ function baseOf(model: Model, observation: Observation, all: Observation[]): Bas
   return c === undefined ? null : baseKnown(model, c, all, true);
 }
 
-const scaleLogOf = (blocks: Iterable<Block>): number => [...blocks].reduce((sum, block) => sum + Math.log(block.scale), 0);
+const scaleLogOf = (blocks: Iterable<Block>): number =>
+  [...blocks].reduce((sum, block) => sum + Math.log(block.scale), 0);
 
 /**
  * Both posteriors with some observations left out, as a verdict of Clear is measured by them.
  * @param rest the likelihoods without them
  */
-export function guardedWithout(judgement: Judgement, dropped: Set<number>, rest = without(judgement, dropped)): [Posterior, Posterior] {
+export function guardedWithout(
+  judgement: Judgement,
+  dropped: Set<number>,
+  rest = without(judgement, dropped),
+): [Posterior, Posterior] {
   const guarded = { ...rest, taxa: guardKept(judgement, rest.taxa, rest.weightAt, dropped) };
   return underBothPriors(judgement, guarded);
 }
 
 /** The local posterior and the flat one, from other likelihoods than the judgement's own. */
-export function underBothPriors({ model, priorLocal, priorFlat, keptSide, foundHere }: Judgement, likelihoods: Likelihoods): [Posterior, Posterior] {
-  return [posterior(model, likelihoods, priorLocal, keptSide, foundHere), posterior(model, likelihoods, priorFlat, keptSide)];
+export function underBothPriors(
+  { model, priorLocal, priorFlat, keptSide, foundHere }: Judgement,
+  likelihoods: Likelihoods,
+): [Posterior, Posterior] {
+  return [
+    posterior(model, likelihoods, priorLocal, keptSide, foundHere),
+    posterior(model, likelihoods, priorFlat, keptSide),
+  ];
 }
 
 function statuses(model: Model, given: Case): { status: Status[]; group: string[] } {
@@ -196,7 +249,9 @@ function statuses(model: Model, given: Case): { status: Status[]; group: string[
 const groupNamesOf = new WeakMap<Model, Map<Status, string[]>>();
 
 function groupNames(model: Model): Map<Status, string[]> {
-  const names = groupNamesOf.get(model) ?? new Map(STATUSES.map((s) => [s, model.treatments.map((treatment) => `${s}: ${treatment}`)]));
+  const names =
+    groupNamesOf.get(model) ??
+    new Map(STATUSES.map((s) => [s, model.treatments.map((treatment) => `${s}: ${treatment}`)]));
   groupNamesOf.set(model, names);
   return names;
 }
@@ -245,7 +300,9 @@ const OVERLOOKED_STAGE = 0.1;
  * within each plant, whose own chance stays as it is.
  */
 function withoutStagesNotReached(model: Model, given: Case, conditionChance: Float64Array): Float64Array {
-  const missing = given.observations.flatMap((o) => (o.answer === "not-there-yet" ? [model.characterIndex.get(o.character) ?? -1] : [])).filter((c) => c >= 0);
+  const missing = given.observations
+    .flatMap((o) => (o.answer === "not-there-yet" ? [model.characterIndex.get(o.character) ?? -1] : []))
+    .filter((c) => c >= 0);
   if (missing.length === 0) return conditionChance;
   const chance = conditionChance.slice();
   for (const c of missing) scaleWhere(model, c, true, chance, OVERLOOKED_STAGE);
@@ -259,12 +316,24 @@ function groupBlocks(model: Model, evidence: (Evidence | null)[], memory?: Memor
   evidence.forEach((item, i) => {
     if (item) members.set(item.block, [...(members.get(item.block) ?? []), i]);
   });
-  return new Map([...members].map(([name, list]) => [name, rememberedBlock(model, name, list.map((i) => evidence[i] as Evidence), list, memory)]));
+  return new Map(
+    [...members].map(([name, list]) => [
+      name,
+      rememberedBlock(
+        model,
+        name,
+        list.map((i) => evidence[i] as Evidence),
+        list,
+        memory,
+      ),
+    ]),
+  );
 }
 
 function rememberedBlock(model: Model, name: string, items: Evidence[], members: number[], memory?: Memory): Block {
   const known = memory?.blocks.get(name);
-  if (known && known.items.length === items.length && known.items.every((item, i) => item === items[i])) return { ...known.block, members };
+  if (known && known.items.length === items.length && known.items.every((item, i) => item === items[i]))
+    return { ...known.block, members };
   const block = blockOf(model, name, items, members);
   memory?.blocks.set(name, { items, block });
   return block;
@@ -273,7 +342,9 @@ function rememberedBlock(model: Model, name: string, items: Evidence[], members:
 /** L_b = (1 − ε) Π P(obs | t, z) + ε Π P₀(obs): a block can go wrong as a whole, so what it proves is bounded. */
 export function blockOf(model: Model, name: string, items: Evidence[], members: number[]): Block {
   const doubt = model.flora.blocks[name];
-  const gone = Float64Array.from(LIFE_FORMS, (_, form) => items.reduce((product, item) => product * item.background[form], doubt));
+  const gone = Float64Array.from(LIFE_FORMS, (_, form) =>
+    items.reduce((product, item) => product * item.background[form], doubt),
+  );
   const size = model.conditions.length;
   const chance = new Float64Array(size).fill(1 - doubt);
   const kin = new Float64Array(size).fill(1 - doubt);
@@ -296,8 +367,20 @@ export function blockOf(model: Model, name: string, items: Evidence[], members: 
     chance[z] *= per;
     kin[z] *= per;
   }
-  const unknown = Float64Array.from(LIFE_FORMS, (_, form) => items.reduce((product, item) => product * (0.7 * item.background[form] + 0.3 * item.even), 1 / scale));
-  return { name, doubt, members, scale, chance, gone: gone.map((g) => g / scale), unknown, kin, cross: crossBlockChance(model, doubt, items, scale) };
+  const unknown = Float64Array.from(LIFE_FORMS, (_, form) =>
+    items.reduce((product, item) => product * (0.7 * item.background[form] + 0.3 * item.even), 1 / scale),
+  );
+  return {
+    name,
+    doubt,
+    members,
+    scale,
+    chance,
+    gone: gone.map((g) => g / scale),
+    unknown,
+    kin,
+    cross: crossBlockChance(model, doubt, items, scale),
+  };
 }
 
 /** Log likelihood of one plant with one observation left out: only its block is reckoned again. */
@@ -308,7 +391,8 @@ export function taxonLogWithout(judgement: Judgement, taxon: number, observation
   if (!block) return taxonLog(likelihoods, taxon);
   const left = block.members.filter((i) => i !== observation).map((i) => evidence[i] as Evidence);
   let sum = 0;
-  for (let z = model.firstCondition[taxon]; z < model.firstCondition[taxon + 1]; z++) sum += (weight[z] / block.chance[z]) * blockChanceAt(model, block.doubt, left, z);
+  for (let z = model.firstCondition[taxon]; z < model.firstCondition[taxon + 1]; z++)
+    sum += (weight[z] / block.chance[z]) * blockChanceAt(model, block.doubt, left, z);
   return Math.log(sum) + likelihoods.scaleLog - Math.log(block.scale);
 }
 
@@ -320,7 +404,12 @@ function sumConditions(model: Model, weight: Float64Array): Float64Array {
 
 /** Likelihood of an unknown plant of each life form that is no relative of a plant held, with states from the widened background, times its share of the unknown. */
 function strangersByForm(model: Model, blocks: Block[]): Float64Array {
-  return Float64Array.from(model.plantsOfForm, (count, form) => blocks.reduce((product, b) => product * b.unknown[form], ((1 - KIN_SHARE) * Math.max(count, 0.5)) / model.flora.taxa.length));
+  return Float64Array.from(model.plantsOfForm, (count, form) =>
+    blocks.reduce(
+      (product, b) => product * b.unknown[form],
+      ((1 - KIN_SHARE) * Math.max(count, 0.5)) / model.flora.taxa.length,
+    ),
+  );
 }
 
 /**
@@ -338,7 +427,10 @@ export function unknownChance({ kin, strangers }: Likelihoods, foundHere?: Float
 /** What the unknown plant may be, as shares of it. */
 function unknownPartsOf(likelihoods: Likelihoods, byForm: Float64Array): UnknownParts {
   const chance = unknownChance(likelihoods);
-  return { byForm: byForm.map((value) => value / chance), kin: likelihoods.kin.map((value) => (value * KIN_SHARE) / likelihoods.kin.length / chance) };
+  return {
+    byForm: byForm.map((value) => value / chance),
+    kin: likelihoods.kin.map((value) => (value * KIN_SHARE) / likelihoods.kin.length / chance),
+  };
 }
 
 function total(values: Float64Array): number {
@@ -350,8 +442,12 @@ function total(values: Float64Array): number {
 /** Setting × findable now, in shares. */
 function foundHere(model: Model, given: Case, findable: Float64Array): Float64Array {
   const observed = new Set(given.observations.map((o) => o.character));
-  const settings = Object.entries(given.setting).filter(([character]) => !observed.has(character) && model.characterIndex.has(character));
-  const weights = findable.map((now, t) => settings.reduce((weight, [character, states]) => weight * settingWeight(model, t, character, states), now));
+  const settings = Object.entries(given.setting).filter(
+    ([character]) => !observed.has(character) && model.characterIndex.has(character),
+  );
+  const weights = findable.map((now, t) =>
+    settings.reduce((weight, [character, states]) => weight * settingWeight(model, t, character, states), now),
+  );
   const all = total(weights);
   return weights.map((weight) => weight / all);
 }
@@ -373,7 +469,10 @@ function settingWeight(model: Model, taxon: number, character: string, states: s
   const c = model.characterIndex.get(character) as number;
   const score = model.scoresOf[taxon].get(c)?.[0];
   if (!score?.shares) return 0.5;
-  const share = states.reduce((sum, id) => sum + (score.shares?.[model.flora.characters[c].states.findIndex((s) => s.id === id)] ?? 0), 0);
+  const share = states.reduce(
+    (sum, id) => sum + (score.shares?.[model.flora.characters[c].states.findIndex((s) => s.id === id)] ?? 0),
+    0,
+  );
   return SETTING_FLOOR + (1 - SETTING_FLOOR) * share;
 }
 
@@ -381,7 +480,13 @@ function settingWeight(model: Model, taxon: number, character: string, states: s
  * Posterior over the plants, their crosses and the unknown plant, from likelihoods and a prior of the plants.
  * @param foundHere with the local prior: how likely each plant is to be found here now, and an unlisted relative of it as well
  */
-export function posterior(model: Model, likelihoods: Likelihoods, prior: Float64Array, keptSide: Uint8Array, foundHere?: Float64Array): Posterior {
+export function posterior(
+  model: Model,
+  likelihoods: Likelihoods,
+  prior: Float64Array,
+  keptSide: Uint8Array,
+  foundHere?: Float64Array,
+): Posterior {
   const unknown = unknownChance(likelihoods, foundHere) * UNKNOWN_PRIOR;
   const taxa = likelihoods.taxa.slice();
   const crosses = likelihoods.crosses.slice();
@@ -413,7 +518,17 @@ export function without(judgement: Judgement, dropped: Set<number>): Likelihoods
   const changed: { was: Block; now: Block | null }[] = [];
   for (const block of judgement.blocks.values()) {
     const left = block.members.filter((i) => !dropped.has(i));
-    const now = left.length === block.members.length ? block : left.length > 0 ? blockOf(model, block.name, left.map((i) => judgement.evidence[i] as Evidence), left) : null;
+    const now =
+      left.length === block.members.length
+        ? block
+        : left.length > 0
+          ? blockOf(
+              model,
+              block.name,
+              left.map((i) => judgement.evidence[i] as Evidence),
+              left,
+            )
+          : null;
     if (now !== block) changed.push({ was: block, now });
     if (now) blocks.push(now);
   }
@@ -425,11 +540,19 @@ export function without(judgement: Judgement, dropped: Set<number>): Likelihoods
       ofKin[z] *= (now ? now.kin[z] : 1) / was.kin[z];
     }
   }
-  return { taxa: sumConditions(model, left), kin: sumConditions(model, ofKin), strangers: total(strangersByForm(model, blocks)), crosses: crossChanceOf(model, judgement.crossStage, blocks), scaleLog: scaleLogOf(blocks), weightAt: (z) => left[z] };
+  return {
+    taxa: sumConditions(model, left),
+    kin: sumConditions(model, ofKin),
+    strangers: total(strangersByForm(model, blocks)),
+    crosses: crossChanceOf(model, judgement.crossStage, blocks),
+    scaleLog: scaleLogOf(blocks),
+    weightAt: (z) => left[z],
+  };
 }
 
 /** Share of a condition within its plant, after the evidence. */
-export const conditionShare = ({ model, weight, likelihoods }: Judgement, z: number): number => weight[z] / likelihoods.taxa[model.conditionTaxon[z]];
+export const conditionShare = ({ model, weight, likelihoods }: Judgement, z: number): number =>
+  weight[z] / likelihoods.taxa[model.conditionTaxon[z]];
 
 /** The stage that a plant, if it is this one, most likely stands in. */
 export function likeliestStage(judgement: Judgement, taxon: number): (typeof STAGES)[number] {

@@ -5,8 +5,16 @@ import { buildModel, caseSchema, judge, refutingChecks, replayMonth, usualState 
 const model = buildModel(currentFlora());
 const list = loadList("otter-valley");
 const t = (name: string) => model.taxonIndex.get(name) as number;
-const base = (extra = {}) => caseSchema.parse({ day: "2026-06-10", stage: "vegetative", list: list.status, actions: list.actions, ...extra });
-const NAMES = ["Conium maculatum", "Heracleum mantegazzianum", "Reynoutria japonica", "Cirsium arvense", "Bromus tectorum", "Lythrum salicaria"];
+const base = (extra = {}) =>
+  caseSchema.parse({ day: "2026-06-10", stage: "vegetative", list: list.status, actions: list.actions, ...extra });
+const NAMES = [
+  "Conium maculatum",
+  "Heracleum mantegazzianum",
+  "Reynoutria japonica",
+  "Cirsium arvense",
+  "Bromus tectorum",
+  "Lythrum salicaria",
+];
 
 describe("what would make a name wrong", () => {
   it.each(NAMES)("%s: each look parts it from something that is taken for it, strongest for its time first", (name) => {
@@ -33,7 +41,10 @@ describe("what would make a name wrong", () => {
   it("does not ask again what was answered", () => {
     const [first] = refutingChecks(judge(model, base()), t("Conium maculatum"));
     const character = model.flora.characters[first.character];
-    const after = refutingChecks(judge(model, base({ observations: [{ character: character.id, answer: "cannot-tell" }] })), t("Conium maculatum"));
+    const after = refutingChecks(
+      judge(model, base({ observations: [{ character: character.id, answer: "cannot-tell" }] })),
+      t("Conium maculatum"),
+    );
     expect(after.map((c) => c.character)).not.toContain(first.character);
   });
 });
@@ -53,14 +64,27 @@ describe("the year over again", () => {
   });
 
   it("says so where nothing of the plant is to be found", () => {
-    expect(replayMonth(model, base(), t("Avena fatua"), 1)).toEqual({ month: 1, stage: null, verdict: "open", looks: 0, share: 0, characters: [] });
+    expect(replayMonth(model, base(), t("Avena fatua"), 1)).toEqual({
+      month: 1,
+      stage: null,
+      verdict: "open",
+      looks: 0,
+      share: 0,
+      characters: [],
+    });
     expect(replayMonth(model, base(), t("Avena fatua"), 7).looks).toBeGreaterThan(0);
   });
 
   it("never clears a plant that is kept, in any month", () => {
-    for (const name of ["Heracleum maximum", "Anthriscus sylvestris", "Cirsium discolor", "Phragmites australis subsp. americanus"]) {
+    for (const name of [
+      "Heracleum maximum",
+      "Anthriscus sylvestris",
+      "Cirsium discolor",
+      "Phragmites australis subsp. americanus",
+    ]) {
       const given = base({ list: { ...list.status, [name]: "kept" } });
-      for (let month = 1; month <= 12; month++) expect(replayMonth(model, given, t(name), month).verdict).not.toBe("clear");
+      for (let month = 1; month <= 12; month++)
+        expect(replayMonth(model, given, t(name), month).verdict).not.toBe("clear");
     }
   });
 });

@@ -31,31 +31,45 @@ const RIVALS = 8;
 export function refutingChecks(judgement: Judgement, taxon: number, most = 8): Refutation[] {
   const rivals = rivalsOf(judgement, taxon);
   const { model } = judgement;
-  const found = foreseeChecks(judgement, new Set([taxon, ...rivals.map((r) => r.taxon)])).flatMap(({ character, seconds }): Refutation[] => {
-    if (recordingOf(model, taxon, character) !== "recorded") return [];
-    const own = rowOf(judgement, taxon, character);
-    let decibans = 0;
-    let worst = { weight: 0, answer: -1, rival: -1 };
-    for (const { taxon: rival, share } of rivals) {
-      const other = rowOf(judgement, rival, character);
-      for (let o = 0; o < own.length; o++) {
-        const weight = share * other[o] * 10 * Math.log10(other[o] / own[o]);
-        decibans += weight;
-        if (weight > worst.weight) worst = { weight, answer: o, rival };
+  const found = foreseeChecks(judgement, new Set([taxon, ...rivals.map((r) => r.taxon)])).flatMap(
+    ({ character, seconds }): Refutation[] => {
+      if (recordingOf(model, taxon, character) !== "recorded") return [];
+      const own = rowOf(judgement, taxon, character);
+      let decibans = 0;
+      let worst = { weight: 0, answer: -1, rival: -1 };
+      for (const { taxon: rival, share } of rivals) {
+        const other = rowOf(judgement, rival, character);
+        for (let o = 0; o < own.length; o++) {
+          const weight = share * other[o] * 10 * Math.log10(other[o] / own[o]);
+          decibans += weight;
+          if (weight > worst.weight) worst = { weight, answer: o, rival };
+        }
       }
-    }
-    if (decibans < 0.05 || worst.rival < 0) return [];
-    const expected = describeScore(judgement, taxon, character, likeliestStage(judgement, taxon));
-    return [{ character, decibans, seconds, expected, against: `${answerWords(judgement, character, worst.answer)} would speak for ${plainName({ model }, worst.rival)}` }];
-  });
-  return found.sort((a, b) => b.decibans / (b.seconds + OVERHEAD_SECONDS) - a.decibans / (a.seconds + OVERHEAD_SECONDS)).slice(0, most);
+      if (decibans < 0.05 || worst.rival < 0) return [];
+      const expected = describeScore(judgement, taxon, character, likeliestStage(judgement, taxon));
+      return [
+        {
+          character,
+          decibans,
+          seconds,
+          expected,
+          against: `${answerWords(judgement, character, worst.answer)} would speak for ${plainName({ model }, worst.rival)}`,
+        },
+      ];
+    },
+  );
+  return found
+    .sort((a, b) => b.decibans / (b.seconds + OVERHEAD_SECONDS) - a.decibans / (a.seconds + OVERHEAD_SECONDS))
+    .slice(0, most);
 }
 
 /** Plants that would be taken for this one, each by its share now times its likeness, shares summing to 1. */
 function rivalsOf(judgement: Judgement, taxon: number): { taxon: number; share: number }[] {
   const { model, flat } = judgement;
   const stage = likeliestStage(judgement, taxon);
-  const weighed = [...flat.taxa.keys()].filter((t) => t !== taxon).map((t) => ({ taxon: t, share: flat.taxa[t] * likeness(model, taxon, t, stage) }));
+  const weighed = [...flat.taxa.keys()]
+    .filter((t) => t !== taxon)
+    .map((t) => ({ taxon: t, share: flat.taxa[t] * likeness(model, taxon, t, stage) }));
   const best = weighed.sort((a, b) => b.share - a.share).slice(0, RIVALS);
   const total = best.reduce((sum, r) => sum + r.share, 0) || 1;
   return best.map((r) => ({ ...r, share: r.share / total }));
@@ -64,13 +78,20 @@ function rivalsOf(judgement: Judgement, taxon: number): { taxon: number; share: 
 /** Chances of the answers of one plant at its likeliest stage, none of them nothing. */
 function rowOf(judgement: Judgement, taxon: number, c: number): Float64Array {
   const { model } = judgement;
-  return Float64Array.from(answersAt(model, taxon, c, STAGES.indexOf(likeliestStage(judgement, taxon))), (p) => Math.max(p, 1e-3));
+  return Float64Array.from(answersAt(model, taxon, c, STAGES.indexOf(likeliestStage(judgement, taxon))), (p) =>
+    Math.max(p, 1e-3),
+  );
 }
 
 function answerWords(judgement: Judgement, c: number, answer: number): string {
   const character = judgement.model.flora.characters[c];
   if (character.states.length > 0) return stateName(character, character.states[answer].id);
   const edges = judgement.model.edges[c];
-  const words = answer === 0 ? `under ${edges[0]}` : answer === edges.length ? `over ${edges[answer - 1]}` : `${edges[answer - 1]} to ${edges[answer]}`;
+  const words =
+    answer === 0
+      ? `under ${edges[0]}`
+      : answer === edges.length
+        ? `over ${edges[answer - 1]}`
+        : `${edges[answer - 1]} to ${edges[answer]}`;
   return `${words} ${character.unit}`;
 }

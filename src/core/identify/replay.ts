@@ -36,7 +36,9 @@ const MOST_LOOKS = 12;
 export function replayMonth(model: Model, given: Case, taxon: number, month: number): Month {
   const day = `${given.day.slice(0, 4)}-${String(month).padStart(2, "0")}-15`;
   const own = model.flora.taxa[taxon];
-  const shares = stageShares(own, dayOfYear(day, given)).map((share, s) => (inSeason(own, STAGES[s], day, given) ? share : 0));
+  const shares = stageShares(own, dayOfYear(day, given)).map((share, s) =>
+    inSeason(own, STAGES[s], day, given) ? share : 0,
+  );
   const likeliest = shares.indexOf(Math.max(...shares));
   if (!(shares[likeliest] > 0)) return { month, stage: null, verdict: "open", looks: 0, share: 0, characters: [] };
   const stage = STAGES[likeliest];
@@ -49,7 +51,9 @@ export function replayMonth(model: Model, given: Case, taxon: number, month: num
     const [next] = towardsAction(judgement, foreseeChecks(judgement));
     if (!next) break;
     const { id } = model.flora.characters[next.character];
-    now.observations = next.second ? now.observations.map((o) => (o.character === id ? withSecondPlant(o, o) : o)) : [...now.observations, usualAnswer(model, taxon, next.character, stage)];
+    now.observations = next.second
+      ? now.observations.map((o) => (o.character === id ? withSecondPlant(o, o) : o))
+      : [...now.observations, usualAnswer(model, taxon, next.character, stage)];
     characters.push(id);
     judgement = judge(model, now, memory);
     verdict = decide(judgement).verdict;
@@ -63,7 +67,10 @@ function usualAnswer(model: Model, taxon: number, c: number, stage: Stage): Obse
   const base = { character: character.id, join: "any" as const, sure: "sure" as const };
   const state = usualState(model, taxon, character.id, stage);
   if (state) return { ...base, answer: "seen", states: [state] };
-  const points = usuallySeen(model, taxon, c, stage) ? scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id)?.points : undefined;
-  if (points) return { ...base, answer: "seen", value: Math.max(0, quantile(points, 0.5, minimumWidth(character.kind))) };
+  const points = usuallySeen(model, taxon, c, stage)
+    ? scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id)?.points
+    : undefined;
+  if (points)
+    return { ...base, answer: "seen", value: Math.max(0, quantile(points, 0.5, minimumWidth(character.kind))) };
   return { ...base, answer: "cannot-tell" };
 }

@@ -16,7 +16,8 @@ export const MOST_SHIFT = 40;
 
 /** Deep winter and, half a year on, high summer: about these days a colder place is neither behind nor ahead. */
 const MIDWINTER = 14;
-const aheadAt = (yearDay: number, shift: number): number => shift * Math.sin((2 * Math.PI * (yearDay - MIDWINTER)) / 365);
+const aheadAt = (yearDay: number, shift: number): number =>
+  shift * Math.sin((2 * Math.PI * (yearDay - MIDWINTER)) / 365);
 const around = (yearDay: number): number => ((yearDay % 365) + 365) % 365;
 
 /** Days of the year before each month, and the whole year. */

@@ -1,7 +1,18 @@
 import { describe, expect, it } from "vitest";
 import { currentFlora, loadList } from "@/flora/load";
 import { seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flora";
-import { buildModel, caseSchema, foreseeChecks, identify, judge, type Observation, towardsAction, towardsName, usualLook, withSecondPlant } from "./index";
+import {
+  buildModel,
+  caseSchema,
+  foreseeChecks,
+  identify,
+  judge,
+  type Observation,
+  towardsAction,
+  towardsName,
+  usualLook,
+  withSecondPlant,
+} from "./index";
 import { answersAgainst, secondAnswers } from "./second-look";
 
 const tiny = buildModel(tinyFlora());
@@ -16,19 +27,31 @@ function secondOf(observations: Observation[], character: string): Record<string
   const before = answersAgainst(judgement).get(c) as Observation;
   const taxa = [0, 1, 2, 3];
   const conditions = taxa.map((t) => tiny.firstCondition[t] + 1);
-  const foreseen = { taxa, conditions: Int32Array.from(conditions), weights: new Float64Array(4).fill(1), firstOf: Int32Array.from([0, 1, 2, 3, 4]), crosses: [] };
+  const foreseen = {
+    taxa,
+    conditions: Int32Array.from(conditions),
+    weights: new Float64Array(4).fill(1),
+    firstOf: Int32Array.from([0, 1, 2, 3, 4]),
+    crosses: [],
+  };
   const rows = secondAnswers(judgement, foreseen, c, before, new Float64Array(5 * 2));
-  return Object.fromEntries([...tiny.flora.taxa.map((t) => t.name), "unknown"].map((name, i) => [name, [...rows.subarray(2 * i, 2 * i + 2)]]));
+  return Object.fromEntries(
+    [...tiny.flora.taxa.map((t) => t.name), "unknown"].map((name, i) => [name, [...rows.subarray(2 * i, 2 * i + 2)]]),
+  );
 }
 
 describe("a second plant for an answer that goes against the others", () => {
   it("is worth a look where the plant ranked first gives the answer seldom, of one plant, and not of where it stands", () => {
-    const against = (...more: Observation[]) => [...answersAgainst(judge(tiny, tinyCase([...asPrima, ...more]))).keys()].map((c) => tiny.flora.characters[c].id);
+    const against = (...more: Observation[]) =>
+      [...answersAgainst(judge(tiny, tinyCase([...asPrima, ...more]))).keys()].map((c) => tiny.flora.characters[c].id);
     expect(against(seen("edge", "smooth"))).toEqual([]);
     expect(against(seen("edge", "teeth"))).toEqual(["edge"]);
     expect(against(withSecondPlant(seen("edge", "teeth"), seen("edge", "smooth")))).toEqual([]);
     expect(against(seen("edge", "teeth", { of: { yes: 3, n: 4 } }))).toEqual([]);
-    const setting = buildModel({ ...tinyFlora(), characters: tinyFlora().characters.map((c) => (c.id === "edge" ? { ...c, station: "setting" as const } : c)) });
+    const setting = buildModel({
+      ...tinyFlora(),
+      characters: tinyFlora().characters.map((c) => (c.id === "edge" ? { ...c, station: "setting" as const } : c)),
+    });
     expect(answersAgainst(judge(setting, tinyCase([...asPrima, seen("edge", "teeth")]))).size).toBe(0);
   });
   it("foresees the same of a plant that it fits, and a slip found out of one that it does not", () => {
@@ -44,7 +67,14 @@ describe("a second plant for an answer that goes against the others", () => {
     const { given, observations, usual } = lookedUntilSecond({ bractlets: { states: ["none"] } });
     const { next, verdict, keptSide } = identify(shipped, given(observations));
     expect(verdict).toBe("hold");
-    expect(next.second).toEqual([expect.objectContaining({ character: "bractlets", why: expect.stringMatching(/^You saw nothing; Poison hemlock, likeliest here, has a few, on the outer side only\. One plant may be odd, or was misread\./) })]);
+    expect(next.second).toEqual([
+      expect.objectContaining({
+        character: "bractlets",
+        why: expect.stringMatching(
+          /^You saw nothing; Poison hemlock, likeliest here, has a few, on the outer side only\. One plant may be odd, or was misread\./,
+        ),
+      }),
+    ]);
     expect(next.action.map((check) => check.character)).not.toContain("bractlets");
     const judgement = judge(shipped, given(observations));
     const checks = foreseeChecks(judgement);
@@ -57,7 +87,14 @@ describe("a second plant for an answer that goes against the others", () => {
   it("is asked for of a number that was misread, and believes the second", () => {
     const { given, observations, usual } = lookedUntilSecond({ height: { value: 46 } });
     const { next, keptSide } = identify(shipped, given(observations));
-    expect(next.second).toEqual([expect.objectContaining({ character: "height", why: expect.stringMatching(/^You measured 46 cm; Poison hemlock, likeliest here, has 120 to 250 cm\. One plant may be odd, or was misread\./) })]);
+    expect(next.second).toEqual([
+      expect.objectContaining({
+        character: "height",
+        why: expect.stringMatching(
+          /^You measured 46 cm; Poison hemlock, likeliest here, has 120 to 250 cm\. One plant may be odd, or was misread\./,
+        ),
+      }),
+    ]);
     const after = identify(shipped, given(onSecond(observations, usual("height"))));
     expect(after.keptSide).toBeLessThan(0.5 * keptSide);
     expect(after.next.second).toEqual([]);
@@ -66,12 +103,19 @@ describe("a second plant for an answer that goes against the others", () => {
 
 /** A poison hemlock in flower, of which some answers are wrong, given at once, looked at until a second plant is asked for. */
 function lookedUntilSecond(wrong: Record<string, Partial<Observation>>) {
-  const given = (observations: Observation[]) => caseSchema.parse({ day: "2026-06-15", stage: "flowering", list, observations });
+  const given = (observations: Observation[]) =>
+    caseSchema.parse({ day: "2026-06-15", stage: "flowering", list, observations });
   const hemlock = shipped.taxonIndex.get("Conium maculatum") as number;
-  const usual = (id: string) => usualLook(shipped, hemlock, shipped.characterIndex.get(id) as number, "flowering") as Observation;
-  const observations: Observation[] = Object.entries(wrong).map(([character, answer]) => ({ ...usual(character), ...answer }));
-  for (let looks = 0; looks < 12 && identify(shipped, given(observations)).next.second.length === 0; looks++) observations.push(usual(identify(shipped, given(observations)).next.action[0].character));
+  const usual = (id: string) =>
+    usualLook(shipped, hemlock, shipped.characterIndex.get(id) as number, "flowering") as Observation;
+  const observations: Observation[] = Object.entries(wrong).map(([character, answer]) => ({
+    ...usual(character),
+    ...answer,
+  }));
+  for (let looks = 0; looks < 12 && identify(shipped, given(observations)).next.second.length === 0; looks++)
+    observations.push(usual(identify(shipped, given(observations)).next.action[0].character));
   return { given, observations, usual };
 }
 
-const onSecond = (observations: Observation[], second: Observation): Observation[] => observations.map((o) => (o.character === second.character ? withSecondPlant(o, second) : o));
+const onSecond = (observations: Observation[], second: Observation): Observation[] =>
+  observations.map((o) => (o.character === second.character ? withSecondPlant(o, second) : o));

@@ -25,7 +25,8 @@ export function answersAgainst(judgement: Judgement): Map<number, Observation> {
   judgement.case.observations.forEach((observation, i) => {
     const item = local.taxa[first] >= LEADS ? evidence[i] : null;
     if (!item || !isOfOnePlant(observation) || model.flora.characters[item.character].station === "setting") return;
-    if (observation.states ? item.chance[z] < USUAL : isOutside(model, item.character, z, observation)) found.set(item.character, observation);
+    if (observation.states ? item.chance[z] < USUAL : isOutside(model, item.character, z, observation))
+      found.set(item.character, observation);
   });
   against.set(judgement, found);
   return found;
@@ -43,7 +44,9 @@ function isOutside(model: Model, c: number, z: number, observation: Observation)
 
 function scoreIn(model: Model, c: number, z: number) {
   const { taxon, stage, form } = model.conditions[z];
-  return recordingOf(model, taxon, c) === "recorded" ? scoreFor(model, taxon, c, STAGES[stage], undefined, model.flora.taxa[taxon].forms[form].id) : undefined;
+  return recordingOf(model, taxon, c) === "recorded"
+    ? scoreFor(model, taxon, c, STAGES[stage], undefined, model.flora.taxa[taxon].forms[form].id)
+    : undefined;
 }
 
 /** The plants that are foreseen, with their likely conditions: those of the i-th from `firstOf[i]` on, each with its share within its plant. */
@@ -73,10 +76,18 @@ interface AfterFirst {
  * Chance of each answer on a second plant of the patch, where the first gave one: row plant, then cross, the unknown plant
  * last. Misread once, it will be seen as it is; where the flora is wrong of the plant, or it is another, it stays as it was seen.
  */
-export function secondAnswers(judgement: Judgement, { taxa, conditions, weights, firstOf, crosses }: Foreseen, c: number, first: Observation, rows: Float64Array): Float64Array {
+export function secondAnswers(
+  judgement: Judgement,
+  { taxa, conditions, weights, firstOf, crosses }: Foreseen,
+  c: number,
+  first: Observation,
+  rows: Float64Array,
+): Float64Array {
   const { model, unknownParts } = judgement;
   const n = model.answers[c];
-  const { inCondition, background, stranger } = first.states ? statesAfter(model, c, first) : readingsAfter(model, c, first);
+  const { inCondition, background, stranger } = first.states
+    ? statesAfter(model, c, first)
+    : readingsAfter(model, c, first);
   const block = judgement.blocks.get(model.flora.characters[c].block) as Block;
   const unknown = rows.subarray((taxa.length + crosses.length) * n, (taxa.length + crosses.length + 1) * n);
   const likeness = model.kinLikeness[c];
@@ -95,7 +106,8 @@ export function secondAnswers(judgement: Judgement, { taxa, conditions, weights,
     addTo(unknown, 0, other.answers, unknownParts.kin[t] * (1 - like));
   });
   crosses.forEach((x, i) => {
-    for (const t of model.crosses[x].parents) addTo(rows, (taxa.length + i) * n, inCondition(likeliestCondition(judgement, t)).answers, 0.5);
+    for (const t of model.crosses[x].parents)
+      addTo(rows, (taxa.length + i) * n, inCondition(likeliestCondition(judgement, t)).answers, 0.5);
   });
   LIFE_FORMS.forEach((_, form) => {
     addTo(unknown, 0, stranger[form].answers, unknownParts.byForm[form]);
@@ -118,7 +130,9 @@ function statesAfter(model: Model, c: number, { states, sure }: Observation): Af
   return {
     inCondition: (z) => followed(n, (second) => chanceOnPlants(model, c, z, undefined, confusion, pairs[second])),
     background: LIFE_FORMS.map((_, form) => followed(n, (second) => any[second].byForm[form])),
-    stranger: LIFE_FORMS.map((_, form) => followed(n, (second) => LIKE_ITS_FORM * any[second].byForm[form] + (1 - LIKE_ITS_FORM) * any[second].even)),
+    stranger: LIFE_FORMS.map((_, form) =>
+      followed(n, (second) => LIKE_ITS_FORM * any[second].byForm[form] + (1 - LIKE_ITS_FORM) * any[second].even),
+    ),
   };
 }
 
@@ -135,7 +149,10 @@ function readingsAfter(model: Model, c: number, observation: Observation): After
   const ofTwo = (first: number, shares: ArrayLike<number>, o: number) => ({ first, second: shares[o], both: first });
   const anyOf = (form: number, o: number) => ofTwo(byForm[form], backgroundRow(model, c, form), o);
   const ofForm = (form: number, o: number) => chanceOfTwo(anyOf(form, o), anyOf(form, o), near[o], gross, 0);
-  const even = Array.from({ length: n }, (_, o) => LIFE_FORMS.reduce((sum, _form, form) => sum + ofForm(form, o), 0) / LIFE_FORMS.length);
+  const even = Array.from(
+    { length: n },
+    (_, o) => LIFE_FORMS.reduce((sum, _form, form) => sum + ofForm(form, o), 0) / LIFE_FORMS.length,
+  );
   const background = LIFE_FORMS.map((_, form) => followed(n, (o) => ofForm(form, o)));
   return {
     inCondition: (z) => {
@@ -144,10 +161,14 @@ function readingsAfter(model: Model, c: number, observation: Observation): After
       if (!score?.points) return background[form];
       const chance = readingChance(score.points, reading.value, reading.half, width);
       const shares = classShares(score.points, model.edges[c], kind);
-      return followed(n, (o) => chanceOfTwo(ofTwo(chance, shares, o), anyOf(form, o), near[o], gross, score.confidence));
+      return followed(n, (o) =>
+        chanceOfTwo(ofTwo(chance, shares, o), anyOf(form, o), near[o], gross, score.confidence),
+      );
     },
     background,
-    stranger: LIFE_FORMS.map((_, form) => followed(n, (o) => LIKE_ITS_FORM * ofForm(form, o) + (1 - LIKE_ITS_FORM) * even[o])),
+    stranger: LIFE_FORMS.map((_, form) =>
+      followed(n, (o) => LIKE_ITS_FORM * ofForm(form, o) + (1 - LIKE_ITS_FORM) * even[o]),
+    ),
   };
 }
 
@@ -162,4 +183,5 @@ function addTo(out: Float64Array, from: number, row: Float64Array, times: number
   for (let o = 0; o < row.length; o++) out[from + o] += times * row[o];
 }
 
-const likeliestCondition = (judgement: Judgement, taxon: number): number => judgement.model.firstCondition[taxon] + STAGES.indexOf(likeliestStage(judgement, taxon));
+const likeliestCondition = (judgement: Judgement, taxon: number): number =>
+  judgement.model.firstCondition[taxon] + STAGES.indexOf(likeliestStage(judgement, taxon));

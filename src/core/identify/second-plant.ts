@@ -1,8 +1,21 @@
 import type { Observation } from "./case";
 
 /** Whether an answer was given of one plant alone, of however many leaves, so that a second one can still be looked at. */
-export const isOfOnePlant = ({ answer, states, join, of, other, position, against }: Pick<Observation, "answer" | "states" | "join" | "of" | "other" | "position" | "against">): boolean =>
-  answer === "seen" && !of && other === undefined && !position && !against && (!states || (states.length === 1 && join !== "all"));
+export const isOfOnePlant = ({
+  answer,
+  states,
+  join,
+  of,
+  other,
+  position,
+  against,
+}: Pick<Observation, "answer" | "states" | "join" | "of" | "other" | "position" | "against">): boolean =>
+  answer === "seen" &&
+  !of &&
+  other === undefined &&
+  !position &&
+  !against &&
+  (!states || (states.length === 1 && join !== "all"));
 
 const SURENESS = ["sure", "likely", "guess"] as const;
 
@@ -16,7 +29,12 @@ export function withSecondPlant<O extends Partial<Observation>>(first: O, second
   if (first.states) {
     if (second.answer !== undefined && second.answer !== "seen" && second.answer !== "absent") return first;
     const same = second.states?.length === 1 && second.states[0] === first.states[0];
-    return { ...first, sure, of: { yes: same ? 2 : 1, n: 2 }, ...(!same && second.states?.length === 1 ? { other: second.states[0] } : {}) };
+    return {
+      ...first,
+      sure,
+      of: { yes: same ? 2 : 1, n: 2 },
+      ...(!same && second.states?.length === 1 ? { other: second.states[0] } : {}),
+    };
   }
   const readings = second.values ?? (second.value === undefined ? [] : [second.value]);
   if (readings.length === 0) return first;

@@ -17,14 +17,19 @@ function chanceOf(taxon: string, observation: Observation): number {
 }
 
 const share = fc.double({ min: 0, max: 1, noNaN: true });
-const readings = fc.record({ value: fc.double({ min: 0.5, max: 40, noNaN: true }), other: fc.double({ min: 0.5, max: 40, noNaN: true }), half: fc.double({ min: 0.1, max: 3, noNaN: true }) });
+const readings = fc.record({
+  value: fc.double({ min: 0.5, max: 40, noNaN: true }),
+  other: fc.double({ min: 0.5, max: 40, noNaN: true }),
+  half: fc.double({ min: 0.1, max: 3, noNaN: true }),
+});
 
 describe("what two plants of a patch measure", () => {
   it("shares out all that the second may read, after what the first did", () => {
     for (const taxon of NAMES) {
       for (const value of [3, 6.5, 12]) {
         let sum = 0;
-        for (let other = 0.25; other < 40; other += 0.5) sum += chanceOf(taxon, read("length", value, { half: 0.25, other }));
+        for (let other = 0.25; other < 40; other += 0.5)
+          sum += chanceOf(taxon, read("length", value, { half: 0.25, other }));
         expect(sum / chanceOf(taxon, read("length", value, { half: 0.25 })), `${taxon} ${value}`).toBeGreaterThan(0.9);
         expect(sum / chanceOf(taxon, read("length", value, { half: 0.25 })), `${taxon} ${value}`).toBeLessThan(1.35);
       }
@@ -33,7 +38,10 @@ describe("what two plants of a patch measure", () => {
   it("weighs the two alike, whichever was first", () => {
     fc.assert(
       fc.property(readings, fc.constantFrom(...NAMES), ({ value, other, half }, taxon) => {
-        expect(chanceOf(taxon, read("length", value, { half, other }))).toBeCloseTo(chanceOf(taxon, read("length", other, { half, other: value })), 9);
+        expect(chanceOf(taxon, read("length", value, { half, other }))).toBeCloseTo(
+          chanceOf(taxon, read("length", other, { half, other: value })),
+          9,
+        );
       }),
       { seed: 11, numRuns: 60 },
     );
@@ -48,11 +56,22 @@ describe("what two plants of a patch measure", () => {
   });
   it("is at most one, and never nothing of a plant that may have been misread", () => {
     fc.assert(
-      fc.property(fc.tuple(share, share, share, share, share), fc.double({ min: 0.01, max: 0.7, noNaN: true }), share, ([a, b, c, near, any], gross, confidence) => {
-        const chance = chanceOfTwo({ first: a, second: b, both: c }, { first: any, second: any, both: any }, near, gross, confidence);
-        expect(chance).toBeLessThanOrEqual(1 + 1e-9);
-        expect(chance).toBeGreaterThanOrEqual(0.3 * gross ** 2 * any ** 2 - 1e-12);
-      }),
+      fc.property(
+        fc.tuple(share, share, share, share, share),
+        fc.double({ min: 0.01, max: 0.7, noNaN: true }),
+        share,
+        ([a, b, c, near, any], gross, confidence) => {
+          const chance = chanceOfTwo(
+            { first: a, second: b, both: c },
+            { first: any, second: any, both: any },
+            near,
+            gross,
+            confidence,
+          );
+          expect(chance).toBeLessThanOrEqual(1 + 1e-9);
+          expect(chance).toBeGreaterThanOrEqual(0.3 * gross ** 2 * any ** 2 - 1e-12);
+        },
+      ),
       { seed: 12, numRuns: 100 },
     );
   });
@@ -71,7 +90,8 @@ describe("what two plants of a patch measure", () => {
   });
   it("is asked for where the plant ranked first measures otherwise, four times in five, however the first was read", () => {
     const asPrima = [seen("hair", "some"), seen("sap", "milky"), seen("edge", "smooth")];
-    const against = (o: Observation) => [...answersAgainst(judge(model, tinyCase([...asPrima, o]))).keys()].map((c) => model.flora.characters[c].id);
+    const against = (o: Observation) =>
+      [...answersAgainst(judge(model, tinyCase([...asPrima, o]))).keys()].map((c) => model.flora.characters[c].id);
     expect(against(read("length", 5))).toEqual([]);
     expect(against(read("length", 6.1))).toEqual([]);
     expect(against(read("length", 7, { value: undefined, values: [7, 7.2, 6.8] }))).toEqual(["length"]);
@@ -80,9 +100,18 @@ describe("what two plants of a patch measure", () => {
     expect(against(read("length", 7, { other: 5 }))).toEqual([]);
   });
   it("refuses a state for a number, a number for a state, and what no plant reaches", () => {
-    expect(refusalOf(model, read("length", 5, { other: "smooth" }))).toEqual({ code: "wrong-kind", field: "observations.0.other" });
-    expect(refusalOf(model, seen("edge", "teeth", { of: { yes: 1, n: 2 }, other: 3 }))).toEqual({ code: "wrong-kind", field: "observations.0.other" });
-    expect(refusalOf(model, read("length", 5, { other: 1e6 }))).toEqual({ code: "out-of-range", field: "observations.0.other" });
+    expect(refusalOf(model, read("length", 5, { other: "smooth" }))).toEqual({
+      code: "wrong-kind",
+      field: "observations.0.other",
+    });
+    expect(refusalOf(model, seen("edge", "teeth", { of: { yes: 1, n: 2 }, other: 3 }))).toEqual({
+      code: "wrong-kind",
+      field: "observations.0.other",
+    });
+    expect(refusalOf(model, read("length", 5, { other: 1e6 }))).toEqual({
+      code: "out-of-range",
+      field: "observations.0.other",
+    });
     expect(refusalOf(model, read("length", 5, { other: 6 }))).toBeNull();
   });
 });

@@ -13,10 +13,19 @@ export interface Reading {
 export type OfTwo<T> = { first: T; second: T; both: T };
 
 /** The mean of the readings taken on the plant, or on the first of two. */
-export function firstReading(kind: string, { value, values, half, sure }: Pick<Observation, "value" | "values" | "half" | "sure">): Reading {
+export function firstReading(
+  kind: string,
+  { value, values, half, sure }: Pick<Observation, "value" | "values" | "half" | "sure">,
+): Reading {
   const readings = values ?? [value as number];
   const mean = readings.reduce((a, b) => a + b, 0) / readings.length;
-  return { value: mean, half: half === undefined ? readingHalfWidth(kind, mean, readings.length, widening(sure)) : Math.max(leastHalfWidth(kind), half * widening(sure)) };
+  return {
+    value: mean,
+    half:
+      half === undefined
+        ? readingHalfWidth(kind, mean, readings.length, widening(sure))
+        : Math.max(leastHalfWidth(kind), half * widening(sure)),
+  };
 }
 
 /** A second plant's reading beside the first, taken as closely as one reading is where no interval came with them. */
@@ -28,7 +37,9 @@ export function twoReadings(kind: string, observation: Observation, other: numbe
 
 /** Share of readings of the very thing first read that fall within the second's interval. */
 export function nearness({ first, second }: OfTwo<Reading>): number {
-  const overlap = Math.min(first.value + first.half, second.value + second.half) - Math.max(first.value - first.half, second.value - second.half);
+  const overlap =
+    Math.min(first.value + first.half, second.value + second.half) -
+    Math.max(first.value - first.half, second.value - second.half);
   return Math.max(0, overlap) / (2 * first.half);
 }
 
@@ -52,11 +63,20 @@ export function nearBetween({ value, half }: Reading, low: number, high: number)
  * @param gross chance that a reading is grossly wrong
  * @param confidence how far the plant's points are trusted; 0 where none are recorded
  */
-export function chanceOfTwo(own: OfTwo<number>, any: OfTwo<number>, near: number, gross: number, confidence: number): number {
+export function chanceOfTwo(
+  own: OfTwo<number>,
+  any: OfTwo<number>,
+  near: number,
+  gross: number,
+  confidence: number,
+): number {
   const read = (well: number, wrong: number) => (1 - gross) * well + gross * wrong;
   const alike = ({ first, second, both }: OfTwo<number>) =>
     READ_AS_ONE * read(both, any.both) * near +
-    (1 - READ_AS_ONE) * ((1 - gross) ** 2 * both * near + gross * (1 - gross) * (first * any.second + any.first * second) + gross ** 2 * any.first * any.second);
+    (1 - READ_AS_ONE) *
+      ((1 - gross) ** 2 * both * near +
+        gross * (1 - gross) * (first * any.second + any.first * second) +
+        gross ** 2 * any.first * any.second);
   const apart = read(own.first, any.first) * read(own.second, any.second);
   return confidence * (ALIKE_IN_PATCH * alike(own) + (1 - ALIKE_IN_PATCH) * apart) + (1 - confidence) * alike(any);
 }

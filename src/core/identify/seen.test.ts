@@ -11,12 +11,17 @@ const inWinter = (name: string, id: string) => seenAt(model, at(name), part(id),
 
 describe("what is seen in winter", () => {
   it("are leaves on plants that keep them, and on no others", () => {
-    for (const name of ["Ilex aquifolium", "Hedera helix", "Mahonia aquifolium", "Plantago lanceolata"]) expect(inWinter(name, "leaf-edge"), name).toBe(true);
-    for (const name of ["Rhamnus cathartica", "Acer platanoides", "Reynoutria japonica"]) expect(inWinter(name, "leaf-edge"), name).toBe(false);
+    for (const name of ["Ilex aquifolium", "Hedera helix", "Mahonia aquifolium", "Plantago lanceolata"])
+      expect(inWinter(name, "leaf-edge"), name).toBe(true);
+    for (const name of ["Rhamnus cathartica", "Acer platanoides", "Reynoutria japonica"])
+      expect(inWinter(name, "leaf-edge"), name).toBe(false);
     expect(inWinter("Festuca idahoensis", "ligule-kind")).toBe(true);
     expect(inWinter("Setaria faberi", "ligule-kind")).toBe(false);
   });
-  it("are as they are in leaf", () => expect(usualState(model, at("Ilex aquifolium"), "leaf-edge", "winter")).toBe(usualState(model, at("Ilex aquifolium"), "leaf-edge", "vegetative")));
+  it("are as they are in leaf", () =>
+    expect(usualState(model, at("Ilex aquifolium"), "leaf-edge", "winter")).toBe(
+      usualState(model, at("Ilex aquifolium"), "leaf-edge", "vegetative"),
+    ));
   it("are heads on straw that stays, and not where the head breaks up", () => {
     expect(inWinter("Setaria faberi", "head-kind")).toBe(true);
     expect(inWinter("Hordeum murinum", "head-kind")).toBe(false);
@@ -26,7 +31,9 @@ describe("what is seen in winter", () => {
     expect(inWinter("Stellaria media", "cluster")).toBe(false);
     expect(inWinter("Schizachyrium scoparium", "head-length")).toBe(true);
     expect(inWinter("Schizachyrium scoparium", "height")).toBe(false);
-    expect(usualState(model, at("Pastinaca sativa"), "cluster", "winter")).toBe(usualState(model, at("Pastinaca sativa"), "cluster", "fruiting"));
+    expect(usualState(model, at("Pastinaca sativa"), "cluster", "winter")).toBe(
+      usualState(model, at("Pastinaca sativa"), "cluster", "fruiting"),
+    );
   });
   it("is the length of a dry fruit that hangs on, not of a berry that shrivels", () => {
     expect(inWinter("Robinia pseudoacacia", "fruit-length")).toBe(true);
@@ -38,7 +45,10 @@ describe("what is seen in winter", () => {
   });
   it("is asked for once the plant was found green, and not before", () => {
     const asked = (states: string[]) => {
-      const observations = [{ character: "plant-kind", states: ["shrub"] }, ...states.map((state) => ({ character: "evergreen", states: [state] }))];
+      const observations = [
+        { character: "plant-kind", states: ["shrub"] },
+        ...states.map((state) => ({ character: "evergreen", states: [state] })),
+      ];
       const given = caseSchema.parse({ day: "2026-01-15", stage: "winter", list: {}, observations });
       return foreseeChecks(judge(model, given)).map((c) => model.flora.characters[c.character].id);
     };
@@ -47,8 +57,15 @@ describe("what is seen in winter", () => {
     expect(asked(["evergreen"])).toContain("leaf-edge");
   });
   it("speaks of the plant: a spiny leaf in January is a holly's", () => {
-    const observations = [{ character: "plant-kind", states: ["tree"] }, { character: "evergreen", states: ["evergreen"] }, { character: "leaf-edge", states: ["spiny"] }] as Case["observations"];
-    const { taxa } = judge(model, caseSchema.parse({ ...tinyCase([]), day: "2026-01-15", stage: "winter", list: {}, observations })).flat;
+    const observations = [
+      { character: "plant-kind", states: ["tree"] },
+      { character: "evergreen", states: ["evergreen"] },
+      { character: "leaf-edge", states: ["spiny"] },
+    ] as Case["observations"];
+    const { taxa } = judge(
+      model,
+      caseSchema.parse({ ...tinyCase([]), day: "2026-01-15", stage: "winter", list: {}, observations }),
+    ).flat;
     const best = [...taxa.keys()].sort((a, b) => taxa[b] - taxa[a])[0];
     expect(model.flora.taxa[best].genus).toBe("Ilex");
   });

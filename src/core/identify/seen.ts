@@ -24,15 +24,22 @@ export function seenOn(flora: CompiledFlora, scoresOf: Map<number, Score[]>[], c
 }
 
 /** Share of a plant's kind that meets all the conditions; 0 where the first is not recorded, and another that is not counts as met. */
-function keptInWinter(flora: CompiledFlora, scores: Map<number, Score[]>, conditions: { character: string; states: string[] }[]): number {
+function keptInWinter(
+  flora: CompiledFlora,
+  scores: Map<number, Score[]>,
+  conditions: { character: string; states: string[] }[],
+): number {
   return conditions.reduce((share, { character, states }, i) => {
     const c = flora.characters.findIndex((other) => other.id === character);
     const whole = (scores.get(c) ?? []).filter((s) => !s.position && !s.form);
     const shares = (whole.find((s) => s.stage === "winter") ?? whole.find((s) => !s.stage))?.shares;
     if (!shares) return i === 0 ? 0 : share;
-    return share * states.reduce((sum, id) => sum + shares[flora.characters[c].states.findIndex((s) => s.id === id)], 0);
+    return (
+      share * states.reduce((sum, id) => sum + shares[flora.characters[c].states.findIndex((s) => s.id === id)], 0)
+    );
   }, 1);
 }
 
 /** The stage whose scores hold: in winter what is kept of the leaves looks as it does in leaf. */
-export const scoredStage = (character: Character, stage: Stage): Stage => (stage === "winter" && character.winter ? "vegetative" : stage);
+export const scoredStage = (character: Character, stage: Stage): Stage =>
+  stage === "winter" && character.winter ? "vegetative" : stage;

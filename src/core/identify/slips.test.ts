@@ -13,7 +13,16 @@ const slips = (m: Model, given: Case) => {
   const judgement = judge(m, given);
   return slipsOf(judgement, decide(judgement));
 };
-const cases = readNotes().map((note) => caseSchema.parse({ id: note.id, day: note.day, stage: note.stage, list: list.status, actions: list.actions, observations: note.observations }));
+const cases = readNotes().map((note) =>
+  caseSchema.parse({
+    id: note.id,
+    day: note.day,
+    stage: note.stage,
+    list: list.status,
+    actions: list.actions,
+    observations: note.observations,
+  }),
+);
 
 describe("answers worth a second look", () => {
   it("are none where nothing was seen", () => {
@@ -27,7 +36,10 @@ describe("answers worth a second look", () => {
       const hanging = slips(model, given).filter((s) => s.kind === "verdict-hangs-on-it");
       for (const { observation } of hanging) {
         const rest = { ...given, observations: given.observations.filter((_, i) => i !== observation) };
-        const [before, after] = [judge(model, given), judge(model, rest)].map((j) => ({ verdict: decide(j).verdict, kept: Math.max(j.local.keptSide, j.flat.keptSide) }));
+        const [before, after] = [judge(model, given), judge(model, rest)].map((j) => ({
+          verdict: decide(j).verdict,
+          kept: Math.max(j.local.keptSide, j.flat.keptSide),
+        }));
         expect(after.verdict !== before.verdict || after.kept > 0.0196).toBe(true);
       }
     }
@@ -40,13 +52,18 @@ describe("answers worth a second look", () => {
       const before = judge(model, given);
       const best = before.flat.taxa.indexOf(Math.max(...before.flat.taxa));
       if (before.flat.taxa[best] < 0.9) continue;
-      const wrong = given.observations.findIndex((o) => o.states?.length === 1 && o.character !== "plant-kind" && !o.of);
+      const wrong = given.observations.findIndex(
+        (o) => o.states?.length === 1 && o.character !== "plant-kind" && !o.of,
+      );
       const character = flora.characters[model.characterIndex.get(given.observations[wrong]?.character) ?? -1];
       const row = character && answersAt(model, best, model.characterIndex.get(character.id) as number, 0);
       if (!row) continue;
       const unlikely = character.states[row.indexOf(Math.min(...row))].id;
       tried++;
-      const told = slips(model, { ...given, observations: given.observations.map((o, i) => (i === wrong ? { ...o, states: [unlikely] } : o)) });
+      const told = slips(model, {
+        ...given,
+        observations: given.observations.map((o, i) => (i === wrong ? { ...o, states: [unlikely] } : o)),
+      });
       if (told.some((s) => s.observation === wrong && s.kind === "against-all-others")) found++;
     }
     expect(tried).toBeGreaterThan(15);

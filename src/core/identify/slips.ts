@@ -1,7 +1,16 @@
 import { largestFirst } from "./largest";
 import { argMax, groupGate, KEEP_SHARE, twinsInTheWay, type VerdictResult } from "./verdict";
 import type { Evidence } from "./evidence";
-import { guardedWithout, type Judgement, type Likelihoods, posterior, taxonLog, taxonLogWithout, underBothPriors, without } from "./posterior";
+import {
+  guardedWithout,
+  type Judgement,
+  type Likelihoods,
+  posterior,
+  taxonLog,
+  taxonLogWithout,
+  underBothPriors,
+  without,
+} from "./posterior";
 
 /** An answer that deserves a second look. */
 export interface Slip {
@@ -30,19 +39,40 @@ export function slipsOf(judgement: Judgement, result: VerdictResult): Slip[] {
   const first = largestFirst(judgement.flat.taxa, LOOKED_AT);
   return telling.flatMap((i): Slip[] => {
     // Leaving one out costs a pass over the flora: it is spared where nothing can hang on it and it goes against none of those that fit best.
-    if (!settled && !first.some((t) => isAgainst(judgement, judgement.evidence[i] as Evidence, t, taxonLogWithout(judgement, t, i)))) return [];
+    if (
+      !settled &&
+      !first.some((t) => isAgainst(judgement, judgement.evidence[i] as Evidence, t, taxonLogWithout(judgement, t, i)))
+    )
+      return [];
     const rest = without(judgement, new Set([i]));
-    if (telling.length > FEWEST_OTHERS && standsAlone(judgement, rest, i)) return [{ observation: i, kind: "against-all-others" }];
+    if (telling.length > FEWEST_OTHERS && standsAlone(judgement, rest, i))
+      return [{ observation: i, kind: "against-all-others" }];
     return hangsOn(judgement, rest, i, result) ? [{ observation: i, kind: "verdict-hangs-on-it" }] : [];
   });
 }
 
-function hangsOn(judgement: Judgement, rest: ReturnType<typeof without>, observation: number, { verdict, group, limit }: VerdictResult): boolean {
+function hangsOn(
+  judgement: Judgement,
+  rest: ReturnType<typeof without>,
+  observation: number,
+  { verdict, group, limit }: VerdictResult,
+): boolean {
   if (verdict !== "clear" && verdict !== "keep") return false;
   if (verdict === "keep") return underBothPriors(judgement, rest).some((p) => p.keptSide < KEEP_SHARE);
-  if (guardedWithout(judgement, new Set([observation]), rest).some((p) => groupGate(judgement, p, limit) !== group)) return true;
+  if (guardedWithout(judgement, new Set([observation]), rest).some((p) => groupGate(judgement, p, limit) !== group))
+    return true;
   const others = <T>(items: T[]) => items.filter((_, i) => i !== observation);
-  return group !== null && twinsInTheWay({ ...judgement, case: { ...judgement.case, observations: others(judgement.case.observations) }, evidence: others(judgement.evidence) }, group).length > 0;
+  return (
+    group !== null &&
+    twinsInTheWay(
+      {
+        ...judgement,
+        case: { ...judgement.case, observations: others(judgement.case.observations) },
+        evidence: others(judgement.evidence),
+      },
+      group,
+    ).length > 0
+  );
 }
 
 /** True where the others point to one plant, and this answer is far likelier of any other than of that one. */

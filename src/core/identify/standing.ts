@@ -56,14 +56,24 @@ interface Desk {
 
 function newDesk(model: Model, plants: number, partitions: number): Desk {
   const answers = model.answers.reduce((a, b) => Math.max(a, b), 0) + 1;
-  return { rows: new Float64Array(plants * answers), sums: new Float64Array(answers), first: new Float64Array(answers), parts: new Float64Array(answers * partitions), guardedParts: new Float64Array(answers * partitions) };
+  return {
+    rows: new Float64Array(plants * answers),
+    sums: new Float64Array(answers),
+    first: new Float64Array(answers),
+    parts: new Float64Array(answers * partitions),
+    guardedParts: new Float64Array(answers * partitions),
+  };
 }
 
 /**
  * @param only these plants alone
  * @param standpoint where it is known from before
  */
-export function activePlants(judgement: Judgement, only?: Set<number>, standpoint = farthestFromClear(judgement)): Active {
+export function activePlants(
+  judgement: Judgement,
+  only?: Set<number>,
+  standpoint = farthestFromClear(judgement),
+): Active {
   const { local, flat, group, keptSide, guarded: measured } = judgement;
   const highestOf = (t: number) => Math.max(local.taxa[t], flat.taxa[t], measured.local.taxa[t]);
   const taxa = only ? [...only].sort((a, b) => highestOf(b) - highestOf(a)) : likeliestPlants(judgement, highestOf);
@@ -79,17 +89,37 @@ export function activePlants(judgement: Judgement, only?: Set<number>, standpoin
   });
   crosses.forEach((x, i) => {
     const [a, b] = judgement.model.crosses[x].parents;
-    if (!crossKept(judgement, x)) parted[taxa.length + i] = sideOf(group[a] === group[b] ? group[a] : `${group[a]} × ${group[b]}`);
+    if (!crossKept(judgement, x))
+      parted[taxa.length + i] = sideOf(group[a] === group[b] ? group[a] : `${group[a]} × ${group[b]}`);
   });
   const own = Float64Array.from(taxa, (t) => local.taxa[t]);
-  const sharesUnder = (p: Posterior) => normalised([...taxa.map((t) => p.taxa[t]), ...crosses.map((x) => p.crosses[x]), p.unknown]);
+  const sharesUnder = (p: Posterior) =>
+    normalised([...taxa.map((t) => p.taxa[t]), ...crosses.map((x) => p.crosses[x]), p.unknown]);
   const shares = sharesUnder(local);
   const sided = standpoint.posterior === local ? shares : sharesUnder(standpoint.posterior);
   const guarded = sharesUnder(standpoint.guarded);
   const sides = { parted, partitions: names.length };
   const conditions = likelyConditions(judgement, taxa);
-  const stageTotal = Float64Array.from(conditions.stages, (_, s) => own.reduce((sum, one, i) => sum + one * conditions.stageWeight[s * own.length + i], 0));
-  return { taxa, crosses, ...conditions, soundOf: new Map(), share: own, total: own.reduce((a, b) => a + b, 0), stageTotal, shares, sided, guarded, standpoint, ...sides, prior: heldBy(sides, sided), guardedPrior: heldBy(sides, guarded), desk: newDesk(judgement.model, shares.length, names.length) };
+  const stageTotal = Float64Array.from(conditions.stages, (_, s) =>
+    own.reduce((sum, one, i) => sum + one * conditions.stageWeight[s * own.length + i], 0),
+  );
+  return {
+    taxa,
+    crosses,
+    ...conditions,
+    soundOf: new Map(),
+    share: own,
+    total: own.reduce((a, b) => a + b, 0),
+    stageTotal,
+    shares,
+    sided,
+    guarded,
+    standpoint,
+    ...sides,
+    prior: heldBy(sides, sided),
+    guardedPrior: heldBy(sides, guarded),
+    desk: newDesk(judgement.model, shares.length, names.length),
+  };
 }
 
 function likeliestPlants({ model }: Judgement, highestOf: (t: number) => number): number[] {
@@ -105,27 +135,39 @@ function normalised(values: number[] | Float64Array): Float64Array {
   return shares;
 }
 
-function likelyConditions(judgement: Judgement, taxa: number[]): Pick<Active, "conditions" | "weights" | "firstOf" | "stages" | "stageWeight" | "weightSum"> {
+function likelyConditions(
+  judgement: Judgement,
+  taxa: number[],
+): Pick<Active, "conditions" | "weights" | "firstOf" | "stages" | "stageWeight" | "weightSum"> {
   const { firstCondition, conditionStage } = judgement.model;
   const conditions: number[] = [];
   const firstOf = [0];
   for (const t of taxa) {
-    for (let z = firstCondition[t]; z < firstCondition[t + 1]; z++) if (conditionShare(judgement, z) >= LEAST_CONDITION) conditions.push(z);
+    for (let z = firstCondition[t]; z < firstCondition[t + 1]; z++)
+      if (conditionShare(judgement, z) >= LEAST_CONDITION) conditions.push(z);
     firstOf.push(conditions.length);
   }
   const weights = Float64Array.from(conditions, (z) => conditionShare(judgement, z));
   const stages = [...new Set(conditions.map((z) => conditionStage[z]))].sort((a, b) => a - b);
   const own = { conditions: Int32Array.from(conditions), firstOf: Int32Array.from(firstOf), stages };
   const stageWeight = byStage(judgement.model, own, weights);
-  const weightSum = Float64Array.from(taxa, (_, i) => stages.reduce((sum, _stage, s) => sum + stageWeight[s * taxa.length + i], 0));
+  const weightSum = Float64Array.from(taxa, (_, i) =>
+    stages.reduce((sum, _stage, s) => sum + stageWeight[s * taxa.length + i], 0),
+  );
   return { ...own, weights, stageWeight, weightSum };
 }
 
 /** A value of each condition, summed over those of one stage: row stage, column plant. */
-function byStage(model: Model, { conditions, firstOf, stages }: Pick<Active, "conditions" | "firstOf" | "stages">, values: Float64Array): Float64Array {
+function byStage(
+  model: Model,
+  { conditions, firstOf, stages }: Pick<Active, "conditions" | "firstOf" | "stages">,
+  values: Float64Array,
+): Float64Array {
   const plants = firstOf.length - 1;
   const sums = new Float64Array(stages.length * plants);
-  for (let i = 0; i < plants; i++) for (let k = firstOf[i]; k < firstOf[i + 1]; k++) sums[stages.indexOf(model.conditionStage[conditions[k]]) * plants + i] += values[k];
+  for (let i = 0; i < plants; i++)
+    for (let k = firstOf[i]; k < firstOf[i + 1]; k++)
+      sums[stages.indexOf(model.conditionStage[conditions[k]]) * plants + i] += values[k];
   return sums;
 }
 
@@ -133,13 +175,20 @@ function byStage(model: Model, { conditions, firstOf, stages }: Pick<Active, "co
 export function soundByStage({ model }: Judgement, active: Active, block: Block): Float64Array {
   const known = active.soundOf.get(block.name);
   if (known) return known;
-  const sound = byStage(model, active, active.weights.map((weight, k) => weight * soundShare(model, block, active.conditions[k])));
+  const sound = byStage(
+    model,
+    active,
+    active.weights.map((weight, k) => weight * soundShare(model, block, active.conditions[k])),
+  );
   active.soundOf.set(block.name, sound);
   return sound;
 }
 
 /** What each side holds. */
-export function heldBy({ parted, partitions }: Pick<Standing, "parted" | "partitions">, shares: Float64Array): Float64Array {
+export function heldBy(
+  { parted, partitions }: Pick<Standing, "parted" | "partitions">,
+  shares: Float64Array,
+): Float64Array {
   const held = new Float64Array(partitions);
   for (let i = 0; i < shares.length; i++) held[parted[i]] += shares[i];
   return held;

@@ -15,7 +15,9 @@ const anyStage = fc.constantFrom("seedling", "vegetative", "flowering", "fruitin
 describe("what parts several plants", () => {
   it("marks the one that stands apart, and of two both or none", () => {
     const bushes = ["Lonicera maackii", "Lonicera canadensis", "Lonicera morrowii", "Lonicera tatarica"].map(index);
-    const pith = partingChecks(whole, bushes, "winter").find((p) => whole.flora.characters[p.character].id === "twig-pith");
+    const pith = partingChecks(whole, bushes, "winter").find(
+      (p) => whole.flora.characters[p.character].id === "twig-pith",
+    );
     expect(pith?.apart).toEqual([false, true, false, false]);
     fc.assert(
       fc.property(anyPlant, anyPlant, anyStage, (a, b, stage) => {
@@ -82,7 +84,9 @@ describe("checks that part plants", () => {
     expect(tiny.flora.characters[partingChecks(tiny, [0, 1], "vegetative")[0].character].id).toBe("sap");
   });
   it("find the tube of the sheath between the shade grasses", () => {
-    const ids = partingChecks(whole, [index("Brachypodium sylvaticum"), index("Bromus vulgaris")], "vegetative").slice(0, 4).map((p) => whole.flora.characters[p.character].id);
+    const ids = partingChecks(whole, [index("Brachypodium sylvaticum"), index("Bromus vulgaris")], "vegetative")
+      .slice(0, 4)
+      .map((p) => whole.flora.characters[p.character].id);
     expect(ids).toContain("sheath-closure");
   });
   it("name a later day only for what parts better than anything now", () => {
@@ -109,7 +113,17 @@ describe("the perils of a set", () => {
       if (i > 0) expect(peril.likeness).toBeLessThanOrEqual(found[i - 1].likeness);
       expect(peril.checks).toEqual(partingChecks(whole, [peril.target, peril.kept], "vegetative"));
     }
-    expect(found.some((p) => p.target === index("Heracleum mantegazzianum") && p.kept === index("Heracleum maximum"))).toBe(true);
+    expect(
+      found.some((p) => p.target === index("Heracleum mantegazzianum") && p.kept === index("Heracleum maximum")),
+    ).toBe(true);
   });
-  it("are none where nothing is acted on", () => expect(perils(whole, umbels, whole.flora.taxa.map(() => 1), "flowering")).toEqual([]));
+  it("are none where nothing is acted on", () =>
+    expect(
+      perils(
+        whole,
+        umbels,
+        whole.flora.taxa.map(() => 1),
+        "flowering",
+      ),
+    ).toEqual([]));
 });

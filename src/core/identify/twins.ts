@@ -36,7 +36,10 @@ export function likeness(model: Model, a: number, b: number, stage: Stage): numb
   let parts = 0;
   for (const c of model.flora.characters.keys()) {
     if (!shows(model, a, c, stage) || !shows(model, b, c, stage)) continue;
-    const [first, second] = [answersAt(model, a, c, STAGES.indexOf(stage)), answersAt(model, b, c, STAGES.indexOf(stage))];
+    const [first, second] = [
+      answersAt(model, a, c, STAGES.indexOf(stage)),
+      answersAt(model, b, c, STAGES.indexOf(stage)),
+    ];
     let affinity = 0;
     let masses = [0, 0];
     for (let o = 0; o < first.length; o++) {
@@ -85,7 +88,12 @@ export function perils(model: Model, taxa: number[], keptSide: ArrayLike<number>
   const kept = [...all.keys()].filter((t) => keptSide[t] && all[t].calendar[stage]);
   return taxa
     .filter((t) => !keptSide[t] && all[t].calendar[stage])
-    .flatMap((target) => kept.map((t) => ({ target, kept: t, likeness: likeness(model, target, t, stage) })).sort((x, y) => y.likeness - x.likeness).slice(0, each))
+    .flatMap((target) =>
+      kept
+        .map((t) => ({ target, kept: t, likeness: likeness(model, target, t, stage) }))
+        .sort((x, y) => y.likeness - x.likeness)
+        .slice(0, each),
+    )
     .map((pair) => ({ ...pair, checks: partingChecks(model, [pair.target, pair.kept], stage) }))
     .sort((x, y) => y.likeness - x.likeness);
 }
@@ -105,7 +113,8 @@ export function partingChecks(model: Model, taxa: number[], stage: Stage): Parti
       const mean = rows.reduce((sum, row) => sum + row[o], 0) / rows.length;
       for (const row of rows) if (row[o] > 0) bits += (row[o] / rows.length) * Math.log2(row[o] / mean);
     }
-    if (bits > PARTS_BITS) found.push({ character: c, bits, seconds, apart: rows.map((row) => standsApart(row, rows)) });
+    if (bits > PARTS_BITS)
+      found.push({ character: c, bits, seconds, apart: rows.map((row) => standsApart(row, rows)) });
   }
   return found.sort((x, y) => y.bits / (y.seconds + OVERHEAD_SECONDS) - x.bits / (x.seconds + OVERHEAD_SECONDS));
 }
@@ -113,16 +122,32 @@ export function partingChecks(model: Model, taxa: number[], stage: Stage): Parti
 /** True where a plant differs from the mean of the others: of two either both do or none, of four it may be one. */
 function standsApart(row: ArrayLike<number>, rows: ArrayLike<number>[]): boolean {
   const others = rows.filter((other) => other !== row);
-  const distance = (other: ArrayLike<number>) => Array.from(row).reduce((sum, p, o) => sum + Math.abs(p - other[o]), 0) / 2;
+  const distance = (other: ArrayLike<number>) =>
+    Array.from(row).reduce((sum, p, o) => sum + Math.abs(p - other[o]), 0) / 2;
   return others.reduce((sum, other) => sum + distance(other), 0) >= APART * others.length;
 }
 
 /** The best check of each later stage that parts the plants better than any now, and the first day on which all show it. */
-export function partLater(model: Model, taxa: number[], now: Stage, day: string, climate: Climate): { stage: Stage; from: string; check: Parting }[] {
+export function partLater(
+  model: Model,
+  taxa: number[],
+  now: Stage,
+  day: string,
+  climate: Climate,
+): { stage: Stage; from: string; check: Parting }[] {
   const best = Math.max(0, ...partingChecks(model, taxa, now).map((p) => p.bits));
-  return STAGES.filter((stage) => stage !== now).flatMap((stage) => {
-    const [check] = partingChecks(model, taxa, stage).filter((p) => p.bits > best + PARTS_BITS);
-    const from = check ? allBegin(taxa.map((t) => model.flora.taxa[t]), stage, day, climate) : null;
-    return from ? [{ stage, from, check }] : [];
-  }).sort((x, y) => x.from.localeCompare(y.from));
+  return STAGES.filter((stage) => stage !== now)
+    .flatMap((stage) => {
+      const [check] = partingChecks(model, taxa, stage).filter((p) => p.bits > best + PARTS_BITS);
+      const from = check
+        ? allBegin(
+            taxa.map((t) => model.flora.taxa[t]),
+            stage,
+            day,
+            climate,
+          )
+        : null;
+      return from ? [{ stage, from, check }] : [];
+    })
+    .sort((x, y) => x.from.localeCompare(y.from));
 }

@@ -15,9 +15,18 @@ export function unheldTwins(flora: CompiledFlora): UnheldTwin[][] {
   const twins: UnheldTwin[][] = flora.taxa.map(() => []);
   for (const { a, b, deciders, found, unheld } of flora.pairs) {
     if (found) continue;
-    for (const [own, other] of [[a, b], [b, a]]) {
+    for (const [own, other] of [
+      [a, b],
+      [b, a],
+    ]) {
       const t = index.get(own);
-      if (t !== undefined && !index.has(other)) twins[t].push({ name: unheld?.name ?? other, common: unheld?.common ?? other, deciders, shows: unheld?.shows ?? [] });
+      if (t !== undefined && !index.has(other))
+        twins[t].push({
+          name: unheld?.name ?? other,
+          common: unheld?.common ?? other,
+          deciders,
+          shows: unheld?.shows ?? [],
+        });
     }
   }
   return twins;

@@ -14,13 +14,18 @@ describe("a part as it usually is", () => {
         for (const c of gated) {
           const { when } = characters[c];
           const base = usualState(model, t, when?.character as string, stage);
-          if (base && !when?.states.includes(base)) expect(usualLook(model, t, c, stage), `${taxa[t].id} ${characters[c].id} ${stage}`).toBeNull();
+          if (base && !when?.states.includes(base))
+            expect(usualLook(model, t, c, stage), `${taxa[t].id} ${characters[c].id} ${stage}`).toBeNull();
         }
       }
     }
   });
   it("is told of a leaf that is cut, and not of one that is mostly whole, though some are cut", () => {
-    const sometimes = taxa.findIndex((_, t) => usualState(model, t, "leaf-lobes", "vegetative") === "none" && usualState(model, t, "lobe-plan", "vegetative") !== null);
+    const sometimes = taxa.findIndex(
+      (_, t) =>
+        usualState(model, t, "leaf-lobes", "vegetative") === "none" &&
+        usualState(model, t, "lobe-plan", "vegetative") !== null,
+    );
     expect(sometimes).toBeGreaterThanOrEqual(0);
     expect(usualLook(model, sometimes, at("lobe-plan"), "vegetative")).toBeNull();
     const maple = taxa.findIndex((t) => t.id === "acer-platanoides");

@@ -12,10 +12,18 @@ export interface Where {
 }
 
 /** What a plant mostly shows for a character at a stage; null where it is not recorded, does not apply or is not seen then. */
-export function usualState(model: Model, taxon: number, character: string, stage: Stage, where: Where = {}): string | null {
+export function usualState(
+  model: Model,
+  taxon: number,
+  character: string,
+  stage: Stage,
+  where: Where = {},
+): string | null {
   const c = model.characterIndex.get(character);
-  if (c === undefined || recordingOf(model, taxon, c) !== "recorded" || !usuallySeen(model, taxon, c, stage)) return null;
-  const { shares } = scoreFor(model, taxon, c, stage, where.position, where.form ?? model.flora.taxa[taxon].forms[0].id) ?? {};
+  if (c === undefined || recordingOf(model, taxon, c) !== "recorded" || !usuallySeen(model, taxon, c, stage))
+    return null;
+  const { shares } =
+    scoreFor(model, taxon, c, stage, where.position, where.form ?? model.flora.taxa[taxon].forms[0].id) ?? {};
   if (!shares) return null;
   const best = shares.indexOf(Math.max(...shares));
   return shares[best] >= USUAL_SHARE ? model.flora.characters[c].states[best].id : null;
@@ -27,7 +35,13 @@ export function usualState(model: Model, taxon: number, character: string, stage
  */
 export function usualLook(model: Model, taxon: number, c: number, stage: Stage): Observation | null {
   const character = model.flora.characters[c];
-  if (character.compares || usuallyBare(model, taxon, c, stage) || !usuallySeen(model, taxon, c, stage) || recordingOf(model, taxon, c) !== "recorded") return null;
+  if (
+    character.compares ||
+    usuallyBare(model, taxon, c, stage) ||
+    !usuallySeen(model, taxon, c, stage) ||
+    recordingOf(model, taxon, c) !== "recorded"
+  )
+    return null;
   const look = { character: character.id, answer: "seen" as const, join: "any" as const, sure: "sure" as const };
   const points = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id)?.points;
   if (points) return { ...look, value: (points[1] + points[2]) / 2 };

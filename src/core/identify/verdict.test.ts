@@ -3,9 +3,20 @@ import { read, seen, tinyCase, tinyFlora } from "../../../tests/support/tiny-flo
 import { buildModel, decide, identify, judge, keptLimit } from "./index";
 
 const model = buildModel(tinyFlora());
-const strong = [seen("edge", "smooth"), seen("hair", "some"), seen("sap", "milky"), read("length", 5), seen("petals", "five")];
+const strong = [
+  seen("edge", "smooth"),
+  seen("hair", "some"),
+  seen("sap", "milky"),
+  read("length", 5),
+  seen("petals", "five"),
+];
 const flowering = { stage: "flowering" as const, day: "2026-07-10" };
-const listed = { "Malus prima": "target", "Malus secunda": "target", "Bonus prima": "kept", "Bonus rara": "target" } as const;
+const listed = {
+  "Malus prima": "target",
+  "Malus secunda": "target",
+  "Bonus prima": "kept",
+  "Bonus rara": "target",
+} as const;
 
 describe("verdict", () => {
   it("is open before anything is seen", () => expect(decide(judge(model, tinyCase())).verdict).toBe("open"));
@@ -18,7 +29,11 @@ describe("verdict", () => {
   });
 
   it("names first the kept plant that is likeliest here, as the field shows it", () => {
-    for (const observations of [[seen("edge", "smooth")], [seen("edge", "smooth"), seen("hair", "some"), read("length", 5)], [seen("hair", "none"), seen("sap", "clear")]]) {
+    for (const observations of [
+      [seen("edge", "smooth")],
+      [seen("edge", "smooth"), seen("hair", "some"), read("length", 5)],
+      [seen("hair", "none"), seen("sap", "clear")],
+    ]) {
       const j = judge(model, tinyCase(observations));
       const { stillFit } = decide(j);
       for (const t of stillFit) expect(j.local.taxa[t]).toBeLessThanOrEqual(j.local.taxa[stillFit[0]]);
@@ -29,17 +44,22 @@ describe("verdict", () => {
   it("clears only if the kept side is under the limit under both priors", () => {
     const j = judge(model, tinyCase(strong, { ...flowering, list: listed }));
     const result = decide(j);
-    if (result.verdict === "clear") for (const p of [j.local, j.flat]) expect(p.keptSide).toBeLessThanOrEqual(result.limit);
+    if (result.verdict === "clear")
+      for (const p of [j.local, j.flat]) expect(p.keptSide).toBeLessThanOrEqual(result.limit);
     const kept = judge(model, tinyCase(strong, { ...flowering, list: { "Malus secunda": "target" } }));
     expect(decide(kept).verdict).not.toBe("clear");
   });
 
   it("clears no target on the strength of one block", () => {
-    for (const one of strong) expect(decide(judge(model, tinyCase([one], { ...flowering, list: listed }))).verdict).not.toBe("clear");
+    for (const one of strong)
+      expect(decide(judge(model, tinyCase([one], { ...flowering, list: listed }))).verdict).not.toBe("clear");
   });
 
   it("keeps where the kept side holds, and says so", () => {
-    const result = identify(model, tinyCase([seen("edge", "teeth"), seen("hair", "none"), seen("sap", "clear"), read("length", 12)]));
+    const result = identify(
+      model,
+      tinyCase([seen("edge", "teeth"), seen("hair", "none"), seen("sap", "clear"), read("length", 12)]),
+    );
     expect(result.verdict).toBe("keep");
     expect(result.because).toMatch(/leave it/);
   });
@@ -50,7 +70,9 @@ describe("verdict", () => {
   });
 
   it("asks for a report first where the plant is on watch", () => {
-    const result = decide(judge(model, tinyCase(strong, { ...flowering, list: { ...listed, "Malus prima": "watch" } })));
+    const result = decide(
+      judge(model, tinyCase(strong, { ...flowering, list: { ...listed, "Malus prima": "watch" } })),
+    );
     if (result.verdict === "clear") expect(result.reportFirst).toBe(true);
     expect(["clear", "hold"]).toContain(result.verdict);
   });

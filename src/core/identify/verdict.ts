@@ -48,8 +48,19 @@ export function decide(judgement: Judgement): VerdictResult {
   const top = argMax(local.taxa);
   const stillFit = [...keptAbove(judgement, limit)];
   const names = (t: number) => t >= 0 && Math.min(local.taxa[t], flat.taxa[t]) >= KEEP_SHARE;
-  const base = { limit, about: top, named: false, group: null, reportFirst: false, stillFit, crossFits: keptCrossAbove(judgement, limit / 2), leansOn: null, openTwins: [] };
-  if (telling > 0 && local.unknown >= UNKNOWN_SHARE && flat.unknown >= UNKNOWN_SHARE) return { ...base, verdict: "unknown", about: -1 };
+  const base = {
+    limit,
+    about: top,
+    named: false,
+    group: null,
+    reportFirst: false,
+    stillFit,
+    crossFits: keptCrossAbove(judgement, limit / 2),
+    leansOn: null,
+    openTwins: [],
+  };
+  if (telling > 0 && local.unknown >= UNKNOWN_SHARE && flat.unknown >= UNKNOWN_SHARE)
+    return { ...base, verdict: "unknown", about: -1 };
   if (telling > 0 && local.keptSide >= KEEP_SHARE && flat.keptSide >= KEEP_SHARE) {
     const about = topOnSide(judgement, 1);
     return { ...base, verdict: "keep", about, named: names(about) };
@@ -60,11 +71,13 @@ export function decide(judgement: Judgement): VerdictResult {
     const about = topOnSide(judgement, 0);
     const open = leansOn ? [] : twinsInTheWay(judgement, group);
     if (open.length > 0) return { ...base, verdict: "hold", about, openTwins: open };
-    if (!leansOn) return { ...base, verdict: "clear", about, named: names(about), group, reportFirst: status[about] === "watch" };
+    if (!leansOn)
+      return { ...base, verdict: "clear", about, named: names(about), group, reportFirst: status[about] === "watch" };
     return { ...base, verdict: "hold", about, leansOn };
   }
   const targetSide = 1 - Math.max(local.keptSide, flat.keptSide);
-  if (telling >= FEWEST_TO_HOLD && targetSide >= 0.3) return { ...base, verdict: "hold", about: topOnSide(judgement, 0) };
+  if (telling >= FEWEST_TO_HOLD && targetSide >= 0.3)
+    return { ...base, verdict: "hold", about: topOnSide(judgement, 0) };
   return { ...base, verdict: "open" };
 }
 
@@ -73,7 +86,13 @@ const WORTH_ASKING = 0.05;
 
 export function twinsInTheWay(judgement: Judgement, group: string): OpenTwin[] {
   const { local, flat, model } = judgement;
-  const found = [...model.unheld.keys()].filter((t) => model.unheld[t].length > 0 && !judgement.keptSide[t] && judgement.group[t] === group && Math.max(local.taxa[t], flat.taxa[t]) >= WORTH_ASKING);
+  const found = [...model.unheld.keys()].filter(
+    (t) =>
+      model.unheld[t].length > 0 &&
+      !judgement.keptSide[t] &&
+      judgement.group[t] === group &&
+      Math.max(local.taxa[t], flat.taxa[t]) >= WORTH_ASKING,
+  );
   return found.flatMap((t) => openTwins(judgement, t));
 }
 
@@ -99,7 +118,12 @@ export function looksBeforeClear(judgement: Judgement): LooksBeforeClear {
   const open = group ? twinsInTheWay(judgement, group) : [];
   const byLook = (of: "looks" | "again") => {
     const twins = new Map<number, TakenFor[]>();
-    for (const own of open) for (const c of own[of]) twins.set(c, [...(twins.get(c) ?? []), { twin: own.twin.common, taxon: own.taxon, ...(of === "again" && own.fits ? { fits: true as const } : {}) }]);
+    for (const own of open)
+      for (const c of own[of])
+        twins.set(c, [
+          ...(twins.get(c) ?? []),
+          { twin: own.twin.common, taxon: own.taxon, ...(of === "again" && own.fits ? { fits: true as const } : {}) },
+        ]);
     return twins;
   };
   const last = group && !weakBlock(judgement, limit);
@@ -115,7 +139,8 @@ export function groupGate(judgement: Judgement, p: Posterior, limit: number): st
   });
   p.crosses.forEach((share, x) => {
     const [a, b] = judgement.model.crosses[x].parents;
-    if (!crossKept(judgement, x) && judgement.group[a] === judgement.group[b]) sums.set(judgement.group[a], (sums.get(judgement.group[a]) ?? 0) + share);
+    if (!crossKept(judgement, x) && judgement.group[a] === judgement.group[b])
+      sums.set(judgement.group[a], (sums.get(judgement.group[a]) ?? 0) + share);
   });
   for (const [group, share] of sums) if (share >= GROUP_SHARE * (1 - p.keptSide)) return group;
   return null;
@@ -183,7 +208,9 @@ export function farthestFromClear(judgement: Judgement): Standpoint {
 function keptAbove(judgement: Judgement, limit: number): number[] {
   const { local, flat } = judgement.guarded;
   const share = (t: number) => Math.max(local.taxa[t], flat.taxa[t]);
-  const above = [...judgement.status.keys()].filter((t) => judgement.keptSide[t] && share(t) > limit / 2).sort((a, b) => share(b) - share(a));
+  const above = [...judgement.status.keys()]
+    .filter((t) => judgement.keptSide[t] && share(t) > limit / 2)
+    .sort((a, b) => share(b) - share(a));
   const here = above.reduce((best, t) => (local.taxa[t] > local.taxa[best] ? t : best), above[0]);
   return above.length > 0 ? [here, ...above.filter((t) => t !== here)] : [];
 }

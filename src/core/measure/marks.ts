@@ -28,7 +28,14 @@ export interface Measured {
 }
 
 /** Fewest and most points of a mark; a count may have as many as are there. */
-export const POINTS: Record<Tool, [number, number]> = { length: [2, 2], path: [2, 60], ratio: [3, 3], angle: [3, 3], area: [3, 60], count: [1, 200] };
+export const POINTS: Record<Tool, [number, number]> = {
+  length: [2, 2],
+  path: [2, 60],
+  ratio: [3, 3],
+  angle: [3, 3],
+  area: [3, 60],
+  count: [1, 200],
+};
 /** A known object is itself made, and laid, no better than this: standard deviation as a share. */
 const OBJECT_ERROR = 0.002;
 /** Normal quantile of a two-sided 95 % interval. */
@@ -42,21 +49,33 @@ const STEP_PX = 0.5;
  */
 export function measure({ calibration, pointingPx }: Pick<Marks, "calibration" | "pointingPx">, mark: Mark): Measured {
   const [least] = POINTS[mark.tool];
-  if (mark.points.length < least) throw new InputError("too-few-points", "points", mark.points.length, `${mark.tool} needs ${least} points`);
+  if (mark.points.length < least)
+    throw new InputError("too-few-points", "points", mark.points.length, `${mark.tool} needs ${least} points`);
   if (mark.tool === "count") return { value: mark.points.length, half: 0, unit: "" };
   const calibrating = calibration?.points ?? [];
-  const value = (points: Point[]) => amountOf(mark.tool, calibration && { ...calibration, points: points.slice(mark.points.length) }, points.slice(0, mark.points.length));
+  const value = (points: Point[]) =>
+    amountOf(
+      mark.tool,
+      calibration && { ...calibration, points: points.slice(mark.points.length) },
+      points.slice(0, mark.points.length),
+    );
   const points = [...mark.points, ...calibrating];
   const middle = value(points);
   let variance = 0;
   points.forEach((_, i) => {
     for (const axis of [0, 1]) {
-      const at = (step: number) => value(points.map((p, k) => (k === i ? ([p[0] + (axis === 0 ? step : 0), p[1] + (axis === 1 ? step : 0)] as Point) : p)));
+      const at = (step: number) =>
+        value(
+          points.map((p, k) =>
+            k === i ? ([p[0] + (axis === 0 ? step : 0), p[1] + (axis === 1 ? step : 0)] as Point) : p,
+          ),
+        );
       variance += (((at(STEP_PX) - at(-STEP_PX)) / (2 * STEP_PX)) * pointingPx) ** 2;
     }
   });
   const scaled = calibration !== null;
-  if (scaled && mark.tool !== "ratio" && mark.tool !== "angle") variance += (middle * OBJECT_ERROR * (mark.tool === "area" ? 2 : 1)) ** 2;
+  if (scaled && mark.tool !== "ratio" && mark.tool !== "angle")
+    variance += (middle * OBJECT_ERROR * (mark.tool === "area" ? 2 : 1)) ** 2;
   return { value: middle, half: Z95 * Math.sqrt(variance), unit: unitOf(mark.tool, scaled) };
 }
 
@@ -84,7 +103,14 @@ function angleAt(corner: Point, a: Point, b: Point): number {
 
 /** Area of a polygon, by the surveyor's formula. */
 function areaOf(points: Point[]): number {
-  return Math.abs(points.reduce((sum, [x, y], i) => sum + x * points[(i + 1) % points.length][1] - points[(i + 1) % points.length][0] * y, 0)) / 2;
+  return (
+    Math.abs(
+      points.reduce(
+        (sum, [x, y], i) => sum + x * points[(i + 1) % points.length][1] - points[(i + 1) % points.length][0] * y,
+        0,
+      ),
+    ) / 2
+  );
 }
 
 /** A reading for a measured character in the character's own unit, or null where the mark measures something else. */
@@ -101,5 +127,11 @@ export function readingFor(character: { kind: string; unit?: string }, measured:
 export function resized(marks: Marks, widthPx: number): Marks {
   const f = widthPx / marks.widthPx;
   const scale = (points: Point[]): Point[] => points.map(([x, y]) => [x * f, y * f]);
-  return { widthPx, heightPx: marks.heightPx * f, pointingPx: marks.pointingPx * f, calibration: marks.calibration && { ...marks.calibration, points: scale(marks.calibration.points) }, marks: marks.marks.map((m) => ({ ...m, points: scale(m.points) })) };
+  return {
+    widthPx,
+    heightPx: marks.heightPx * f,
+    pointingPx: marks.pointingPx * f,
+    calibration: marks.calibration && { ...marks.calibration, points: scale(marks.calibration.points) },
+    marks: marks.marks.map((m) => ({ ...m, points: scale(m.points) })),
+  };
 }

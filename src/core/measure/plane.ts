@@ -33,14 +33,26 @@ export function toPlane(calibration: Calibration | null): ToPlane {
     return Object.assign(([x, y]: Point): Point => [x * scale, y * scale], { scaled: true });
   }
   const corners = needed(calibration.points, 4);
-  if (!isConvex(corners)) throw new InputError("no-rectangle", "calibration.points", corners, "mark the four corners in turn, round the thing");
+  if (!isConvex(corners))
+    throw new InputError(
+      "no-rectangle",
+      "calibration.points",
+      corners,
+      "mark the four corners in turn, round the thing",
+    );
   const { widthMm: w, heightMm: h } = calibration;
-  const map = homography(corners, [[0, 0], [w, 0], [w, h], [0, h]]);
+  const map = homography(corners, [
+    [0, 0],
+    [w, 0],
+    [w, h],
+    [0, h],
+  ]);
   return Object.assign(map, { scaled: true });
 }
 
 function needed(points: Point[], n: number): Point[] {
-  if (points.length !== n) throw new InputError("too-few-points", "calibration.points", points.length, `mark ${n} points`);
+  if (points.length !== n)
+    throw new InputError("too-few-points", "calibration.points", points.length, `mark ${n} points`);
   return points;
 }
 

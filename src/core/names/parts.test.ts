@@ -26,6 +26,7 @@ describe("a part of the plant, by what a person types", () => {
     expect(found("hair", new Set([last]))[0]).toBe(last);
   });
   it("is found though a word is misspelt", () => expect(found("prikle shape")).toContain("prickle-shape"));
-  it("is still offered where only one of two words is known", () => expect(found("hollow xyzzy").length).toBeGreaterThan(0));
+  it("is still offered where only one of two words is known", () =>
+    expect(found("hollow xyzzy").length).toBeGreaterThan(0));
   it("is nothing for nothing", () => expect(found("  -- ")).toEqual([]));
 });

@@ -30,14 +30,23 @@ describe("a name", () => {
   ])("is found though misspelt: %s", (text, name) => expect(first(text)).toBe(name));
 
   it("is found while it is typed", () => {
-    for (const text of ["lyth", "lythrum sal", "purple loo"]) expect(resolveName(index, text).matches.map((m) => index.taxa[m.taxon].name)).toContain("Lythrum salicaria");
+    for (const text of ["lyth", "lythrum sal", "purple loo"])
+      expect(resolveName(index, text).matches.map((m) => index.taxa[m.taxon].name)).toContain("Lythrum salicaria");
   });
 
   it("of every plant leads back to that plant", () => {
     for (const [t, taxon] of flora.taxa.entries()) {
       expect(resolveName(index, taxon.name).matches[0]?.taxon, taxon.name).toBe(t);
-      for (const synonym of taxon.synonyms) expect(resolveName(index, synonym).matches.map((m) => m.taxon), synonym).toContain(t);
-      for (const common of taxon.common) expect([...resolveName(index, common, {}, 40).matches.map((m) => m.taxon), ...resolveName(index, common).carriers], common).toContain(t);
+      for (const synonym of taxon.synonyms)
+        expect(
+          resolveName(index, synonym).matches.map((m) => m.taxon),
+          synonym,
+        ).toContain(t);
+      for (const common of taxon.common)
+        expect(
+          [...resolveName(index, common, {}, 40).matches.map((m) => m.taxon), ...resolveName(index, common).carriers],
+          common,
+        ).toContain(t);
     }
   });
 
@@ -72,7 +81,12 @@ describe("an ambiguous name", () => {
   ])("%s is answered with all that carry it", (text, names) => {
     for (const name of names) expect(carriers(text)).toContain(name);
   });
-  it.each([["mornin glory", "morning glory"], ["bindwede", "bindweed"], ["hemlok", "hemlock"], ["buckthorne", "buckthorn"]])("%s, misspelt, is answered with all that carry %s", (text, name) => {
+  it.each([
+    ["mornin glory", "morning glory"],
+    ["bindwede", "bindweed"],
+    ["hemlok", "hemlock"],
+    ["buckthorne", "buckthorn"],
+  ])("%s, misspelt, is answered with all that carry %s", (text, name) => {
     expect(carriers(text)).toEqual(carriers(name));
     expect(carriers(text).length).toBeGreaterThan(1);
     expect(resolveName(index, text).carried).toBe(name);

@@ -18,7 +18,13 @@ describe("the outbox", () => {
   ])("after %s does: %s", (status, kind) => expect(stepAfter(status, "said").kind).toBe(kind));
 
   it("never lets go of a finding without the server's word for it", () => {
-    fc.assert(fc.property(fc.option(fc.integer({ min: 100, max: 599 })), (status) => (stepAfter(status, "").kind === "held") === (status !== null && status >= 200 && status < 300)), { seed: 5 });
+    fc.assert(
+      fc.property(
+        fc.option(fc.integer({ min: 100, max: 599 })),
+        (status) => (stepAfter(status, "").kind === "held") === (status !== null && status >= 200 && status < 300),
+      ),
+      { seed: 5 },
+    );
   });
 
   it("calls it a clash where verdict or named plant differ, and not where nothing is named", () => {
@@ -30,6 +36,12 @@ describe("the outbox", () => {
   });
 
   it("waits longer after each failure, and never for ever", () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 60 }), (n) => waitBefore(n + 1) >= waitBefore(n) && waitBefore(n) >= 5 && waitBefore(n) <= 300), { seed: 6 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 60 }),
+        (n) => waitBefore(n + 1) >= waitBefore(n) && waitBefore(n) >= 5 && waitBefore(n) <= 300,
+      ),
+      { seed: 6 },
+    );
   });
 });

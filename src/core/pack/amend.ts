@@ -31,28 +31,50 @@ export function scoreKey(flora: CompiledFlora, score: Omit<Line, "taxon">): stri
 
 /** Tells one line of the scores from another. */
 const lineKey = (flora: CompiledFlora, line: Line): string => `${line.taxon} ${scoreKey(flora, line)}`;
-const sameLine = (a: Line, b: Line) => a.taxon === b.taxon && a.character === b.character && a.stage === b.stage && a.position === b.position && a.form === b.form;
+const sameLine = (a: Line, b: Line) =>
+  a.taxon === b.taxon &&
+  a.character === b.character &&
+  a.stage === b.stage &&
+  a.position === b.position &&
+  a.form === b.form;
 const stateIds = (character: Character) => character.states.map((s) => s.id);
 
 /**
  * Where an amendment belongs, and what it says.
  * @throws {InputError} naming the plant, character, place or word that is wrong
  */
-export function checkAmendment(flora: CompiledFlora, { taxon: name, key, value }: Amendment): { line: Line; score: ScoreValue | null } {
+export function checkAmendment(
+  flora: CompiledFlora,
+  { taxon: name, key, value }: Amendment,
+): { line: Line; score: ScoreValue | null } {
   const taxon = flora.taxa.findIndex((t) => t.name === name);
-  if (taxon < 0) throw new InputError("unknown-taxon", "taxon", name, "write the accepted name of a plant of this flora");
+  if (taxon < 0)
+    throw new InputError("unknown-taxon", "taxon", name, "write the accepted name of a plant of this flora");
   const [id, where] = key.split("@");
   const character = flora.characters.findIndex((c) => c.id === id);
-  if (character < 0) throw new InputError("unknown-character", "character", id, "write the id of a character of this flora");
+  if (character < 0)
+    throw new InputError("unknown-character", "character", id, "write the id of a character of this flora");
   const line: Line = { taxon, character };
   for (const place of where?.split("+").filter(Boolean) ?? []) {
     if ((STAGES as readonly string[]).includes(place)) line.stage = place as Score["stage"];
     else if ((POSITIONS as readonly string[]).includes(place)) line.position = place as Score["position"];
     else if (flora.taxa[taxon].forms.some((f) => f.id === place && f.id !== "any")) line.form = place;
-    else throw new InputError("unknown-place", "where", place, `write a stage (${STAGES.join(", ")}), a position (${POSITIONS.join(", ")}) or a form of this plant`);
+    else
+      throw new InputError(
+        "unknown-place",
+        "where",
+        place,
+        `write a stage (${STAGES.join(", ")}), a position (${POSITIONS.join(", ")}) or a form of this plant`,
+      );
   }
   if (value === null) return { line, score: null };
-  if (!flora.characters[character].applies.includes(flora.taxa[taxon].lifeForm) && !/^n\/a\b/.test(value.trim())) throw new InputError("does-not-apply", "character", id, `this character is not asked of a ${flora.taxa[taxon].lifeForm}`);
+  if (!flora.characters[character].applies.includes(flora.taxa[taxon].lifeForm) && !/^n\/a\b/.test(value.trim()))
+    throw new InputError(
+      "does-not-apply",
+      "character",
+      id,
+      `this character is not asked of a ${flora.taxa[taxon].lifeForm}`,
+    );
   try {
     return { line, score: readScore(value, stateIds(flora.characters[character])) };
   } catch (error) {
@@ -86,8 +108,11 @@ function scoreText(flora: CompiledFlora, taxon: string, key: string): string | n
  */
 function layPlantOrTwin(flora: CompiledFlora, { taxon, key, value }: Amendment): CompiledFlora {
   const twin = twinOfKey(key);
-  if (value === null) throw new InputError("no-value", "value", value, "a plant or a pair of twins is taken back where it was added");
-  return twin === null ? withPlant(flora, plantOfRow(flora, readPlantText(taxon, value))) : withTwin(flora, pairOfRows(flora, readTwinText(taxon, twin, value)));
+  if (value === null)
+    throw new InputError("no-value", "value", value, "a plant or a pair of twins is taken back where it was added");
+  return twin === null
+    ? withPlant(flora, plantOfRow(flora, readPlantText(taxon, value)))
+    : withTwin(flora, pairOfRows(flora, readTwinText(taxon, twin, value)));
 }
 
 /**
@@ -95,7 +120,11 @@ function layPlantOrTwin(flora: CompiledFlora, { taxon, key, value }: Amendment):
  * @param refused takes an amendment that does not check, which then says nothing; without it such a one is thrown
  * @throws {InputError} if an amendment does not check
  */
-export function amendFlora(flora: CompiledFlora, amendments: Amendment[], refused?: (amendment: Amendment, fault: InputError) => void): CompiledFlora {
+export function amendFlora(
+  flora: CompiledFlora,
+  amendments: Amendment[],
+  refused?: (amendment: Amendment, fault: InputError) => void,
+): CompiledFlora {
   if (amendments.length === 0) return flora;
   let own = flora;
   const scores = new Map(flora.scores.map((score) => [lineKey(flora, score), score]));

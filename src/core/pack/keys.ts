@@ -9,7 +9,8 @@ export const twinOfKey = (key: string): string | null => (key.startsWith(TWIN_KE
 export type AmendmentKind = "plant" | "twin" | "score";
 /** In this order they are laid over a flora: twins and scores may be those of a plant that was added. */
 export const AMENDMENT_KINDS: AmendmentKind[] = ["plant", "twin", "score"];
-export const kindOfKey = (key: string): AmendmentKind => (key === PLANT_KEY ? "plant" : twinOfKey(key) !== null ? "twin" : "score");
+export const kindOfKey = (key: string): AmendmentKind =>
+  key === PLANT_KEY ? "plant" : twinOfKey(key) !== null ? "twin" : "score";
 
 /** The tables of a pack, in the order in which they are read. */
 export const PACK_TABLES = ["plants", "twins", "scores"] as const;

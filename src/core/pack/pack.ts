@@ -5,7 +5,18 @@ import type { CompiledFlora, Score } from "../identify/flora-types";
 import { type Amendment, amendFlora, checkAmendment, lineText, scoreKey } from "./amend";
 import { kindOfKey, type PackTable, PLANT_KEY, twinKey, twinOfKey } from "./keys";
 import { PLANT_COLUMNS, plantOfRow, plantRowSchema, plantToRow, readPlantText, withPlant, writePlant } from "./plant";
-import { heldPair, isWritten, pairOfRows, readTwinText, TWIN_COLUMNS, type TwinRow, twinRowSchema, twinToRows, withTwin, writeTwin } from "./twin";
+import {
+  heldPair,
+  isWritten,
+  pairOfRows,
+  readTwinText,
+  TWIN_COLUMNS,
+  type TwinRow,
+  twinRowSchema,
+  twinToRows,
+  withTwin,
+  writeTwin,
+} from "./twin";
 import { writeScore } from "./words";
 
 export const PACK_FORMAT = "merry-sentinel-flora/1";
@@ -14,8 +25,17 @@ export const PACK_FORMAT = "merry-sentinel-flora/1";
 export const packRowSchema = z.object({
   taxon: z.string().min(1).describe("accepted name"),
   character: z.string().min(1).describe("id of the character"),
-  where: z.string().default("").describe("stage, position and form for which the score holds, joined by +; empty: for the whole plant at any stage"),
-  score: z.string().describe("in the words of the flora files, as `coarse usually, fine sometimes ~likely`, or four numbers for a measure, or n/a; empty: not recorded"),
+  where: z
+    .string()
+    .default("")
+    .describe(
+      "stage, position and form for which the score holds, joined by +; empty: for the whole plant at any stage",
+    ),
+  score: z
+    .string()
+    .describe(
+      "in the words of the flora files, as `coarse usually, fine sometimes ~likely`, or four numbers for a measure, or n/a; empty: not recorded",
+    ),
   reason: z.string().default("").describe("why a district changed it"),
 });
 export type PackRow = z.output<typeof packRowSchema>;
@@ -25,12 +45,24 @@ export const packSchema = z.object({
   pack: z.literal(PACK_FORMAT),
   title: z.string().min(1).max(200),
   flora: z.string().describe("version of the flora that the pack was taken from"),
-  plants: z.array(plantRowSchema).max(10_000).default([]).describe("what plants are; one that the flora does not hold is added, with its twins and scores"),
-  twins: z.array(twinRowSchema).max(60_000).default([]).describe("what parts two plants that are taken for one another"),
+  plants: z
+    .array(plantRowSchema)
+    .max(10_000)
+    .default([])
+    .describe("what plants are; one that the flora does not hold is added, with its twins and scores"),
+  twins: z
+    .array(twinRowSchema)
+    .max(60_000)
+    .default([])
+    .describe("what parts two plants that are taken for one another"),
   scores: z.array(packRowSchema).max(60_000).default([]),
 });
 export type Pack = z.output<typeof packSchema>;
-export const TABLE_COLUMNS: Record<PackTable, string[]> = { plants: PLANT_COLUMNS, twins: TWIN_COLUMNS, scores: Object.keys(packRowSchema.shape) };
+export const TABLE_COLUMNS: Record<PackTable, string[]> = {
+  plants: PLANT_COLUMNS,
+  twins: TWIN_COLUMNS,
+  scores: Object.keys(packRowSchema.shape),
+};
 
 const keyOf = (row: Pick<PackRow, "character" | "where">) => row.character + (row.where ? `@${row.where}` : "");
 
@@ -40,8 +72,19 @@ export function packTables(flora: CompiledFlora, names: ReadonlySet<string> | nu
   const nameOf = new Map(flora.taxa.map((t) => [t.id, t.name]));
   return {
     plants: flora.taxa.filter((t) => taken(t.name)).map((t) => plantToRow(t)),
-    twins: flora.pairs.filter((p) => isWritten(p) && (taken(nameOf.get(p.a)) || taken(nameOf.get(p.b)))).flatMap((p) => twinToRows(flora, p)),
-    scores: flora.scores.filter((s) => taken(flora.taxa[s.taxon].name)).map((score) => ({ ...rowOf(flora, score), score: writeScore(score, flora.characters[score.character].states.map((s) => s.id)), reason: "" })),
+    twins: flora.pairs
+      .filter((p) => isWritten(p) && (taken(nameOf.get(p.a)) || taken(nameOf.get(p.b))))
+      .flatMap((p) => twinToRows(flora, p)),
+    scores: flora.scores
+      .filter((s) => taken(flora.taxa[s.taxon].name))
+      .map((score) => ({
+        ...rowOf(flora, score),
+        score: writeScore(
+          score,
+          flora.characters[score.character].states.map((s) => s.id),
+        ),
+        reason: "",
+      })),
   };
 }
 
@@ -51,7 +94,10 @@ export function amendmentTables(amendments: (Amendment & { reason: string })[]):
   for (const { taxon, key, value, reason } of amendments) {
     const kind = kindOfKey(key);
     if (kind === "plant") tables.plants.push({ ...readPlantText(taxon, value ?? ""), reason });
-    else if (kind === "twin") tables.twins.push(...readTwinText(taxon, twinOfKey(key) as string, value ?? "").map((row) => ({ ...row, reason })));
+    else if (kind === "twin")
+      tables.twins.push(
+        ...readTwinText(taxon, twinOfKey(key) as string, value ?? "").map((row) => ({ ...row, reason })),
+      );
     else tables.scores.push({ taxon, ...placeOf(key), score: value ?? "", reason });
   }
   return tables;
@@ -62,7 +108,10 @@ const placeOf = (key: string): Pick<PackRow, "character" | "where"> => {
   return { character, where };
 };
 
-const rowOf = (flora: CompiledFlora, score: Score): Pick<PackRow, "taxon" | "character" | "where"> => ({ taxon: flora.taxa[score.taxon].name, ...placeOf(scoreKey(flora, score)) });
+const rowOf = (flora: CompiledFlora, score: Score): Pick<PackRow, "taxon" | "character" | "where"> => ({
+  taxon: flora.taxa[score.taxon].name,
+  ...placeOf(scoreKey(flora, score)),
+});
 
 /** A row of a file, and where it stands. */
 export interface FileRow {
@@ -121,7 +170,9 @@ class PackReader {
   constructor(flora: CompiledFlora) {
     this.shipped = flora;
     this.flora = flora;
-    this.held = new Map(flora.scores.map((score) => [`${flora.taxa[score.taxon].name} ${scoreKey(flora, score)}`, score]));
+    this.held = new Map(
+      flora.scores.map((score) => [`${flora.taxa[score.taxon].name} ${scoreKey(flora, score)}`, score]),
+    );
   }
 
   readPlant(place: FileRow): void {
@@ -129,7 +180,12 @@ class PackReader {
       const taxon = plantOfRow(this.flora, row);
       this.once(taxon.name, PLANT_KEY, place);
       this.flora = withPlant(this.flora, taxon);
-      this.note({ taxon: taxon.name, key: PLANT_KEY, value: writePlant(taxon) }, lineText(this.shipped, taxon.name, PLANT_KEY), row.reason, place);
+      this.note(
+        { taxon: taxon.name, key: PLANT_KEY, value: writePlant(taxon) },
+        lineText(this.shipped, taxon.name, PLANT_KEY),
+        row.reason,
+        place,
+      );
     });
   }
 
@@ -149,7 +205,12 @@ class PackReader {
         const pair = pairOfRows(this.flora, rows);
         const [taxon, twin] = [pair.a, pair.b].map((id) => this.flora.taxa.find((t) => t.id === id)?.name as string);
         this.flora = withTwin(this.flora, pair);
-        this.note({ taxon, key: twinKey(twin), value: writeTwin(pair) }, lineText(this.shipped, taxon, twinKey(twin)), rows.map((r) => r.reason).find(Boolean) ?? "", place);
+        this.note(
+          { taxon, key: twinKey(twin), value: writeTwin(pair) },
+          lineText(this.shipped, taxon, twinKey(twin)),
+          rows.map((r) => r.reason).find(Boolean) ?? "",
+          place,
+        );
       });
     }
   }
@@ -161,7 +222,12 @@ class PackReader {
       const amendment = { ...given, key: scoreKey(this.flora, line) };
       this.once(amendment.taxon, amendment.key, place);
       const score = this.held.get(`${amendment.taxon} ${amendment.key}`);
-      const before = score ? writeScore(score, this.flora.characters[score.character].states.map((s) => s.id)) : null;
+      const before = score
+        ? writeScore(
+            score,
+            this.flora.characters[score.character].states.map((s) => s.id),
+          )
+        : null;
       if (sameValue(this.flora, amendment, before)) this.same++;
       else this.changes.push({ ...amendment, before, reason: row.reason.trim(), file: place.file, line: place.line });
     });
@@ -174,13 +240,25 @@ class PackReader {
     if (this.refused.length > 0 || added.length + twins.length === 0) return;
     const model = buildModel(amendFlora(this.shipped, this.changes));
     for (const change of twins) {
-      const [a, b] = [change.taxon, twinOfKey(change.key)].map((name) => model.flora.taxa.find((t) => t.name === name)?.id ?? "");
+      const [a, b] = [change.taxon, twinOfKey(change.key)].map(
+        (name) => model.flora.taxa.find((t) => t.name === name)?.id ?? "",
+      );
       const pair = heldPair(model.flora, a, b);
-      if (pair && !pair.inseparable && !hasWorkingDecider(model, pair)) this.refuse(change, "deciders", `none of them parts ${change.taxon} from ${twinOfKey(change.key)} by what the scores say`);
+      if (pair && !pair.inseparable && !hasWorkingDecider(model, pair))
+        this.refuse(
+          change,
+          "deciders",
+          `none of them parts ${change.taxon} from ${twinOfKey(change.key)} by what the scores say`,
+        );
     }
     for (const change of added) {
       const t = model.taxonIndex.get(change.taxon) as number;
-      if (!model.flora.pairs.some((p) => [p.a, p.b].includes(model.flora.taxa[t].id))) this.refuse(change, "taxon", `${change.taxon} is added without a twin: say what it is taken for, and what parts the two`);
+      if (!model.flora.pairs.some((p) => [p.a, p.b].includes(model.flora.taxa[t].id)))
+        this.refuse(
+          change,
+          "taxon",
+          `${change.taxon} is added without a twin: say what it is taken for, and what parts the two`,
+        );
       if (model.scoresOf[t].size < FEW_SCORES) this.thin.push({ taxon: change.taxon, scores: model.scoresOf[t].size });
     }
   }
@@ -192,7 +270,13 @@ class PackReader {
 
   private once(taxon: string, key: string, { line }: Place): void {
     const known = this.seen.get(`${taxon} ${key}`);
-    if (known) throw new InputError("twice", key === PLANT_KEY ? "taxon" : "character", key === PLANT_KEY ? taxon : key, `the same ${kindOfKey(key)} already stands on line ${known}`);
+    if (known)
+      throw new InputError(
+        "twice",
+        key === PLANT_KEY ? "taxon" : "character",
+        key === PLANT_KEY ? taxon : key,
+        `the same ${kindOfKey(key)} already stands on line ${known}`,
+      );
     this.seen.set(`${taxon} ${key}`, line);
   }
 
@@ -221,5 +305,9 @@ function sameValue(flora: CompiledFlora, amendment: Amendment, before: string | 
   if (before === null || amendment.value === null) return before === amendment.value;
   const now = checkAmendment(flora, amendment).score;
   const was = checkAmendment(flora, { ...amendment, value: before }).score;
-  return JSON.stringify([now?.points, now?.notApplicable, now?.confidence]) === JSON.stringify([was?.points, was?.notApplicable, was?.confidence]) && (now?.shares ?? []).every((share, i) => Math.abs(share - (was?.shares?.[i] ?? 0)) < 0.01);
+  return (
+    JSON.stringify([now?.points, now?.notApplicable, now?.confidence]) ===
+      JSON.stringify([was?.points, was?.notApplicable, was?.confidence]) &&
+    (now?.shares ?? []).every((share, i) => Math.abs(share - (was?.shares?.[i] ?? 0)) < 0.01)
+  );
 }

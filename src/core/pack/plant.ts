@@ -1,8 +1,18 @@
 import { z } from "zod";
 import { InputError } from "../errors";
-import { type CompiledFlora, LIFE_FORMS, type MonthRange, SEED_COLOURS, type SeedColour, STAGES, type Stage, type Taxon } from "../identify/flora-types";
+import {
+  type CompiledFlora,
+  LIFE_FORMS,
+  type MonthRange,
+  SEED_COLOURS,
+  type SeedColour,
+  STAGES,
+  type Stage,
+  type Taxon,
+} from "../identify/flora-types";
 
-const months = (what: string) => z.string().default("").describe(`months ${what}, north: 4 to 6, or 4 to 6, 9 to 10; empty: not seen so`);
+const months = (what: string) =>
+  z.string().default("").describe(`months ${what}, north: 4 to 6, or 4 to 6, 9 to 10; empty: not seen so`);
 const list = (what: string) => z.string().default("").describe(`${what}, with commas between`);
 
 /** What a plant is, as one row of a spreadsheet. All of it is text, so that the same row goes into a table and into JSON. */
@@ -26,7 +36,10 @@ export const plantRowSchema = z.object({
   "seed-years": z.string().default("").describe("years that seed lives in the ground: 2 to 8"),
   "bark-slips": months("in which the bark of a pulled stem slips off and leaves the root"),
   "ripe-seed": list(`colours of ripe seed as it falls, of a fleshy fruit the fruit's: ${SEED_COLOURS.join(", ")}`),
-  disposal: z.string().default("").describe("what its remains need, beyond what follows from how it spreads and whom it harms"),
+  disposal: z
+    .string()
+    .default("")
+    .describe("what its remains need, beyond what follows from how it spreads and whom it harms"),
   people: z.string().default("").describe("how it harms people"),
   stock: z.string().default("").describe("how it harms stock"),
   handling: z.string().default("").describe("what to mind when it is handled"),
@@ -41,7 +54,12 @@ export const PLANT_COLUMNS = Object.keys(plantRowSchema.shape) as (keyof PlantRo
 const FACTS = PLANT_COLUMNS.filter((c) => c !== "taxon" && c !== "reason");
 
 /** What a plant is, as its files and tables write it: nothing is checked yet. */
-export type RawPlant = Partial<Record<"rank" | "family" | "life-form" | "cycle" | "seed-years" | "fragments" | "bark-slips" | "ripe-seed" | "disposal", unknown>> & {
+export type RawPlant = Partial<
+  Record<
+    "rank" | "family" | "life-form" | "cycle" | "seed-years" | "fragments" | "bark-slips" | "ripe-seed" | "disposal",
+    unknown
+  >
+> & {
   id?: unknown;
   common?: string[];
   synonyms?: string[];
@@ -55,7 +73,11 @@ export type RawPlant = Partial<Record<"rank" | "family" | "life-form" | "cycle" 
 
 /** Stable id of a taxon: its name, lower case, hyphens; the hybrid sign becomes x. */
 export function taxonId(name: string): string {
-  return name.toLowerCase().replace(/×\s*/g, "x-").replace(/\./g, "").replace(/[^a-z-]+/g, "-");
+  return name
+    .toLowerCase()
+    .replace(/×\s*/g, "x-")
+    .replace(/\./g, "")
+    .replace(/[^a-z-]+/g, "-");
 }
 
 type Say = (field: string, got: unknown, wanted: string) => void;
@@ -69,8 +91,11 @@ export function readPlant(name: string, raw: RawPlant, sets: string[], say: Say)
   oneOf("cycle", ["annual", "biennial", "perennial"]);
   if (raw.rank !== undefined) oneOf("rank", ["species", "genus", "hybrid", "subspecies"]);
   if (!raw.family) say("family", raw.family, "needs a family");
-  const years = String(raw["seed-years"] ?? "").split("-").map(Number);
-  if (years.length !== 2 || years.some((y) => !Number.isFinite(y)) || years[1] < years[0]) say("seed-years", raw["seed-years"], "write low-high");
+  const years = String(raw["seed-years"] ?? "")
+    .split("-")
+    .map(Number);
+  if (years.length !== 2 || years.some((y) => !Number.isFinite(y)) || years[1] < years[0])
+    say("seed-years", raw["seed-years"], "write low-high");
   const forms = Object.entries(raw.forms ?? {}).map(([id, share]) => ({ id, share }));
   return {
     id: String(raw.id ?? taxonId(name)),
@@ -98,15 +123,25 @@ export function readPlant(name: string, raw: RawPlant, sets: string[], say: Say)
 /** What a plant leaves behind and how it comes out of the ground; what is not written is left out. */
 function readRemains(raw: RawPlant, say: Say): Pick<Taxon, "barkSlips" | "ripeSeed" | "disposal"> {
   const colours = words(String(raw["ripe-seed"] ?? ""));
-  for (const colour of colours) if (!(SEED_COLOURS as readonly string[]).includes(colour)) say("ripe-seed", colour, `write one or more of ${SEED_COLOURS.join(", ")}`);
+  for (const colour of colours)
+    if (!(SEED_COLOURS as readonly string[]).includes(colour))
+      say("ripe-seed", colour, `write one or more of ${SEED_COLOURS.join(", ")}`);
   const months = raw["bark-slips"] ? readMonths("bark-slips", String(raw["bark-slips"]), say) : [];
   const disposal = String(raw.disposal ?? "").trim();
-  return { ...(months.length > 0 ? { barkSlips: months } : {}), ...(colours.length > 0 ? { ripeSeed: colours as SeedColour[] } : {}), ...(disposal ? { disposal } : {}) };
+  return {
+    ...(months.length > 0 ? { barkSlips: months } : {}),
+    ...(colours.length > 0 ? { ripeSeed: colours as SeedColour[] } : {}),
+    ...(disposal ? { disposal } : {}),
+  };
 }
 
 function readMonths(field: string, text: string, say: Say): MonthRange[] {
-  const ranges = text.trim().split(/\s+/).map((range) => range.split("-").map(Number) as MonthRange);
-  if (ranges.some((r) => r.length !== 2 || !r.every((m) => Number.isInteger(m) && m >= 1 && m <= 12))) say(field, text, "write months as 5-7");
+  const ranges = text
+    .trim()
+    .split(/\s+/)
+    .map((range) => range.split("-").map(Number) as MonthRange);
+  if (ranges.some((r) => r.length !== 2 || !r.every((m) => Number.isInteger(m) && m >= 1 && m <= 12)))
+    say(field, text, "write months as 5-7");
   return ranges;
 }
 
@@ -123,10 +158,19 @@ function readCalendar(raw: Record<string, string>, say: Say): Taxon["calendar"] 
 }
 
 /** Ranges as the flora files write them. In a table they stand with "to": a spreadsheet would make a date of 4-6. */
-const ranges = (text: string): string => text.replace(/\s*(?:to|–|-)\s*/g, "-").split(/[\s,;]+/).filter(Boolean).join(" ");
+const ranges = (text: string): string =>
+  text
+    .replace(/\s*(?:to|–|-)\s*/g, "-")
+    .split(/[\s,;]+/)
+    .filter(Boolean)
+    .join(" ");
 const rangeText = ([low, high]: [number, number]): string => `${low} to ${high}`;
 
-const words = (text: string): string[] => text.split(",").map((w) => w.trim()).filter(Boolean);
+const words = (text: string): string[] =>
+  text
+    .split(",")
+    .map((w) => w.trim())
+    .filter(Boolean);
 
 /**
  * The plant that a row describes, as this flora may hold it.
@@ -137,11 +181,31 @@ export function plantOfRow(flora: CompiledFlora, row: PlantRow): Taxon {
     throw new InputError("unreadable-plant", field, got, wanted);
   };
   const calendar = Object.fromEntries(STAGES.filter((s) => row[s].trim()).map((s) => [s, ranges(row[s])]));
-  const hazards = Object.fromEntries((["people", "stock", "handling", "contact"] as const).filter((h) => row[h].trim()).map((h) => [h, row[h].trim()]));
+  const hazards = Object.fromEntries(
+    (["people", "stock", "handling", "contact"] as const).filter((h) => row[h].trim()).map((h) => [h, row[h].trim()]),
+  );
   const plain = (text: string) => text.trim() || undefined;
   const taxon = readPlant(
     row.taxon.trim(),
-    { rank: plain(row.rank), family: plain(row.family), "life-form": row["life-form"].trim(), cycle: row.cycle.trim(), "seed-years": ranges(row["seed-years"]), "bark-slips": ranges(row["bark-slips"]), "ripe-seed": row["ripe-seed"], disposal: row.disposal, fragments: plain(row.fragments), common: words(row.common), synonyms: words(row.synonyms), spread: words(row.spread), sprouts: words(row.sprouts), interfertile: words(row.interfertile), calendar, hazards, forms: readForms(row.forms, fail) },
+    {
+      rank: plain(row.rank),
+      family: plain(row.family),
+      "life-form": row["life-form"].trim(),
+      cycle: row.cycle.trim(),
+      "seed-years": ranges(row["seed-years"]),
+      "bark-slips": ranges(row["bark-slips"]),
+      "ripe-seed": row["ripe-seed"],
+      disposal: row.disposal,
+      fragments: plain(row.fragments),
+      common: words(row.common),
+      synonyms: words(row.synonyms),
+      spread: words(row.spread),
+      sprouts: words(row.sprouts),
+      interfertile: words(row.interfertile),
+      calendar,
+      hazards,
+      forms: readForms(row.forms, fail),
+    },
     words(row.sets),
     fail,
   );
@@ -150,27 +214,37 @@ export function plantOfRow(flora: CompiledFlora, row: PlantRow): Taxon {
 }
 
 function readForms(text: string, fail: Say): Record<string, number> {
-  const forms = Object.fromEntries(words(text).map((part) => part.split(/\s+/)).map(([id, share]) => [id, Number(share)]));
+  const forms = Object.fromEntries(
+    words(text)
+      .map((part) => part.split(/\s+/))
+      .map(([id, share]) => [id, Number(share)]),
+  );
   const total = Object.values(forms).reduce((a, b) => a + b, 0);
-  if (Object.keys(forms).length > 0 && !(Math.abs(total - 1) < 0.02)) fail("forms", text, "write each form with its share; the shares sum to 1");
+  if (Object.keys(forms).length > 0 && !(Math.abs(total - 1) < 0.02))
+    fail("forms", text, "write each form with its share; the shares sum to 1");
   return forms;
 }
 
 /** Whether the plant fits into this flora: its name, sets, kind and forms. */
 function checkPlace(flora: CompiledFlora, taxon: Taxon, fail: Say): void {
   const held = flora.taxa.find((t) => t.name === taxon.name);
-  if (!/^[A-Z][a-z-]+( [×a-z.-]+)*$/.test(taxon.name)) fail("taxon", taxon.name, "write the accepted name, as Genus species");
+  if (!/^[A-Z][a-z-]+( [×a-z.-]+)*$/.test(taxon.name))
+    fail("taxon", taxon.name, "write the accepted name, as Genus species");
   const known = flora.taxa.find((t) => t.name !== taxon.name && (t.id === taxon.id || t.synonyms.includes(taxon.name)));
   if (known) fail("taxon", taxon.name, `the flora holds it as ${known.name}`);
   if (taxon.common.length === 0) fail("common", "", "write the name that people use");
   if (taxon.sets.length === 0) fail("sets", "", "name the set of look-alikes that it belongs to");
-  for (const set of taxon.sets) if (!flora.sets.some((s) => s.id === set)) fail("sets", set, `there are: ${flora.sets.map((s) => s.id).join(", ")}`);
+  for (const set of taxon.sets)
+    if (!flora.sets.some((s) => s.id === set))
+      fail("sets", set, `there are: ${flora.sets.map((s) => s.id).join(", ")}`);
   if (Object.keys(taxon.calendar).length === 0) fail("vegetative", "", "write the months of at least one stage");
-  for (const part of taxon.sprouts) if (!["root", "stump"].includes(part)) fail("sprouts", part, "write root, stump or both");
+  for (const part of taxon.sprouts)
+    if (!["root", "stump"].includes(part)) fail("sprouts", part, "write root, stump or both");
   const { contact } = taxon.hazards;
   if (contact && contact !== "sap" && contact !== "skin") fail("contact", contact, "write sap or skin");
   if (!held) return;
-  if (held.lifeForm !== taxon.lifeForm) fail("life-form", taxon.lifeForm, `the flora holds it as a ${held.lifeForm}, and its scores are those of one`);
+  if (held.lifeForm !== taxon.lifeForm)
+    fail("life-form", taxon.lifeForm, `the flora holds it as a ${held.lifeForm}, and its scores are those of one`);
   const at = flora.taxa.indexOf(held);
   const gone = flora.scores.find((s) => s.taxon === at && s.form && !taxon.forms.some((f) => f.id === s.form));
   if (gone) fail("forms", taxon.forms.map((f) => f.id).join(", "), `scores hold for its form ${gone.form}`);
@@ -178,7 +252,9 @@ function checkPlace(flora: CompiledFlora, taxon: Taxon, fail: Say): void {
 
 /** A plant of the flora as a row; `plantOfRow` of it gives the same plant. */
 export function plantToRow(taxon: Taxon, reason = ""): PlantRow {
-  const calendar = Object.fromEntries(STAGES.map((s) => [s, (taxon.calendar[s] ?? []).map(rangeText).join(", ")])) as Record<Stage, string>;
+  const calendar = Object.fromEntries(
+    STAGES.map((s) => [s, (taxon.calendar[s] ?? []).map(rangeText).join(", ")]),
+  ) as Record<Stage, string>;
   const { people = "", stock = "", handling = "", contact = "" } = taxon.hazards;
   return {
     taxon: taxon.name,
@@ -202,7 +278,10 @@ export function plantToRow(taxon: Taxon, reason = ""): PlantRow {
     handling,
     contact,
     interfertile: taxon.interfertile.join(", "),
-    forms: taxon.forms.length === 1 && taxon.forms[0].id === "any" ? "" : taxon.forms.map((f) => `${f.id} ${f.share}`).join(", "),
+    forms:
+      taxon.forms.length === 1 && taxon.forms[0].id === "any"
+        ? ""
+        : taxon.forms.map((f) => `${f.id} ${f.share}`).join(", "),
     reason,
   };
 }
@@ -210,12 +289,16 @@ export function plantToRow(taxon: Taxon, reason = ""): PlantRow {
 /** What a row says of a plant, as one text: a fact a line, in the order of the columns, what is empty left out. */
 export const writePlant = (taxon: Taxon): string => {
   const row = plantToRow(taxon);
-  return FACTS.filter((column) => row[column]).map((column) => `${column}: ${row[column]}`).join("\n");
+  return FACTS.filter((column) => row[column])
+    .map((column) => `${column}: ${row[column]}`)
+    .join("\n");
 };
 
 /** The row that `writePlant` made a text of. */
 export function readPlantText(taxon: string, text: string): PlantRow {
-  const facts = Object.fromEntries(text.split("\n").map((line) => [line.slice(0, line.indexOf(":")), line.slice(line.indexOf(":") + 1).trim()]));
+  const facts = Object.fromEntries(
+    text.split("\n").map((line) => [line.slice(0, line.indexOf(":")), line.slice(line.indexOf(":") + 1).trim()]),
+  );
   return plantRowSchema.parse({ ...facts, taxon });
 }
 

@@ -1,7 +1,14 @@
 import type { Score } from "../identify/flora-types";
 
 /** Shares as words, so that a botanist writes what he would say. */
-export const SHARE_WORDS: Record<string, number> = { always: 0.98, usually: 0.85, often: 0.6, sometimes: 0.25, rarely: 0.06, never: 0.005 };
+export const SHARE_WORDS: Record<string, number> = {
+  always: 0.98,
+  usually: 0.85,
+  often: 0.6,
+  sometimes: 0.25,
+  rarely: 0.06,
+  never: 0.005,
+};
 const CONFIDENCE_WORDS: Record<string, number> = { certain: 0.995, sure: 0.97, likely: 0.88, doubtful: 0.7 };
 const DEFAULT_CONFIDENCE = 0.95;
 /** Share that a state gets when the score does not name it. */
@@ -18,7 +25,8 @@ export type ScoreValue = Pick<Score, "shares" | "points" | "notApplicable" | "co
 export function readScore(text: string, stateIds: string[]): ScoreValue {
   const [body, doubt] = text.split("~").map((part) => part.trim());
   const confidence = doubt ? CONFIDENCE_WORDS[doubt] : DEFAULT_CONFIDENCE;
-  if (confidence === undefined) throw new Error(`"~${doubt}" is no confidence; write ~certain, ~sure, ~likely or ~doubtful`);
+  if (confidence === undefined)
+    throw new Error(`"~${doubt}" is no confidence; write ~certain, ~sure, ~likely or ~doubtful`);
   if (body === "n/a") return { notApplicable: true, confidence };
   if (stateIds.length === 0) return { points: readPoints(body), confidence };
   return { shares: readShares(body, stateIds), confidence };
@@ -26,8 +34,10 @@ export function readScore(text: string, stateIds: string[]): ScoreValue {
 
 function readPoints(body: string): [number, number, number, number] {
   const numbers = body.split(/\s+/).map(Number);
-  if (numbers.length !== 4 || numbers.some((n) => !Number.isFinite(n))) throw new Error(`"${body}": write four numbers: extreme low, low, high, extreme high`);
-  for (let i = 1; i < 4; i++) if (numbers[i] < numbers[i - 1]) throw new Error(`"${body}": the four numbers must not fall`);
+  if (numbers.length !== 4 || numbers.some((n) => !Number.isFinite(n)))
+    throw new Error(`"${body}": write four numbers: extreme low, low, high, extreme high`);
+  for (let i = 1; i < 4; i++)
+    if (numbers[i] < numbers[i - 1]) throw new Error(`"${body}": the four numbers must not fall`);
   if (numbers[0] < 0) throw new Error(`"${body}": a measure is not below 0`);
   return numbers as [number, number, number, number];
 }
@@ -40,7 +50,8 @@ function readShares(body: string, stateIds: string[]): number[] {
     if (index < 0) throw new Error(`unknown state "${state}"; there are: ${stateIds.join(", ")}`);
     if (extra) throw new Error(`"${part.trim()}": write a state and one word`);
     const share = word === undefined ? SHARE_WORDS.always : (SHARE_WORDS[word] ?? Number(word));
-    if (!Number.isFinite(share) || share < 0 || share > 1) throw new Error(`"${word}" is no share; write ${Object.keys(SHARE_WORDS).join(", ")} or a number from 0 to 1`);
+    if (!Number.isFinite(share) || share < 0 || share > 1)
+      throw new Error(`"${word}" is no share; write ${Object.keys(SHARE_WORDS).join(", ")} or a number from 0 to 1`);
     shares[index] = Math.max(share, UNNAMED);
   }
   const total = shares.reduce((a, b) => a + b, 0);
@@ -63,7 +74,10 @@ export function writeScore(score: ScoreValue, stateIds: string[]): string {
   const least = Math.min(...shares);
   // A state that was not named holds exactly UNNAMED before the shares are made to sum to 1: that gives back the scale.
   const scale = shares.length > 1 && least < 0.01 ? UNNAMED / least : 1;
-  const named = shares.map((share, i) => ({ id: stateIds[i], share: share * scale })).filter(({ share }) => share > UNNAMED * 1.5).sort((a, b) => b.share - a.share);
+  const named = shares
+    .map((share, i) => ({ id: stateIds[i], share: share * scale }))
+    .filter(({ share }) => share > UNNAMED * 1.5)
+    .sort((a, b) => b.share - a.share);
   return `${named.map(({ id, share }) => `${id} ${shareWord(share)}`).join(", ")}${tail}`;
 }
 

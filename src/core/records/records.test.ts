@@ -1,14 +1,67 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { type ChainedEntry, checkTreatment, entryHash, GENESIS, restrictionsAfter, type Treatment, treatmentSchema, verifyChain } from "./index";
+import {
+  type ChainedEntry,
+  checkTreatment,
+  entryHash,
+  GENESIS,
+  restrictionsAfter,
+  type Treatment,
+  treatmentSchema,
+  verifyChain,
+} from "./index";
 
-const product: NonNullable<Treatment["product"]> = { labelId: "01920000-0000-7000-8000-000000000001", labelName: "Sample", limits: { rateUnit: "L", ratePerHaMax: 6, seasonMaxPerHa: 9, windMaxMS: 4, temperatureMaxC: 29, reentryHours: 12, grazingDays: 14, hayingDays: 21, waterBufferM: 10 }, ratePerHa: 3, total: 0.3, carrierL: 20 };
-const base: Treatment = { who: "T. Quillfeather", licence: "INV-1", licenceExpires: "2027-01-01", from: "2026-06-01T08:00:00Z", to: "2026-06-01T10:00:00Z", zone: "Etc/GMT+8", siteName: "Meadow", patchName: "Gate", areaM2: 1000, taxon: "Jacobaea vulgaris", stage: "vegetative", method: "spot-treat", methodName: "Spot", equipment: "backpack", product, windMS: 2, windFrom: "SW", temperatureC: 18, waterDistanceM: 50, note: "" };
-const grave = (t: Treatment, used = 0) => checkTreatment(t, true, used).filter((f) => f.grave).map((f) => f.field);
+const product: NonNullable<Treatment["product"]> = {
+  labelId: "01920000-0000-7000-8000-000000000001",
+  labelName: "Sample",
+  limits: {
+    rateUnit: "L",
+    ratePerHaMax: 6,
+    seasonMaxPerHa: 9,
+    windMaxMS: 4,
+    temperatureMaxC: 29,
+    reentryHours: 12,
+    grazingDays: 14,
+    hayingDays: 21,
+    waterBufferM: 10,
+  },
+  ratePerHa: 3,
+  total: 0.3,
+  carrierL: 20,
+};
+const base: Treatment = {
+  who: "T. Quillfeather",
+  licence: "INV-1",
+  licenceExpires: "2027-01-01",
+  from: "2026-06-01T08:00:00Z",
+  to: "2026-06-01T10:00:00Z",
+  zone: "Etc/GMT+8",
+  siteName: "Meadow",
+  patchName: "Gate",
+  areaM2: 1000,
+  taxon: "Jacobaea vulgaris",
+  stage: "vegetative",
+  method: "spot-treat",
+  methodName: "Spot",
+  equipment: "backpack",
+  product,
+  windMS: 2,
+  windFrom: "SW",
+  temperatureC: 18,
+  waterDistanceM: 50,
+  note: "",
+};
+const grave = (t: Treatment, used = 0) =>
+  checkTreatment(t, true, used)
+    .filter((f) => f.grave)
+    .map((f) => f.field);
 
 describe("treatment record", () => {
   it("passes when complete and within the label", () => expect(checkTreatment(base, true, 0)).toEqual([]));
-  it.each([["windMS"], ["temperatureC"], ["windFrom"], ["licence"], ["product"]] as const)("is not complete without %s", (field) => expect(grave({ ...base, [field]: undefined })).toContain(field));
+  it.each([["windMS"], ["temperatureC"], ["windFrom"], ["licence"], ["product"]] as const)(
+    "is not complete without %s",
+    (field) => expect(grave({ ...base, [field]: undefined })).toContain(field),
+  );
   it("allows the highest rate itself and refuses one above", () => {
     expect(grave({ ...base, product: { ...product, ratePerHa: 6, total: 0.6 } })).toEqual([]);
     expect(grave({ ...base, product: { ...product, ratePerHa: 6.1, total: 0.61 } })).toContain("product.ratePerHa");
@@ -17,14 +70,17 @@ describe("treatment record", () => {
     expect(grave(base, 6)).toEqual([]);
     expect(grave(base, 6.5)).toContain("product.ratePerHa");
   });
-  it("wants rate times area to be the total", () => expect(grave({ ...base, product: { ...product, total: 0.4 } })).toContain("product.total"));
+  it("wants rate times area to be the total", () =>
+    expect(grave({ ...base, product: { ...product, total: 0.4 } })).toContain("product.total"));
   it("keeps the label's distance to water, the limit included", () => {
     expect(grave({ ...base, waterDistanceM: 10 })).toEqual([]);
     expect(grave({ ...base, waterDistanceM: 9.9 })).toContain("waterDistanceM");
   });
-  it("warns of wind over the label, which does not stop the record of what was done", () => expect(checkTreatment({ ...base, windMS: 5 }, true, 0)).toMatchObject([{ field: "windMS", grave: false }]));
+  it("warns of wind over the label, which does not stop the record of what was done", () =>
+    expect(checkTreatment({ ...base, windMS: 5 }, true, 0)).toMatchObject([{ field: "windMS", grave: false }]));
   it("refuses a lapsed licence", () => expect(grave({ ...base, licenceExpires: "2026-05-31" })).toContain("licence"));
-  it("refuses an end before the start", () => expect(treatmentSchema.safeParse({ ...base, to: "2026-06-01T07:00:00Z" }).success).toBe(false));
+  it("refuses an end before the start", () =>
+    expect(treatmentSchema.safeParse({ ...base, to: "2026-06-01T07:00:00Z" }).success).toBe(false));
   it("closes grazing, haying and gathering only where they happen, from the end of the work", () => {
     const all = restrictionsAfter(base, { grazed: true, hayed: true, foraged: true });
     expect(all.find((r) => r.what === "No haying")?.until).toBe("2026-06-22T10:00:00.000Z");
@@ -35,7 +91,16 @@ describe("treatment record", () => {
 async function chain(bodies: unknown[]): Promise<(ChainedEntry & { hash: string })[]> {
   const entries: (ChainedEntry & { hash: string })[] = [];
   for (const [i, body] of bodies.entries()) {
-    const link = { districtId: "d", seq: i + 1, id: `e${i}`, supersedes: null, body, enteredBy: "x", enteredAt: "2026-01-01T00:00:00Z", previousHash: entries.at(-1)?.hash ?? GENESIS };
+    const link = {
+      districtId: "d",
+      seq: i + 1,
+      id: `e${i}`,
+      supersedes: null,
+      body,
+      enteredBy: "x",
+      enteredAt: "2026-01-01T00:00:00Z",
+      previousHash: entries.at(-1)?.hash ?? GENESIS,
+    };
     entries.push({ ...link, hash: await entryHash(link) });
   }
   return entries;
@@ -52,12 +117,21 @@ describe("hash chain", () => {
     expect(a.hash).toBe(b.hash);
   });
   it("finds any change of any entry, and names the first", async () => {
-    await fc.assert(fc.asyncProperty(fc.array(fc.record({ n: fc.integer() }), { minLength: 2, maxLength: 6 }), fc.nat(), async (bodies, pick) => {
-      const entries = await chain(bodies);
-      const at = pick % entries.length;
-      const changed = entries.map((e, i) => (i === at ? { ...e, body: { n: (e.body as { n: number }).n + 1 } } : e));
-      expect(await verifyChain(changed)).toMatchObject({ ok: false, firstBad: at + 1 });
-    }), { seed: 31, numRuns: 25 });
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.record({ n: fc.integer() }), { minLength: 2, maxLength: 6 }),
+        fc.nat(),
+        async (bodies, pick) => {
+          const entries = await chain(bodies);
+          const at = pick % entries.length;
+          const changed = entries.map((e, i) =>
+            i === at ? { ...e, body: { n: (e.body as { n: number }).n + 1 } } : e,
+          );
+          expect(await verifyChain(changed)).toMatchObject({ ok: false, firstBad: at + 1 });
+        },
+      ),
+      { seed: 31, numRuns: 25 },
+    );
   });
   it("finds a missing entry", async () => {
     const entries = await chain([1, 2, 3]);

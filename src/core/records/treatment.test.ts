@@ -1,6 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { checkTreatment, followUpDays, labelLimitsSchema, restrictionsAfter, type Treatment, treatmentSchema } from "./treatment";
+import {
+  checkTreatment,
+  followUpDays,
+  labelLimitsSchema,
+  restrictionsAfter,
+  type Treatment,
+  treatmentSchema,
+} from "./treatment";
 
 const treatment = (extra: Partial<Treatment> = {}): Treatment => ({
   who: "T. Quillfeather",
@@ -23,25 +30,43 @@ const treatment = (extra: Partial<Treatment> = {}): Treatment => ({
   note: "",
   ...extra,
 });
-const product = (extra: Partial<NonNullable<Treatment["product"]>> = {}): NonNullable<Treatment["product"]> => ({ labelId: "01920000-0000-7000-8000-000000000001", labelName: "Sample", limits: { rateUnit: "L" }, ratePerHa: 3, total: 0.3, carrierL: 20, ...extra });
+const product = (extra: Partial<NonNullable<Treatment["product"]>> = {}): NonNullable<Treatment["product"]> => ({
+  labelId: "01920000-0000-7000-8000-000000000001",
+  labelName: "Sample",
+  limits: { rateUnit: "L" },
+  ratePerHa: 3,
+  total: 0.3,
+  carrierL: 20,
+  ...extra,
+});
 
 describe("rate, area and total", () => {
   it("agree when the total is the rate times the area, for any rate and area", () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.01, max: 50, noNaN: true }), fc.double({ min: 1, max: 1e6, noNaN: true }), (ratePerHa, areaM2) => {
-        const total = (ratePerHa * areaM2) / 10000;
-        expect(checkTreatment(treatment({ areaM2, product: product({ ratePerHa, total }) }), true, 0)).toEqual([]);
-      }),
+      fc.property(
+        fc.double({ min: 0.01, max: 50, noNaN: true }),
+        fc.double({ min: 1, max: 1e6, noNaN: true }),
+        (ratePerHa, areaM2) => {
+          const total = (ratePerHa * areaM2) / 10000;
+          expect(checkTreatment(treatment({ areaM2, product: product({ ratePerHa, total }) }), true, 0)).toEqual([]);
+        },
+      ),
       { seed: 121 },
     );
   });
 
   it("do not agree when the total is out by more than a twentieth", () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.5, max: 20, noNaN: true }), fc.constantFrom(0.9, 1.1, 2, 0.1), (ratePerHa, factor) => {
-        const total = ((ratePerHa * 1000) / 10000) * factor;
-        expect(checkTreatment(treatment({ product: product({ ratePerHa, total }) }), true, 0).map((f) => f.field)).toContain("product.total");
-      }),
+      fc.property(
+        fc.double({ min: 0.5, max: 20, noNaN: true }),
+        fc.constantFrom(0.9, 1.1, 2, 0.1),
+        (ratePerHa, factor) => {
+          const total = ((ratePerHa * 1000) / 10000) * factor;
+          expect(
+            checkTreatment(treatment({ product: product({ ratePerHa, total }) }), true, 0).map((f) => f.field),
+          ).toContain("product.total");
+        },
+      ),
       { seed: 122 },
     );
   });
@@ -50,7 +75,8 @@ describe("rate, area and total", () => {
 describe("limits of the label", () => {
   it("allow what equals them and speak of what passes them", () => {
     const limits = { rateUnit: "L" as const, windMaxMS: 4, windMinMS: 1, temperatureMaxC: 25, temperatureMinC: 5 };
-    const fields = (extra: Partial<Treatment>) => checkTreatment(treatment({ product: product({ limits }), ...extra }), true, 0).map((f) => f.field);
+    const fields = (extra: Partial<Treatment>) =>
+      checkTreatment(treatment({ product: product({ limits }), ...extra }), true, 0).map((f) => f.field);
     expect(fields({ windMS: 4 })).toEqual([]);
     expect(fields({ windMS: 4.1 })).toEqual(["windMS"]);
     expect(fields({ windMS: 1 })).toEqual([]);
@@ -61,18 +87,33 @@ describe("limits of the label", () => {
   });
 
   it("say nothing of what the label does not say", () => {
-    const wild = treatment({ windMS: 30, temperatureC: 40, waterDistanceM: 0, product: product({ ratePerHa: 900, total: 90 }) });
+    const wild = treatment({
+      windMS: 30,
+      temperatureC: 40,
+      waterDistanceM: 0,
+      product: product({ ratePerHa: 900, total: 90 }),
+    });
     expect(checkTreatment(wild, true, 5000)).toEqual([]);
   });
 
-  it.each([["rateUnit", { rateUnit: "gal" }], ["ratePerHaMax", { rateUnit: "L", ratePerHaMax: 0 }], ["grazingDays", { rateUnit: "L", grazingDays: -1 }]])("refuse a wrong %s", (field, limits) => {
+  it.each([
+    ["rateUnit", { rateUnit: "gal" }],
+    ["ratePerHaMax", { rateUnit: "L", ratePerHaMax: 0 }],
+    ["grazingDays", { rateUnit: "L", grazingDays: -1 }],
+  ])("refuse a wrong %s", (field, limits) => {
     expect(labelLimitsSchema.safeParse(limits).error?.issues[0].path).toEqual([field]);
   });
 });
 
 describe("a record without a product", () => {
   it("asks for no licence, wind or temperature", () => {
-    expect(checkTreatment(treatment({ licence: undefined, windMS: undefined, windFrom: undefined, temperatureC: undefined }), false, 0)).toEqual([]);
+    expect(
+      checkTreatment(
+        treatment({ licence: undefined, windMS: undefined, windFrom: undefined, temperatureC: undefined }),
+        false,
+        0,
+      ),
+    ).toEqual([]);
   });
   it("is refused where the method uses one", () => {
     expect(checkTreatment(treatment(), true, 0)).toMatchObject([{ field: "product", grave: true }]);
@@ -80,10 +121,13 @@ describe("a record without a product", () => {
 });
 
 describe("times", () => {
-  const issues = (extra: Partial<Treatment>) => treatmentSchema.safeParse(treatment(extra)).error?.issues.map((i) => i.message) ?? [];
+  const issues = (extra: Partial<Treatment>) =>
+    treatmentSchema.safeParse(treatment(extra)).error?.issues.map((i) => i.message) ?? [];
   it("are within one day", () => {
     expect(issues({ to: "2026-06-02T08:00:00Z" })).toEqual([]);
-    expect(issues({ to: "2026-06-02T08:00:01Z" })).toEqual(["must be within 24 hours of the start; write a record for each day"]);
+    expect(issues({ to: "2026-06-02T08:00:01Z" })).toEqual([
+      "must be within 24 hours of the start; write a record for each day",
+    ]);
   });
   it("run forwards", () => expect(issues({ to: "2026-06-01T08:00:00Z" })).toEqual(["must be later than the start"]));
   it("must be said: nobody's day begins by default", () => {
@@ -97,7 +141,10 @@ describe("what must not be done afterwards", () => {
   it("lasts longer the longer the label asks, from the end of the work", () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 90 }), fc.integer({ min: 1, max: 90 }), (a, b) => {
-        const until = (grazingDays: number) => restrictionsAfter(treatment({ product: product({ limits: { rateUnit: "L", grazingDays } }) }), { grazed: true }).find((r) => r.what === "No grazing")?.until as string;
+        const until = (grazingDays: number) =>
+          restrictionsAfter(treatment({ product: product({ limits: { rateUnit: "L", grazingDays } }) }), {
+            grazed: true,
+          }).find((r) => r.what === "No grazing")?.until as string;
         expect(Date.parse(until(a)) - Date.parse("2026-06-01T10:00:00Z")).toBe(a * 86400e3);
         expect(until(a) > until(b)).toBe(a > b);
       }),
@@ -108,14 +155,18 @@ describe("what must not be done afterwards", () => {
     const [notice] = restrictionsAfter(treatment({ product: product() }), { foraged: true });
     expect(notice).toEqual({ what: "No gathering of plants", until: "2026-06-08T10:00:00.000Z" });
   });
-  it("is nothing without a product", () => expect(restrictionsAfter(treatment(), { grazed: true, hayed: true, foraged: true })).toEqual([]));
+  it("is nothing without a product", () =>
+    expect(restrictionsAfter(treatment(), { grazed: true, hayed: true, foraged: true })).toEqual([]));
 });
 
 describe("going back to look", () => {
-  it.each(["product", "cover", "hand", "machine", "grazing"])("happens in weeks and again after most of a year: %s", (kind) => {
-    const days = followUpDays(kind).map((f) => f.days);
-    expect(days).toHaveLength(2);
-    expect(days[0]).toBeLessThan(60);
-    expect(days[1]).toBeGreaterThan(300);
-  });
+  it.each(["product", "cover", "hand", "machine", "grazing"])(
+    "happens in weeks and again after most of a year: %s",
+    (kind) => {
+      const days = followUpDays(kind).map((f) => f.days);
+      expect(days).toHaveLength(2);
+      expect(days[0]).toBeLessThan(60);
+      expect(days[1]).toBeGreaterThan(300);
+    },
+  );
 });

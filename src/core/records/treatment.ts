@@ -60,7 +60,10 @@ export const treatmentSchema = z
   })
   // a time that is no time has its own fault already
   .refine((t) => !(Date.parse(t.to) <= Date.parse(t.from)), { path: ["to"], message: "must be later than the start" })
-  .refine((t) => !(Date.parse(t.to) - Date.parse(t.from) > 24 * 3600e3), { path: ["to"], message: "must be within 24 hours of the start; write a record for each day" });
+  .refine((t) => !(Date.parse(t.to) - Date.parse(t.from) > 24 * 3600e3), {
+    path: ["to"],
+    message: "must be within 24 hours of the start; write a record for each day",
+  });
 export type Treatment = z.output<typeof treatmentSchema>;
 
 export interface RecordFault {
@@ -85,7 +88,8 @@ export function checkTreatment(t: Treatment, needsProduct: boolean, usedThisSeas
   if (needsProduct && !t.product) grave("product", "This method uses a product: say which, at what rate and how much.");
   if (!t.product) return faults;
   if (!t.licence) grave("licence", "A product was used: the licence of the person who applied it is missing.");
-  if (t.licenceExpires && t.licenceExpires < t.from.slice(0, 10)) grave("licence", `The licence ended on ${t.licenceExpires}.`);
+  if (t.licenceExpires && t.licenceExpires < t.from.slice(0, 10))
+    grave("licence", `The licence ended on ${t.licenceExpires}.`);
   if (t.windMS === undefined) grave("windMS", "Wind is missing.");
   if (t.windFrom === undefined) grave("windFrom", "Wind direction is missing.");
   if (t.temperatureC === undefined) grave("temperatureC", "Temperature is missing.");
@@ -93,38 +97,79 @@ export function checkTreatment(t: Treatment, needsProduct: boolean, usedThisSeas
   return faults;
 }
 
-function againstLabel(t: Treatment, usedThisSeason: number, grave: (f: string, w: string) => void, warn: (f: string, w: string) => void): void {
+function againstLabel(
+  t: Treatment,
+  usedThisSeason: number,
+  grave: (f: string, w: string) => void,
+  warn: (f: string, w: string) => void,
+): void {
   const product = t.product as NonNullable<Treatment["product"]>;
   const { limits } = product;
   const unit = limits.rateUnit;
   const expected = (product.ratePerHa * t.areaM2) / 10000;
-  if (Math.abs(product.total - expected) > TOTAL_TOLERANCE * expected) grave("product.total", `Rate times area is ${expected.toPrecision(3)} ${unit}, the total says ${product.total} ${unit}.`);
-  if (limits.ratePerHaMax !== undefined && product.ratePerHa > limits.ratePerHaMax) grave("product.ratePerHa", `Over the label's highest rate of ${limits.ratePerHaMax} ${unit}/ha.`);
-  if (limits.seasonMaxPerHa !== undefined && usedThisSeason + product.ratePerHa > limits.seasonMaxPerHa + 1e-9) grave("product.ratePerHa", `With ${usedThisSeason} ${unit}/ha already used this season it passes the label's season limit of ${limits.seasonMaxPerHa} ${unit}/ha.`);
-  if (limits.windMaxMS !== undefined && t.windMS !== undefined && t.windMS > limits.windMaxMS) warn("windMS", `Wind over the label's limit of ${limits.windMaxMS} m/s.`);
-  if (limits.windMinMS !== undefined && t.windMS !== undefined && t.windMS < limits.windMinMS) warn("windMS", `Wind under the label's lowest of ${limits.windMinMS} m/s: inversion is likely.`);
-  if (limits.temperatureMaxC !== undefined && t.temperatureC !== undefined && t.temperatureC > limits.temperatureMaxC) warn("temperatureC", `Hotter than the label's limit of ${limits.temperatureMaxC} °C.`);
-  if (limits.temperatureMinC !== undefined && t.temperatureC !== undefined && t.temperatureC < limits.temperatureMinC) warn("temperatureC", `Colder than the label's limit of ${limits.temperatureMinC} °C.`);
-  if (limits.waterBufferM !== undefined && t.waterDistanceM !== null && t.waterDistanceM < limits.waterBufferM) grave("waterDistanceM", `The patch is ${Math.round(t.waterDistanceM)} m from water; the label asks for ${limits.waterBufferM} m.`);
+  if (Math.abs(product.total - expected) > TOTAL_TOLERANCE * expected)
+    grave(
+      "product.total",
+      `Rate times area is ${expected.toPrecision(3)} ${unit}, the total says ${product.total} ${unit}.`,
+    );
+  if (limits.ratePerHaMax !== undefined && product.ratePerHa > limits.ratePerHaMax)
+    grave("product.ratePerHa", `Over the label's highest rate of ${limits.ratePerHaMax} ${unit}/ha.`);
+  if (limits.seasonMaxPerHa !== undefined && usedThisSeason + product.ratePerHa > limits.seasonMaxPerHa + 1e-9)
+    grave(
+      "product.ratePerHa",
+      `With ${usedThisSeason} ${unit}/ha already used this season it passes the label's season limit of ${limits.seasonMaxPerHa} ${unit}/ha.`,
+    );
+  if (limits.windMaxMS !== undefined && t.windMS !== undefined && t.windMS > limits.windMaxMS)
+    warn("windMS", `Wind over the label's limit of ${limits.windMaxMS} m/s.`);
+  if (limits.windMinMS !== undefined && t.windMS !== undefined && t.windMS < limits.windMinMS)
+    warn("windMS", `Wind under the label's lowest of ${limits.windMinMS} m/s: inversion is likely.`);
+  if (limits.temperatureMaxC !== undefined && t.temperatureC !== undefined && t.temperatureC > limits.temperatureMaxC)
+    warn("temperatureC", `Hotter than the label's limit of ${limits.temperatureMaxC} °C.`);
+  if (limits.temperatureMinC !== undefined && t.temperatureC !== undefined && t.temperatureC < limits.temperatureMinC)
+    warn("temperatureC", `Colder than the label's limit of ${limits.temperatureMinC} °C.`);
+  if (limits.waterBufferM !== undefined && t.waterDistanceM !== null && t.waterDistanceM < limits.waterBufferM)
+    grave(
+      "waterDistanceM",
+      `The patch is ${Math.round(t.waterDistanceM)} m from water; the label asks for ${limits.waterBufferM} m.`,
+    );
 }
 
 /** Waits that follow from the label: what is closed, and until when (instants). */
-export function restrictionsAfter(t: Treatment, site: { grazed?: boolean; hayed?: boolean; foraged?: boolean }): { what: string; until: string }[] {
+export function restrictionsAfter(
+  t: Treatment,
+  site: { grazed?: boolean; hayed?: boolean; foraged?: boolean },
+): { what: string; until: string }[] {
   const limits = t.product?.limits;
   if (!limits) return [];
   const end = Date.parse(t.to);
   const until = (hours: number) => new Date(end + hours * 3600e3).toISOString();
   const list: { what: string; until: string }[] = [];
-  if (limits.reentryHours) list.push({ what: "No entry without protective clothing", until: until(limits.reentryHours) });
+  if (limits.reentryHours)
+    list.push({ what: "No entry without protective clothing", until: until(limits.reentryHours) });
   if (limits.grazingDays && site.grazed) list.push({ what: "No grazing", until: until(limits.grazingDays * 24) });
   if (limits.hayingDays && site.hayed) list.push({ what: "No haying", until: until(limits.hayingDays * 24) });
-  if (site.foraged) list.push({ what: "No gathering of plants", until: until(Math.max(limits.reentryHours ?? 0, 24 * (limits.grazingDays ?? 7))) });
+  if (site.foraged)
+    list.push({
+      what: "No gathering of plants",
+      until: until(Math.max(limits.reentryHours ?? 0, 24 * (limits.grazingDays ?? 7))),
+    });
   return list;
 }
 
 /** Days after a treatment on which to go back and look. */
 export function followUpDays(kind: string): { days: number; what: string }[] {
-  if (kind === "product") return [{ days: 28, what: "Did it work? Look for green leaf and new shoots." }, { days: 365, what: "A year on: sprouts and seedlings." }];
-  if (kind === "cover") return [{ days: 30, what: "Look under the edges." }, { days: 365, what: "Still dark and dead below?" }];
-  return [{ days: 42, what: "What was missed, and what came again?" }, { days: 330, what: "Seedlings of the next year." }];
+  if (kind === "product")
+    return [
+      { days: 28, what: "Did it work? Look for green leaf and new shoots." },
+      { days: 365, what: "A year on: sprouts and seedlings." },
+    ];
+  if (kind === "cover")
+    return [
+      { days: 30, what: "Look under the edges." },
+      { days: 365, what: "Still dark and dead below?" },
+    ];
+  return [
+    { days: 42, what: "What was missed, and what came again?" },
+    { days: 330, what: "Seedlings of the next year." },
+  ];
 }

@@ -9,10 +9,22 @@ describe("upper limit of a proportion", () => {
     expect(chance).toBeCloseTo(0.05, 6);
   });
   it("is 1 for all found", () => expect(upperLimit(5, 5)).toBe(1));
-  it.each([[-1, 5], [6, 5], [0, 0], [1.5, 5]])("refuses %d of %d", (k, n) => expect(() => upperLimit(k, n)).toThrow(/give a whole number/));
+  it.each([
+    [-1, 5],
+    [6, 5],
+    [0, 0],
+    [1.5, 5],
+  ])("refuses %d of %d", (k, n) => expect(() => upperLimit(k, n)).toThrow(/give a whole number/));
 });
 
 describe("calibration error", () => {
-  it("is 0 where claims come true as often as claimed", () => expect(calibrationError([...Array(7).fill({ probability: 0.7, right: true }), ...Array(3).fill({ probability: 0.7, right: false })])).toBeCloseTo(0, 9));
-  it("is the gap where they do not", () => expect(calibrationError(Array(10).fill({ probability: 0.9, right: false }))).toBeCloseTo(0.9, 9));
+  it("is 0 where claims come true as often as claimed", () =>
+    expect(
+      calibrationError([
+        ...Array(7).fill({ probability: 0.7, right: true }),
+        ...Array(3).fill({ probability: 0.7, right: false }),
+      ]),
+    ).toBeCloseTo(0, 9));
+  it("is the gap where they do not", () =>
+    expect(calibrationError(Array(10).fill({ probability: 0.9, right: false }))).toBeCloseTo(0.9, 9));
 });

@@ -12,7 +12,8 @@ import { InputError } from "../errors";
  */
 export function upperLimit(k: number, n: number, level = 0.95): number {
   if (!Number.isInteger(n) || n < 1) throw new InputError("out-of-range", "n", n, "give a whole number of at least 1");
-  if (!Number.isInteger(k) || k < 0 || k > n) throw new InputError("out-of-range", "k", k, `give a whole number from 0 to ${n}`);
+  if (!Number.isInteger(k) || k < 0 || k > n)
+    throw new InputError("out-of-range", "k", k, `give a whole number from 0 to ${n}`);
   if (!(level > 0 && level < 1)) throw new InputError("out-of-range", "level", level, "give a number between 0 and 1");
   return k === n ? 1 : betaQuantile(level, k + 1, n - k);
 }

@@ -48,7 +48,8 @@ export function figuresOf(names: NameWalk[], actions: ActionWalk[], removed: Act
   const removedWrong = removed.filter((w) => w.verdict === "clear").length;
   const keptWalks = kept.length + removed.length;
   const ece: Record<string, number> = {};
-  for (let k = 0; k < 8; k++) ece[String(k + 1)] = round(calibrationError(names.flatMap((w) => (w.confidence[k] ? [w.confidence[k]] : []))));
+  for (let k = 0; k < 8; k++)
+    ece[String(k + 1)] = round(calibrationError(names.flatMap((w) => (w.confidence[k] ? [w.confidence[k]] : []))));
   const last = names.flatMap((w) => w.confidence.slice(-1));
   const held = names.filter((w) => w.rank !== null);
   return {
@@ -59,8 +60,14 @@ export function figuresOf(names: NameWalk[], actions: ActionWalk[], removed: Act
     keptRecognised: share(kept, (w) => w.verdict === "keep"),
     targetsSeparable: share(targets, (w) => w.separable === true),
     keptSeparable: share(kept, (w) => w.separable === true),
-    targetsClearedSeparable: share(targets.filter((w) => w.separable), (w) => w.verdict === "clear"),
-    keptRecognisedSeparable: share(kept.filter((w) => w.separable), (w) => w.verdict === "keep"),
+    targetsClearedSeparable: share(
+      targets.filter((w) => w.separable),
+      (w) => w.verdict === "clear",
+    ),
+    keptRecognisedSeparable: share(
+      kept.filter((w) => w.separable),
+      (w) => w.verdict === "keep",
+    ),
     falseClears: keptWalks === 0 ? 0 : round((wrong + removedWrong) / keptWalks),
     falseClearsUpper95: keptWalks === 0 ? 1 : round(upperLimit(wrong + removedWrong, keptWalks)),
     keptWalks,
@@ -68,8 +75,14 @@ export function figuresOf(names: NameWalk[], actions: ActionWalk[], removed: Act
     falseClearsHeldUpper95: kept.length === 0 ? 1 : round(upperLimit(wrong, kept.length)),
     heldWalks: kept.length,
     unknownCleared: share(removed, (w) => w.verdict === "clear"),
-    unknownKeptCleared: share(removed.filter((w) => w.keptHere), (w) => w.verdict === "clear"),
-    unknownKeptClearedAsTwin: share(removed.filter((w) => w.keptHere), (w) => w.clearedAsTwin === true),
+    unknownKeptCleared: share(
+      removed.filter((w) => w.keptHere),
+      (w) => w.verdict === "clear",
+    ),
+    unknownKeptClearedAsTwin: share(
+      removed.filter((w) => w.keptHere),
+      (w) => w.clearedAsTwin === true,
+    ),
     brier: round(mean(last.map((c) => c.brier))),
     ece,
     checksMean: round(mean(actions.map((w) => w.checks))),

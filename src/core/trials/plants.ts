@@ -1,4 +1,14 @@
-import { type Character, type CompiledFlora, type Model, minimumWidth, quantile, recordingOf, type Score, scoreFor, type Stage } from "../identify";
+import {
+  type Character,
+  type CompiledFlora,
+  type Model,
+  minimumWidth,
+  quantile,
+  recordingOf,
+  type Score,
+  scoreFor,
+  type Stage,
+} from "../identify";
 import { backgroundRow, inheritedChances } from "../identify/model";
 import { type Chance, seededChance } from "../random";
 
@@ -12,8 +22,14 @@ export const WRONG_SCORES = 0.03;
  */
 export function perturb(flora: CompiledFlora, seed: number): CompiledFlora {
   const chance = seededChance(seed + 7919);
-  const nameOf = ({ taxon, character, stage, position, form }: Score) => [flora.taxa[taxon].name, flora.characters[character].id, stage, position, form].join(" ");
-  return { ...flora, scores: flora.scores.map((score) => perturbScore(score, flora.characters[score.character], chance.named(nameOf(score)))) };
+  const nameOf = ({ taxon, character, stage, position, form }: Score) =>
+    [flora.taxa[taxon].name, flora.characters[character].id, stage, position, form].join(" ");
+  return {
+    ...flora,
+    scores: flora.scores.map((score) =>
+      perturbScore(score, flora.characters[score.character], chance.named(nameOf(score))),
+    ),
+  };
 }
 
 function perturbScore(score: Score, character: Character, chance: Chance): Score {
@@ -90,7 +106,14 @@ export class SimulatedPlant {
       return character.kind === "count" ? Math.max(0, Math.round(raw)) : Math.max(0, raw);
     }
     if (score?.shares) return chance.pick(score.shares);
-    const answer = chance.pick(inheritedChances(this.nature, c, this.taxon, backgroundRow(this.nature, c, this.nature.taxonLifeForm[this.taxon])));
+    const answer = chance.pick(
+      inheritedChances(
+        this.nature,
+        c,
+        this.taxon,
+        backgroundRow(this.nature, c, this.nature.taxonLifeForm[this.taxon]),
+      ),
+    );
     return character.states.length > 0 ? answer : this.withinClass(c, answer, chance);
   }
 

@@ -1,8 +1,38 @@
-import { buildModel, type Check, type CompiledFlora, DEFAULT_COSTS, decide, foreseeChecks, judge, type Judgement, type Model, type Pair, type Shown, type Stage, worthTowardsAction } from "../identify";
+import {
+  buildModel,
+  type Check,
+  type CompiledFlora,
+  DEFAULT_COSTS,
+  decide,
+  foreseeChecks,
+  judge,
+  type Judgement,
+  type Model,
+  type Pair,
+  type Shown,
+  type Stage,
+  worthTowardsAction,
+} from "../identify";
 import { UNKNOWN_PRIOR } from "../identify/posterior";
 import { type Figures, figuresOf, mean, round } from "./figures";
 import { perturb } from "./plants";
-import { ACTION_LOT, type ActionWalk, canBeAsked, drawStart, MOST_CHECKS, type NameWalk, openCase, type Order, standsOnSheet, type Start, STAGE_MIX, type TrialList, type Walker, walkToAction, walkToName } from "./walks";
+import {
+  ACTION_LOT,
+  type ActionWalk,
+  canBeAsked,
+  drawStart,
+  MOST_CHECKS,
+  type NameWalk,
+  openCase,
+  type Order,
+  standsOnSheet,
+  type Start,
+  STAGE_MIX,
+  type TrialList,
+  type Walker,
+  walkToAction,
+  walkToName,
+} from "./walks";
 
 export interface TrialOptions {
   walks: number;
@@ -39,7 +69,14 @@ export interface TrialReport {
 const REMOVED_EVERY = Math.round(1 / UNKNOWN_PRIOR);
 
 /** A part of the walks: numbers `from` to `to`, so that several processes can share the work. */
-export function runBatch(flora: CompiledFlora, lists: TrialList[], options: TrialOptions, kind: "perturbed" | "exact", from: number, to: number): Batch {
+export function runBatch(
+  flora: CompiledFlora,
+  lists: TrialList[],
+  options: TrialOptions,
+  kind: "perturbed" | "exact",
+  from: number,
+  to: number,
+): Batch {
   const model = buildModel(flora, options.assumed);
   const nature = kind === "exact" ? model : buildModel(perturb(flora, options.seed), options.assumed);
   const walker: Walker = { model, nature, error: options.error, placeTold: options.placeTold };
@@ -65,7 +102,14 @@ export function runBatch(flora: CompiledFlora, lists: TrialList[], options: Tria
 /** The same start in a district whose list has never heard of the plant. */
 function withoutPlant(start: Start, unheard: string): Start {
   const known = ([name]: [string, unknown]) => name !== unheard;
-  return { ...start, list: { ...start.list, status: Object.fromEntries(Object.entries(start.list.status).filter(known)), actions: Object.fromEntries(Object.entries(start.list.actions).filter(known)) } };
+  return {
+    ...start,
+    list: {
+      ...start.list,
+      status: Object.fromEntries(Object.entries(start.list.status).filter(known)),
+      actions: Object.fromEntries(Object.entries(start.list.actions).filter(known)),
+    },
+  };
 }
 
 /** @param start as the district really lists the plant, and `unlisted` as it does that has never heard of it */
@@ -73,7 +117,11 @@ function walkRemoved(walker: Walker, start: Start, unlisted: Start): ActionWalk 
   const unheard = walker.nature.flora.taxa[start.taxon].name;
   const keptHere = !["target", "watch"].includes(start.list.status[unheard] ?? "kept");
   const walk = walkToAction(walker, unlisted, "engine");
-  return { ...walk, keptHere, clearedAsTwin: walk.cleared !== null && isListed(walker.nature.flora, unheard, walk.cleared) };
+  return {
+    ...walk,
+    keptHere,
+    clearedAsTwin: walk.cleared !== null && isListed(walker.nature.flora, unheard, walk.cleared),
+  };
 }
 
 /** True where people are known to take one of these plants for the other. */
@@ -82,12 +130,20 @@ function isListed({ taxa, pairs }: CompiledFlora, ...names: [string, string]): b
   return pairs.some((p) => !p.found && ((p.a === a && p.b === b) || (p.a === b && p.b === a)));
 }
 
-function modelWithout(flora: CompiledFlora, taxon: number, { assumed, twinsListed }: TrialOptions, known: Map<number, Model>): Model {
+function modelWithout(
+  flora: CompiledFlora,
+  taxon: number,
+  { assumed, twinsListed }: TrialOptions,
+  known: Map<number, Model>,
+): Model {
   const made = known.get(taxon);
   if (made) return made;
   const rest = removeTaxon(flora, taxon);
   const { id } = flora.taxa[taxon];
-  const model = buildModel(twinsListed ? rest : { ...rest, pairs: rest.pairs.filter((p) => p.a !== id && p.b !== id) }, assumed);
+  const model = buildModel(
+    twinsListed ? rest : { ...rest, pairs: rest.pairs.filter((p) => p.a !== id && p.b !== id) },
+    assumed,
+  );
   if (known.size > 12) known.clear();
   known.set(taxon, model);
   return model;
@@ -100,7 +156,10 @@ function modelWithout(flora: CompiledFlora, taxon: number, { assumed, twinsListe
 export function removeTaxon(flora: CompiledFlora, taxon: number): CompiledFlora {
   const shift = (t: number) => (t > taxon ? t - 1 : t);
   const { id, name, common } = flora.taxa[taxon];
-  const known = (pair: Pair): Pair => (pair.found || (pair.a !== id && pair.b !== id) ? pair : { ...pair, unheld: { name, common: common[0] ?? name, shows: shownOf(flora, taxon, pair) } });
+  const known = (pair: Pair): Pair =>
+    pair.found || (pair.a !== id && pair.b !== id)
+      ? pair
+      : { ...pair, unheld: { name, common: common[0] ?? name, shows: shownOf(flora, taxon, pair) } };
   return {
     ...flora,
     pairs: flora.pairs.map(known),
@@ -128,24 +187,53 @@ function shownOf(flora: CompiledFlora, taxon: number, pair: Pair): Shown[] {
       const apart = scoresOf(other).every((s) => s.points && (s.points[1] > range[1] || s.points[2] < range[0]));
       return apart ? [{ character, range }] : [];
     }
-    const shown = flora.characters[c].states.map((_, k) => scoresOf(taxon).some((s) => (s.shares?.[k] ?? 0) >= SAID_TO_SHOW));
-    const shared = scoresOf(other).some((s) => (s.shares ?? []).reduce((sum, share, k) => sum + (shown[k] ? share : 0), 0) > SHARED);
-    return shown.includes(true) && !shared ? [{ character, states: flora.characters[c].states.flatMap((s, k) => (shown[k] ? [s.id] : [])) }] : [];
+    const shown = flora.characters[c].states.map((_, k) =>
+      scoresOf(taxon).some((s) => (s.shares?.[k] ?? 0) >= SAID_TO_SHOW),
+    );
+    const shared = scoresOf(other).some(
+      (s) => (s.shares ?? []).reduce((sum, share, k) => sum + (shown[k] ? share : 0), 0) > SHARED,
+    );
+    return shown.includes(true) && !shared
+      ? [{ character, states: flora.characters[c].states.flatMap((s, k) => (shown[k] ? [s.id] : [])) }]
+      : [];
   });
 }
 
 /** Puts the parts together. */
 export function mergeBatches(batches: Batch[]): Batch {
-  return { names: batches.flatMap((b) => b.names), actions: batches.flatMap((b) => b.actions), removed: batches.flatMap((b) => b.removed) };
+  return {
+    names: batches.flatMap((b) => b.names),
+    actions: batches.flatMap((b) => b.actions),
+    removed: batches.flatMap((b) => b.removed),
+  };
 }
 
-export function makeReport(flora: CompiledFlora, options: TrialOptions, perturbed: Batch, exact: Batch, orders: OrderComparison): TrialReport {
-  const part = (is: (s: Start) => boolean) => figuresOf(perturbed.names.filter((w) => is(w.start)), perturbed.actions.filter((w) => is(w.start)), perturbed.removed.filter((w) => is(w.start)));
+export function makeReport(
+  flora: CompiledFlora,
+  options: TrialOptions,
+  perturbed: Batch,
+  exact: Batch,
+  orders: OrderComparison,
+): TrialReport {
+  const part = (is: (s: Start) => boolean) =>
+    figuresOf(
+      perturbed.names.filter((w) => is(w.start)),
+      perturbed.actions.filter((w) => is(w.start)),
+      perturbed.removed.filter((w) => is(w.start)),
+    );
   return {
     walks: options.walks,
     error: options.error,
     assumed: options.assumed,
-    mix: { stages: options.stage ? { [options.stage]: 1 } : STAGE_MIX, lists: "three invented districts, drawn evenly", truth: "uniform over sets, then over the plants of the set", removed: `1 of ${REMOVED_EVERY}`, place: options.placeTold ? "told before the first check" : "not told", twins: options.twinsListed ? "plants taken out stay listed as twins" : "nothing is known of plants taken out", seed: options.seed },
+    mix: {
+      stages: options.stage ? { [options.stage]: 1 } : STAGE_MIX,
+      lists: "three invented districts, drawn evenly",
+      truth: "uniform over sets, then over the plants of the set",
+      removed: `1 of ${REMOVED_EVERY}`,
+      place: options.placeTold ? "told before the first check" : "not told",
+      twins: options.twinsListed ? "plants taken out stay listed as twins" : "nothing is known of plants taken out",
+      seed: options.seed,
+    },
     perturbed: { ...figuresOf(perturbed.names, perturbed.actions, perturbed.removed), ...orders },
     exact: figuresOf(exact.names, exact.actions, exact.removed),
     sets: flora.sets.map((set) => ({ set: set.id, perturbed: part((s) => s.set === set.id) })),
@@ -170,16 +258,30 @@ export interface OrderComparison {
 /** The engine's order of checks against a random one, the best fixed ones found, and plain information gain, on the same walks. */
 export function compareOrders(flora: CompiledFlora, districts: TrialList[], options: TrialOptions): OrderComparison {
   const model = buildModel(flora, options.assumed);
-  const walker: Walker = { model, nature: buildModel(perturb(flora, options.seed), options.assumed), error: options.error, placeTold: options.placeTold };
-  const starts = Array.from({ length: options.orderWalks }, (_, i) => drawStart(model, districts, options.seed * 1e6 + 900000 + i, { stage: options.stage })).filter((s) => s !== null);
+  const walker: Walker = {
+    model,
+    nature: buildModel(perturb(flora, options.seed), options.assumed),
+    error: options.error,
+    placeTold: options.placeTold,
+  };
+  const starts = Array.from({ length: options.orderWalks }, (_, i) =>
+    drawStart(model, districts, options.seed * 1e6 + 900000 + i, { stage: options.stage }),
+  ).filter((s) => s !== null);
   const walks = (order: Order, fixed?: number[]) => starts.map((s) => walkToAction(walker, s, order, fixed));
   const [engine, random, bits] = [walks("engine"), walks("random"), walks("bits")];
-  const [one, sheets] = [canBeAsked, standsOnSheet].map((stands) => fixedOrders(walker, starts.slice(0, SAMPLE), stands));
-  const walked = { one: one.map((order) => walks("one", order)), fixed: sheets.map((order) => walks("fixed", order)), fitted: sheets.map((order) => walks("fitted", order)) };
+  const [one, sheets] = [canBeAsked, standsOnSheet].map((stands) =>
+    fixedOrders(walker, starts.slice(0, SAMPLE), stands),
+  );
+  const walked = {
+    one: one.map((order) => walks("one", order)),
+    fixed: sheets.map((order) => walks("fixed", order)),
+    fitted: sheets.map((order) => walks("fitted", order)),
+  };
   const separable = (w: ActionWalk) => w.separable === true;
   const any = () => true;
   const checks = (of: ActionWalk[], is: (w: ActionWalk) => boolean) => mean(of.filter(is).map((w) => w.checks));
-  const ratio = (order: keyof typeof walked, is: (w: ActionWalk) => boolean) => round(checks(engine, is) / Math.min(...walked[order].map((of) => checks(of, is))));
+  const ratio = (order: keyof typeof walked, is: (w: ActionWalk) => boolean) =>
+    round(checks(engine, is) / Math.min(...walked[order].map((of) => checks(of, is))));
   return {
     checksVsBestFixed: ratio("fixed", any),
     checksVsBestFixedSeparable: ratio("fixed", separable),
@@ -201,24 +303,38 @@ const SAMPLE = 80;
 function fixedOrders(walker: Walker, starts: Start[], stands: typeof canBeAsked): number[][] {
   const [gain, rate] = gainsAtFirst(walker.model, starts);
   const best = (value: Float64Array) => [...value.keys()].sort((a, b) => value[b] - value[a]);
-  return [best(gain), best(rate), foundInTurn(walker, starts, stands, (_, check) => check.bits), foundInTurn(walker, starts, stands, (judgement, check) => worthTowardsAction(judgement, check))];
+  return [
+    best(gain),
+    best(rate),
+    foundInTurn(walker, starts, stands, (_, check) => check.bits),
+    foundInTurn(walker, starts, stands, (judgement, check) => worthTowardsAction(judgement, check)),
+  ];
 }
 
 /** Longer than any walk, since a list is skipped through. */
 const LONGEST_LIST = 90;
 
 /** An order found look by look, walked by all whose walk has not ended as it grows. */
-function foundInTurn(walker: Walker, starts: Start[], stands: typeof canBeAsked, worth: (judgement: Judgement, check: Check) => number): number[] {
+function foundInTurn(
+  walker: Walker,
+  starts: Start[],
+  stands: typeof canBeAsked,
+  worth: (judgement: Judgement, check: Check) => number,
+): number[] {
   let walking = starts.map((start) => openCase(walker, start, ACTION_LOT));
   const order: number[] = [];
   while (order.length < LONGEST_LIST && walking.length > 0) {
     const sum = new Float64Array(walker.model.flora.characters.length);
-    for (const { judgement } of walking) for (const check of foreseeChecks(judgement)) if (stands(judgement, check.character)) sum[check.character] += worth(judgement, check);
+    for (const { judgement } of walking)
+      for (const check of foreseeChecks(judgement))
+        if (stands(judgement, check.character)) sum[check.character] += worth(judgement, check);
     const next = sum.reduce((at, value, c) => (value > sum[at] && !order.includes(c) ? c : at), 0);
     if (sum[next] <= 0 || order.includes(next)) break;
     order.push(next);
     for (const open of walking) if (stands(open.judgement, next)) open.look(next);
-    walking = walking.filter(({ judgement, given }) => given.observations.length < MOST_CHECKS && !isSettled(judgement));
+    walking = walking.filter(
+      ({ judgement, given }) => given.observations.length < MOST_CHECKS && !isSettled(judgement),
+    );
   }
   return order;
 }
@@ -230,8 +346,32 @@ function gainsAtFirst(model: Model, starts: Start[]): [Float64Array, Float64Arra
   const gain = new Float64Array(model.flora.characters.length);
   const rate = new Float64Array(model.flora.characters.length);
   for (const start of starts) {
-    for (const observations of [[], [{ character: "plant-kind", answer: "seen" as const, states: [mostLikelyKind(model, start.taxon)], join: "any" as const, sure: "sure" as const }]]) {
-      const judgement = judge(model, { id: "f", day: start.day, hemisphere: "north", seasonShift: 0, stage: start.stage, setting: {}, kit: ["lens", "ruler", "knife", "trowel", "gloves"], list: start.list.status, actions: start.list.actions, confirmed: {}, costs: DEFAULT_COSTS, observations });
+    for (const observations of [
+      [],
+      [
+        {
+          character: "plant-kind",
+          answer: "seen" as const,
+          states: [mostLikelyKind(model, start.taxon)],
+          join: "any" as const,
+          sure: "sure" as const,
+        },
+      ],
+    ]) {
+      const judgement = judge(model, {
+        id: "f",
+        day: start.day,
+        hemisphere: "north",
+        seasonShift: 0,
+        stage: start.stage,
+        setting: {},
+        kit: ["lens", "ruler", "knife", "trowel", "gloves"],
+        list: start.list.status,
+        actions: start.list.actions,
+        confirmed: {},
+        costs: DEFAULT_COSTS,
+        observations,
+      });
       for (const check of foreseeChecks(judgement)) {
         gain[check.character] += check.bits;
         rate[check.character] += check.bits / (check.seconds + 4);

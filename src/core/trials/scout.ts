@@ -33,7 +33,8 @@ export class Scout {
     if (truth === null) return { ...base, answer: character.stages.includes(plant.stage) ? "absent" : "not-there-yet" };
     const chance = this.chance.named(turn === 0 ? `look ${character.id}` : `look ${character.id} on plant ${turn + 1}`);
     if (chance.uniform() < 0.03) return { ...base, answer: "cannot-tell" };
-    if (character.states.length === 0) return { ...base, answer: "seen", value: this.read(character, truth, chance, c) };
+    if (character.states.length === 0)
+      return { ...base, answer: "seen", value: this.read(character, truth, chance, c) };
     const slip = this.slips.get(c);
     const again = slip?.truth === truth && this.misreadsAgain(character, chance);
     const named = again ? slip.named : this.name(character, truth, chance);
@@ -50,18 +51,30 @@ export class Scout {
     return Math.min(0.6, character.errorRate * (this.error / 0.05) * mood);
   }
 
-  private misreadsAgain = (character: Character, chance: Chance): boolean => chance.named("again").uniform() < MISREADS_AGAIN[(this.mood.get(character.station) ?? 1) > 1 ? "badDay" : "otherwise"];
+  private misreadsAgain = (character: Character, chance: Chance): boolean =>
+    chance.named("again").uniform() <
+    MISREADS_AGAIN[(this.mood.get(character.station) ?? 1) > 1 ? "badDay" : "otherwise"];
 
   private read(character: Character, truth: number, chance: Chance, c: number): number {
     const rate = this.errorAt(character);
     const gross = chance.uniform() < rate * 0.5;
     const before = this.gross.get(c);
     const well = truth * Math.exp(chance.normal() * (0.04 + 0.4 * rate));
-    const factor = before !== undefined && this.misreadsAgain(character, chance) ? before : gross ? Math.exp(chance.normal() * 0.7) : 1;
+    const factor =
+      before !== undefined && this.misreadsAgain(character, chance)
+        ? before
+        : gross
+          ? Math.exp(chance.normal() * 0.7)
+          : 1;
     if (factor !== 1) this.gross.set(c, factor);
     const value = well * factor;
     if (character.kind !== "count") return Math.round(value * 100) / 100;
-    return Math.max(0, Math.round(truth < 8 && factor === 1 ? truth + (chance.uniform() < rate ? (chance.uniform() < 0.5 ? -1 : 1) : 0) : value));
+    return Math.max(
+      0,
+      Math.round(
+        truth < 8 && factor === 1 ? truth + (chance.uniform() < rate ? (chance.uniform() < 0.5 ? -1 : 1) : 0) : value,
+      ),
+    );
   }
 
   private name(character: Character, truth: number, chance: Chance): number {
@@ -70,7 +83,8 @@ export class Scout {
     if (chance.uniform() >= rate * (overlooked ? (truth === 0 ? 0.4 : 1.6) : 1)) return truth;
     const n = character.states.length;
     if (overlooked && truth > 0 && chance.uniform() < 0.6) return 0;
-    if (character.mistake === "ordered" && chance.uniform() < 0.8) return Math.min(n - 1, Math.max(0, truth + (chance.uniform() < 0.5 ? -1 : 1)));
+    if (character.mistake === "ordered" && chance.uniform() < 0.8)
+      return Math.min(n - 1, Math.max(0, truth + (chance.uniform() < 0.5 ? -1 : 1)));
     const other = chance.below(n - 1);
     return other >= truth ? other + 1 : other;
   }

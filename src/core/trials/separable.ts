@@ -1,7 +1,17 @@
-import { type Case, decide, judge, type Model, type Observation, type Stage, usualLook, withSecondPlant } from "../identify";
+import {
+  type Case,
+  decide,
+  judge,
+  type Model,
+  type Observation,
+  type Stage,
+  usualLook,
+  withSecondPlant,
+} from "../identify";
 
 /** Every part that is recorded for a plant and can be seen at a stage, each as it usually is there; what varies too much to be usual is left out. */
-export const usualLooks = (model: Model, taxon: number, stage: Stage): Observation[] => [...model.flora.characters.keys()].flatMap((c) => usualLook(model, taxon, c, stage) ?? []);
+export const usualLooks = (model: Model, taxon: number, stage: Stage): Observation[] =>
+  [...model.flora.characters.keys()].flatMap((c) => usualLook(model, taxon, c, stage) ?? []);
 
 /**
  * True where the parts that were looked at could lead to Clear at all: where each of them as it usually is on the plant, seen
@@ -10,7 +20,9 @@ export const usualLooks = (model: Model, taxon: number, stage: Stage): Observati
  * @param taxon the target that it is
  */
 export function looksSuffice(model: Model, given: Case, taxon: number, stage: Stage): boolean {
-  const observations = given.observations.map((o) => usualLook(model, taxon, model.characterIndex.get(o.character) as number, stage) ?? o);
+  const observations = given.observations.map(
+    (o) => usualLook(model, taxon, model.characterIndex.get(o.character) as number, stage) ?? o,
+  );
   return decide(judge(model, { ...given, observations })).verdict === "clear";
 }
 
@@ -22,7 +34,15 @@ export function looksSuffice(model: Model, given: Case, taxon: number, stage: St
 export function isSeparable(model: Model, given: Case, taxon: number, stage: Stage, kept: boolean): boolean {
   const all = { ...given, stage, observations: usualLooks(model, taxon, stage) };
   const { verdict, openTwins } = decide(judge(model, all));
-  if (kept || verdict !== "hold" || !openTwins.some((twin) => twin.again.length > 0)) return verdict === (kept ? "keep" : "clear");
+  if (kept || verdict !== "hold" || !openTwins.some((twin) => twin.again.length > 0))
+    return verdict === (kept ? "keep" : "clear");
   const again = new Set(openTwins.flatMap((twin) => twin.again.map((c) => model.flora.characters[c].id)));
-  return decide(judge(model, { ...all, observations: all.observations.map((o) => (again.has(o.character) ? withSecondPlant(o, o) : o)) })).verdict === "clear";
+  return (
+    decide(
+      judge(model, {
+        ...all,
+        observations: all.observations.map((o) => (again.has(o.character) ? withSecondPlant(o, o) : o)),
+      }),
+    ).verdict === "clear"
+  );
 }

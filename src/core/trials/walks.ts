@@ -1,5 +1,24 @@
 import { argMax, looksBeforeClear } from "../identify/verdict";
-import { type Case, type Check, DEFAULT_COSTS, decide, foreseeChecks, judge, type Judgement, type LifeForm, type Model, mostlyCarried, newMemory, ruledOut, withSecondPlant, type Stage, type Status, towardsAction, towardsName, type Verdict } from "../identify";
+import {
+  type Case,
+  type Check,
+  DEFAULT_COSTS,
+  decide,
+  foreseeChecks,
+  judge,
+  type Judgement,
+  type LifeForm,
+  type Model,
+  mostlyCarried,
+  newMemory,
+  ruledOut,
+  withSecondPlant,
+  type Stage,
+  type Status,
+  towardsAction,
+  towardsName,
+  type Verdict,
+} from "../identify";
 import { placeCharacters } from "../identify/place";
 import { stageStatedChance } from "../identify/season";
 import { type Chance, seededChance } from "../random";
@@ -12,7 +31,13 @@ export const MOST_CHECKS = 25;
 /** What saying where a plant stands takes, all in one. */
 const PLACE_SECONDS = 10;
 /** Share of walks at each stage, where the plant has it. */
-export const STAGE_MIX: Record<Stage, number> = { seedling: 0.1, vegetative: 0.4, flowering: 0.25, fruiting: 0.2, winter: 0.05 };
+export const STAGE_MIX: Record<Stage, number> = {
+  seedling: 0.1,
+  vegetative: 0.4,
+  flowering: 0.25,
+  fruiting: 0.2,
+  winter: 0.05,
+};
 
 export interface TrialList {
   id: string;
@@ -64,26 +89,39 @@ export interface ActionWalk {
 }
 
 /** Draws the start of a walk: the plant uniformly within a set, the stage by the mix or as given. */
-export function drawStart(model: Model, lists: TrialList[], seed: number, only?: { set?: string; stage?: Stage }): Start | null {
+export function drawStart(
+  model: Model,
+  lists: TrialList[],
+  seed: number,
+  only?: { set?: string; stage?: Stage },
+): Start | null {
   const chance = seededChance(seed);
   const sets = model.flora.sets.filter((s) => !only?.set || s.id === only.set);
   const set = sets[chance.below(sets.length)];
   const id = set.taxa[chance.below(set.taxa.length)];
   const taxon = model.flora.taxa.findIndex((t) => t.id === id);
   const stages = Object.keys(STAGE_MIX) as Stage[];
-  const stage = only?.stage ?? stages[chance.pick(stages.map((s) => (model.flora.taxa[taxon].calendar[s] ? STAGE_MIX[s] : 0)))];
+  const stage =
+    only?.stage ?? stages[chance.pick(stages.map((s) => (model.flora.taxa[taxon].calendar[s] ? STAGE_MIX[s] : 0)))];
   const day = drawDay(model.flora, taxon, stage, chance);
   if (!day) return null;
   return { set: set.id, taxon, stage, day, list: lists[chance.below(lists.length)], seed };
 }
 
-function beginCase({ nature, placeTold }: Walker, start: Start, plant: SimulatedPlant, scout: Scout, chance: Chance): Case {
+function beginCase(
+  { nature, placeTold }: Walker,
+  start: Start,
+  plant: SimulatedPlant,
+  scout: Scout,
+  chance: Chance,
+): Case {
   const stages = Object.keys(STAGE_MIX) as Stage[];
   const stated = stages[chance.pick(stages.map((s) => stageStatedChance(s, start.stage)))];
   return {
     id: String(start.seed),
     day: start.day,
-    hemisphere: "north", seasonShift: 0,
+    hemisphere: "north",
+    seasonShift: 0,
     stage: stated,
     setting: {},
     kit: ["lens", "ruler", "knife", "trowel", "gloves"],
@@ -91,7 +129,11 @@ function beginCase({ nature, placeTold }: Walker, start: Start, plant: Simulated
     actions: start.list.actions,
     confirmed: {},
     costs: DEFAULT_COSTS,
-    observations: placeTold ? placeCharacters(nature.flora.characters).map((c) => scout.look(nature, plant, nature.characterIndex.get(c.id) as number)) : [],
+    observations: placeTold
+      ? placeCharacters(nature.flora.characters).map((c) =>
+          scout.look(nature, plant, nature.characterIndex.get(c.id) as number),
+        )
+      : [],
   };
 }
 
@@ -129,9 +171,17 @@ export function openCase(walker: Walker, start: Start, lot: number): OpenCase {
     look: (c, second) => {
       if (!second) given.observations.push(scout.look(walker.nature, plant, c));
       else {
-        const other = new SimulatedPlant(walker.nature, start.taxon, start.stage, chance.named(`plant ${++others + 1}`), plant);
+        const other = new SimulatedPlant(
+          walker.nature,
+          start.taxon,
+          start.stage,
+          chance.named(`plant ${++others + 1}`),
+          plant,
+        );
         const seen = scout.look(walker.nature, other, c, others);
-        given.observations = given.observations.map((o) => (o.character === seen.character ? withSecondPlant(o, seen) : o));
+        given.observations = given.observations.map((o) =>
+          o.character === seen.character ? withSecondPlant(o, seen) : o,
+        );
       }
       open.judgement = judge(walker.model, given, memory);
     },
@@ -175,7 +225,13 @@ function confidenceOf(judgement: Judgement, truth: number) {
  * Until Clear or Keep, or 25 checks; a walk that ends otherwise is charged all 25.
  * @param watch sees the judgement after every check
  */
-export function walkToAction(walker: Walker, start: Start, order: Order, fixed: number[] = [], watch?: (judgement: Judgement) => void): ActionWalk {
+export function walkToAction(
+  walker: Walker,
+  start: Start,
+  order: Order,
+  fixed: number[] = [],
+  watch?: (judgement: Judgement) => void,
+): ActionWalk {
   const open = openCase(walker, start, ACTION_LOT);
   const { taxa } = walker.model.flora;
   const truthName = walker.nature.flora.taxa[start.taxon].name;
@@ -183,7 +239,8 @@ export function walkToAction(walker: Walker, start: Start, order: Order, fixed: 
   const truthKept = truthStatus !== "target" && truthStatus !== "watch";
   const truthAt = walker.model.taxonIndex.get(truthName);
   const truthGroup = truthAt === undefined ? "none" : open.judgement.group[truthAt];
-  const separable = truthAt === undefined ? null : isSeparable(walker.model, open.given, truthAt, start.stage, truthKept);
+  const separable =
+    truthAt === undefined ? null : isSeparable(walker.model, open.given, truthAt, start.stage, truthKept);
   const told = { start, truthGroup, truthKept, separable };
   let seconds = open.given.observations.length > 0 ? PLACE_SECONDS : 0;
   for (let checks = 1; checks <= MOST_CHECKS; checks++) {
@@ -193,13 +250,26 @@ export function walkToAction(walker: Walker, start: Start, order: Order, fixed: 
     open.look(next.character, next.second);
     watch?.(open.judgement);
     const result = decide(open.judgement);
-    if (result.verdict === "clear" || result.verdict === "keep") return { ...told, verdict: result.verdict, cleared: result.verdict === "clear" ? taxa[result.about].name : null, group: result.group, checks, seconds };
+    if (result.verdict === "clear" || result.verdict === "keep")
+      return {
+        ...told,
+        verdict: result.verdict,
+        cleared: result.verdict === "clear" ? taxa[result.about].name : null,
+        group: result.group,
+        checks,
+        seconds,
+      };
   }
   return { ...told, verdict: decide(open.judgement).verdict, cleared: null, group: null, checks: MOST_CHECKS, seconds };
 }
 
 /** The next look of an order. Whatever the order, a second plant is looked at where that is what is left before Clear. */
-function chooseCheck(judgement: Judgement, order: Order, fixed: number[], chance: Chance): Pick<Check, "character" | "second"> | undefined {
+function chooseCheck(
+  judgement: Judgement,
+  order: Order,
+  fixed: number[],
+  chance: Chance,
+): Pick<Check, "character" | "second"> | undefined {
   const [again] = looksBeforeClear(judgement).again.keys();
   if (again !== undefined && order !== "engine") return { character: again, second: true };
   if (order === "fixed" || order === "one") {
@@ -216,7 +286,14 @@ function chooseCheck(judgement: Judgement, order: Order, fixed: number[], chance
 }
 
 /** Life forms that a printed list has a sheet for, by the kind of plant that the scout states. */
-const SHEETS: Record<string, LifeForm[]> = { grasslike: ["grass", "rush"], herb: ["herb"], climber: ["vine", "liana"], shrub: ["shrub"], tree: ["tree", "shrub"], "water-plant": ["aquatic"] };
+const SHEETS: Record<string, LifeForm[]> = {
+  grasslike: ["grass", "rush"],
+  herb: ["herb"],
+  climber: ["vine", "liana"],
+  shrub: ["shrub"],
+  tree: ["tree", "shrub"],
+  "water-plant": ["aquatic"],
+};
 
 /**
  * Whether a question of a fixed order can be asked at all: it is not answered yet, the kit is there, the stage that the scout states
@@ -225,12 +302,21 @@ const SHEETS: Record<string, LifeForm[]> = { grasslike: ["grass", "rush"], herb:
 export function canBeAsked(judgement: Judgement, c: number): boolean {
   const { model, case: given } = judgement;
   const { id, compares, kit, stages, winter } = model.flora.characters[c];
-  if (compares || given.observations.some((o) => o.character === id) || !kit.every((k) => given.kit.includes(k)) || ruledOut(judgement, c)) return false;
+  if (
+    compares ||
+    given.observations.some((o) => o.character === id) ||
+    !kit.every((k) => given.kit.includes(k)) ||
+    ruledOut(judgement, c)
+  )
+    return false;
   return !given.stage || stages.includes(given.stage) || (given.stage === "winter" && winter !== undefined);
 }
 
 /** Whether it stands on the sheet of the kind of plant that the scout states as well. */
 export function standsOnSheet(judgement: Judgement, c: number): boolean {
   const kind = judgement.case.observations.find((o) => o.character === "plant-kind")?.states?.[0];
-  return canBeAsked(judgement, c) && (!kind || SHEETS[kind].some((form) => judgement.model.flora.characters[c].applies.includes(form)));
+  return (
+    canBeAsked(judgement, c) &&
+    (!kind || SHEETS[kind].some((form) => judgement.model.flora.characters[c].applies.includes(form)))
+  );
 }

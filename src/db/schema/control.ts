@@ -9,8 +9,12 @@ export const plan = pgTable(
   {
     districtId: districtId(),
     id: uuid("id").primaryKey(),
-    patchId: uuid("patch_id").notNull().references(() => patch.id),
-    findingId: uuid("finding_id").notNull().references(() => finding.id),
+    patchId: uuid("patch_id")
+      .notNull()
+      .references(() => patch.id),
+    findingId: uuid("finding_id")
+      .notNull()
+      .references(() => finding.id),
     method: text("method").notNull(),
     taxon: text("taxon").notNull(),
     windowFrom: date("window_from").notNull(),
@@ -33,7 +37,9 @@ export const ledgerEntry = pgTable(
     districtId: districtId(),
     seq: integer("seq").notNull(),
     id: uuid("id").primaryKey(),
-    patchId: uuid("patch_id").notNull().references(() => patch.id),
+    patchId: uuid("patch_id")
+      .notNull()
+      .references(() => patch.id),
     planId: uuid("plan_id").references(() => plan.id),
     supersedes: uuid("supersedes"),
     body: jsonb("body").notNull(),
@@ -51,7 +57,9 @@ export const followUp = pgTable(
   {
     districtId: districtId(),
     id: uuid("id").primaryKey(),
-    patchId: uuid("patch_id").notNull().references(() => patch.id),
+    patchId: uuid("patch_id")
+      .notNull()
+      .references(() => patch.id),
     ledgerId: uuid("ledger_id"),
     dueOn: date("due_on").notNull(),
     what: text("what").notNull(),
@@ -63,4 +71,3 @@ export const followUp = pgTable(
   },
   (t) => [index("follow_up_due").on(t.districtId, t.doneOn, t.dueOn)],
 );
-

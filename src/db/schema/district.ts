@@ -1,4 +1,16 @@
-import { boolean, date, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import {
+  boolean,
+  date,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+} from "drizzle-orm/pg-core";
 import { createdAt, districtId } from "./columns";
 
 /** In hours of work; `hour` is what one costs in the district's money, 1 where it counts in hours. */
@@ -82,7 +94,11 @@ export const listEntry = pgTable(
   (t) => [uniqueIndex("list_entry_place").on(t.districtId, t.taxon, t.siteId)],
 );
 
-export const demonstration = pgTable("demonstration", { districtId: districtId().primaryKey(), madeFor: date("made_for").notNull(), sample: boolean("sample").notNull().default(true) });
+export const demonstration = pgTable("demonstration", {
+  districtId: districtId().primaryKey(),
+  madeFor: date("made_for").notNull(),
+  sample: boolean("sample").notNull().default(true),
+});
 
 /** A label as the user entered it: the program recommends none. */
 export const label = pgTable(

@@ -1,4 +1,15 @@
-import { boolean, date, doublePrecision, index, integer, jsonb, pgTable, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import {
+  boolean,
+  date,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  timestamp,
+  uuid,
+} from "drizzle-orm/pg-core";
 import type { Marks } from "@/core/measure";
 import { bytes, createdAt, districtId, geometry } from "./columns";
 import { patch, site } from "./ground";
@@ -12,7 +23,9 @@ export const finding = pgTable(
     districtId: districtId(),
     id: uuid("id").primaryKey(),
     number: integer("number").notNull(),
-    siteId: uuid("site_id").notNull().references(() => site.id),
+    siteId: uuid("site_id")
+      .notNull()
+      .references(() => site.id),
     patchId: uuid("patch_id").references(() => patch.id),
     place: geometry("place").notNull(),
     day: date("day").notNull(),
@@ -28,7 +41,11 @@ export const finding = pgTable(
     madeBy: text("made_by").notNull(),
     createdAt: createdAt(),
   },
-  (t) => [index("finding_district").on(t.districtId, t.verdict, t.day), index("finding_site").on(t.districtId, t.siteId), index("finding_place").using("gist", t.place)],
+  (t) => [
+    index("finding_district").on(t.districtId, t.verdict, t.day),
+    index("finding_site").on(t.districtId, t.siteId),
+    index("finding_place").using("gist", t.place),
+  ],
 );
 
 /** Observations, verdicts, confirmations, overrulings: appended, never changed. */
@@ -37,7 +54,9 @@ export const findingEvent = pgTable(
   {
     districtId: districtId(),
     id: uuid("id").primaryKey(),
-    findingId: uuid("finding_id").notNull().references(() => finding.id),
+    findingId: uuid("finding_id")
+      .notNull()
+      .references(() => finding.id),
     kind: text("kind").$type<"observations" | "verdict" | "confirmation" | "overruling" | "note">().notNull(),
     body: jsonb("body").notNull(),
     by: text("by").notNull(),
@@ -52,7 +71,9 @@ export const picture = pgTable(
   {
     districtId: districtId(),
     id: uuid("id").primaryKey(),
-    findingId: uuid("finding_id").notNull().references(() => finding.id),
+    findingId: uuid("finding_id")
+      .notNull()
+      .references(() => finding.id),
     content: bytes("content").notNull(),
     widthPx: integer("width_px").notNull(),
     heightPx: integer("height_px").notNull(),
@@ -72,7 +93,9 @@ export const pictureMarks = pgTable(
   {
     districtId: districtId(),
     id: uuid("id").primaryKey(),
-    pictureId: uuid("picture_id").notNull().references(() => picture.id),
+    pictureId: uuid("picture_id")
+      .notNull()
+      .references(() => picture.id),
     marks: jsonb("marks").$type<Marks>().notNull(),
     by: text("by").notNull(),
     at: timestamp("at", { withTimezone: true }).notNull().defaultNow(),

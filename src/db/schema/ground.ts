@@ -43,7 +43,9 @@ export const patch = pgTable(
   {
     districtId: districtId(),
     id: uuid("id").primaryKey(),
-    siteId: uuid("site_id").notNull().references(() => site.id),
+    siteId: uuid("site_id")
+      .notNull()
+      .references(() => site.id),
     taxon: text("taxon").notNull(),
     name: text("name").notNull(),
     outline: geometry("outline").notNull(),

@@ -11,12 +11,25 @@ export default async function AccountPage() {
       <h1>{member.personName}</h1>
       <p>{member.email}</p>
       <h2 className="ruled mt-6">Where you work</h2>
-      <ul>{member.places.map((p) => <li key={p.districtId} className="row py-2"><span className="font-semibold">{p.name}</span> <span className="small">{p.roles.join(", ")}</span></li>)}</ul>
+      <ul>
+        {member.places.map((p) => (
+          <li key={p.districtId} className="row py-2">
+            <span className="font-semibold">{p.name}</span> <span className="small">{p.roles.join(", ")}</span>
+          </li>
+        ))}
+      </ul>
       <h2 className="ruled mt-6">On this device</h2>
       <OnThisDevice />
       <h2 className="ruled mt-6">Sign out everywhere</h2>
-      <p className="py-2">Ends every session of yours, on this and on all other devices. Drafts stay on the devices on which they were made.</p>
-      <form action={signOutEverywhere}><button type="submit" className="button">Sign out everywhere</button></form>
+      <p className="py-2">
+        Ends every session of yours, on this and on all other devices. Drafts stay on the devices on which they were
+        made.
+      </p>
+      <form action={signOutEverywhere}>
+        <button type="submit" className="button">
+          Sign out everywhere
+        </button>
+      </form>
     </div>
   );
 }

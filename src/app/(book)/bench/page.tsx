@@ -5,8 +5,14 @@ import { isDemonstration } from "@/wiring";
 
 export const metadata = { title: "Bench" };
 
-export default async function BenchPage({ searchParams }: { searchParams: Promise<{ site?: string; patch?: string }> }) {
+export default async function BenchPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ site?: string; patch?: string }>;
+}) {
   const member = await memberOrSignIn();
   const { site, patch } = await searchParams;
-  return <Bench pack={await benchPackOf(member, isDemonstration())} chosenSite={site ?? null} chosenPatch={patch ?? null} />;
+  return (
+    <Bench pack={await benchPackOf(member, isDemonstration())} chosenSite={site ?? null} chosenPatch={patch ?? null} />
+  );
 }

@@ -11,8 +11,16 @@ type Search = Partial<Record<"hour" | "wrongClear" | "missedTarget" | "hold", st
 
 const FIELDS = [
   { name: "hour", label: "One hour of work costs", hint: "in your money; leave 1 to count everything in hours" },
-  { name: "wrongClear", label: "Clearing a plant that should have stayed", hint: "what it takes to make good: replanting, years of growth, a fine, trust" },
-  { name: "missedTarget", label: "Leaving a target standing", hint: "what its seed and spread cost until it is found again" },
+  {
+    name: "wrongClear",
+    label: "Clearing a plant that should have stayed",
+    hint: "what it takes to make good: replanting, years of growth, a fine, trust",
+  },
+  {
+    name: "missedTarget",
+    label: "Leaving a target standing",
+    hint: "what its seed and spread cost until it is found again",
+  },
   { name: "hold", label: "Coming back another day, in hours", hint: "the way there and back, and the look" },
 ] as const;
 
@@ -27,27 +35,83 @@ export default async function CostsPage({ searchParams }: { searchParams: Promis
   const value = (name: keyof Search) => asked[name] ?? String(Number(input[name].toPrecision(6)));
   return (
     <div className="px-4 md:px-6 py-5 max-w-[980px]">
-      <p className="small"><Link href="/people">People and settings</Link></p>
+      <p className="small">
+        <Link href="/people">People and settings</Link>
+      </p>
       <h1 className="mt-1">What a wrong act costs here</h1>
-      <p className="mt-1 max-w-[70ch]">From these the Bench takes its limit: how likely a plant that stays may still be when it says “clear to act”. It is the missed target over the missed target and the wrong clearing together, and never above 2 %. It stands at <strong className="figure">{percent(limit)}</strong>.</p>
+      <p className="mt-1 max-w-[70ch]">
+        From these the Bench takes its limit: how likely a plant that stays may still be when it says “clear to act”. It
+        is the missed target over the missed target and the wrong clearing together, and never above 2 %. It stands at{" "}
+        <strong className="figure">{percent(limit)}</strong>.
+      </p>
       {keeper ? null : <p className="mt-3">Only the keeper of the district changes these.</p>}
       <form method="get" className="grid sm:grid-cols-2 gap-5 mt-4" aria-label="Try other costs">
-        {FIELDS.map((f) => <label key={f.name} className="field"><span className="label">{f.label}</span><input name={f.name} inputMode="decimal" defaultValue={value(f.name)} disabled={!keeper} className="figure" aria-invalid={faults.has(f.name)} /><span className={faults.has(f.name) ? "fault" : "small"}>{faults.get(f.name) ?? f.hint}</span></label>)}
-        {keeper ? <button type="submit" className="button justify-self-start">Show what that does</button> : null}
+        {FIELDS.map((f) => (
+          <label key={f.name} className="field">
+            <span className="label">{f.label}</span>
+            <input
+              name={f.name}
+              inputMode="decimal"
+              defaultValue={value(f.name)}
+              disabled={!keeper}
+              className="figure"
+              aria-invalid={faults.has(f.name)}
+            />
+            <span className={faults.has(f.name) ? "fault" : "small"}>{faults.get(f.name) ?? f.hint}</span>
+          </label>
+        ))}
+        {keeper ? (
+          <button type="submit" className="button justify-self-start">
+            Show what that does
+          </button>
+        ) : null}
       </form>
       {preview ? (
         <section className="mt-6" aria-label="What these costs would do">
-          <p className="text-[18px]" role="status">The limit would go from <span className="figure">{percent(preview.limitBefore)}</span> to <strong className="figure">{percent(preview.limitAfter)}</strong>.{preview.limitAfter >= 0.02 ? " It is held at 2 %, whatever a missed target costs." : ""}</p>
+          <p className="text-[18px]" role="status">
+            The limit would go from <span className="figure">{percent(preview.limitBefore)}</span> to{" "}
+            <strong className="figure">{percent(preview.limitAfter)}</strong>.
+            {preview.limitAfter >= 0.02 ? " It is held at 2 %, whatever a missed target costs." : ""}
+          </p>
           <h2 className="ruled mt-4">Standard examples</h2>
           <table className="w-full text-left">
-            <thead><tr className="small"><th scope="col">What was seen</th><th scope="col">Now</th><th scope="col">With these costs</th></tr></thead>
-            <tbody>{preview.examples.map((e) => <tr key={e.name} className="row align-top"><th scope="row" className="font-normal py-2 pr-3">{e.name}</th><td className="py-2"><TapePiece verdict={e.before.verdict} /> <span className="small">{e.before.name}</span></td><td className="py-2"><TapePiece verdict={e.after.verdict} /> <span className={e.before.verdict === e.after.verdict ? "small" : "font-semibold"}>{e.after.name}</span></td></tr>)}</tbody>
+            <thead>
+              <tr className="small">
+                <th scope="col">What was seen</th>
+                <th scope="col">Now</th>
+                <th scope="col">With these costs</th>
+              </tr>
+            </thead>
+            <tbody>
+              {preview.examples.map((e) => (
+                <tr key={e.name} className="row align-top">
+                  <th scope="row" className="font-normal py-2 pr-3">
+                    {e.name}
+                  </th>
+                  <td className="py-2">
+                    <TapePiece verdict={e.before.verdict} /> <span className="small">{e.before.name}</span>
+                  </td>
+                  <td className="py-2">
+                    <TapePiece verdict={e.after.verdict} />{" "}
+                    <span className={e.before.verdict === e.after.verdict ? "small" : "font-semibold"}>
+                      {e.after.name}
+                    </span>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
           </table>
           <ActionForm action={costsAction} label="Save these costs" className="mt-4 flex flex-wrap gap-3 items-center">
-            {FIELDS.map((f) => <input key={f.name} type="hidden" name={f.name} value={preview.input[f.name]} />)}
-            <button type="submit" className="button press">Save these costs</button>
+            {FIELDS.map((f) => (
+              <input key={f.name} type="hidden" name={f.name} value={preview.input[f.name]} />
+            ))}
+            <button type="submit" className="button press">
+              Save these costs
+            </button>
           </ActionForm>
-          <div className="mt-4"><VerdictChanges changed={preview.changed} reckoned={preview.reckoned} aside="of this district" /></div>
+          <div className="mt-4">
+            <VerdictChanges changed={preview.changed} reckoned={preview.reckoned} aside="of this district" />
+          </div>
         </section>
       ) : null}
     </div>

@@ -9,33 +9,121 @@ import { memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Ground" };
 
-export default async function GroundPage({ searchParams }: { searchParams: Promise<{ draw?: string; site?: string }> }) {
+export default async function GroundPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ draw?: string; site?: string }>;
+}) {
   const member = await memberOrSignIn();
   const plants = await plantsOf(member);
   const { draw, site: newSite } = await searchParams;
   const mayDraw = member.roles.some((r) => r === "keeper" || r === "specialist");
   const [sites, patches, bounds] = await Promise.all([siteLines(member), patchLines(member), districtBounds(member)]);
   const finding = draw ? (await findingDetail(member, draw)).line : null;
-  const request = newSite && mayDraw ? { what: "site" as const, siteId: "", taxon: "", plant: "", findingId: null, place: null } : finding ? { what: "patch" as const, siteId: finding.siteId, taxon: finding.taxon ?? "", plant: finding.name, findingId: finding.id, place: finding.place } : null;
-  const grounds = shippedFlora().characters.find((c) => c.id === "ground")?.states.map(({ id, name }) => ({ id, name })) ?? [];
-  const taxa = request ? plants.flora.taxa.map((t) => ({ name: t.name, plant: plants.common(t.name) })).sort((a, b) => a.plant.localeCompare(b.plant)) : [];
+  const request =
+    newSite && mayDraw
+      ? { what: "site" as const, siteId: "", taxon: "", plant: "", findingId: null, place: null }
+      : finding
+        ? {
+            what: "patch" as const,
+            siteId: finding.siteId,
+            taxon: finding.taxon ?? "",
+            plant: finding.name,
+            findingId: finding.id,
+            place: finding.place,
+          }
+        : null;
+  const grounds =
+    shippedFlora()
+      .characters.find((c) => c.id === "ground")
+      ?.states.map(({ id, name }) => ({ id, name })) ?? [];
+  const taxa = request
+    ? plants.flora.taxa
+        .map((t) => ({ name: t.name, plant: plants.common(t.name) }))
+        .sort((a, b) => a.plant.localeCompare(b.plant))
+    : [];
   return (
     <div>
-      <div className="px-4 md:px-6 py-4 flex flex-wrap items-baseline gap-x-4"><h1>{request?.what === "site" ? "Draw a site" : request ? `Mark the patch: ${request.plant}` : "Ground"}</h1><p className="small">{request ? "an outline gives the area that plans and records need" : "sites dashed, patches filled, findings as pieces of their tape"}</p>{mayDraw && !request ? <Link href="/ground?site=new" className="button ml-auto">Draw a site</Link> : null}</div>
-      {sites.length === 0 ? <p className="px-4 md:px-6 pb-4">No sites yet. A site is the ground you look after, with its rules; findings and patches lie on it. {mayDraw ? "Draw the first one." : "The keeper draws the first one."}</p> : null}
+      <div className="px-4 md:px-6 py-4 flex flex-wrap items-baseline gap-x-4">
+        <h1>{request?.what === "site" ? "Draw a site" : request ? `Mark the patch: ${request.plant}` : "Ground"}</h1>
+        <p className="small">
+          {request
+            ? "an outline gives the area that plans and records need"
+            : "sites dashed, patches filled, findings as pieces of their tape"}
+        </p>
+        {mayDraw && !request ? (
+          <Link href="/ground?site=new" className="button ml-auto">
+            Draw a site
+          </Link>
+        ) : null}
+      </div>
+      {sites.length === 0 ? (
+        <p className="px-4 md:px-6 pb-4">
+          No sites yet. A site is the ground you look after, with its rules; findings and patches lie on it.{" "}
+          {mayDraw ? "Draw the first one." : "The keeper draws the first one."}
+        </p>
+      ) : null}
       <MapFrame bounds={bounds} request={request} taxa={taxa} grounds={grounds} />
       <div className="px-4 md:px-6 py-5 grid lg:grid-cols-2 gap-x-10 gap-y-6">
         <section>
-          <h2 className="ruled">Sites<span className="small">{sites.length}</span></h2>
-          <ul>{sites.map((s) => <li key={s.id} className="row py-2"><span className="font-semibold">{s.name}</span> <span className="small">{s.patches} patches, {s.findings} findings{s.rules.noProduct ? " · no products" : ""}{s.rules.noMachines ? " · no machines" : ""}{s.rules.grazed ? " · grazed" : ""}{s.rules.hayed ? " · hayed" : ""}{s.rules.foraged ? " · people gather here" : ""}</span><br /><span className="small">{s.note}</span> <Link className="small" href={`/bench?site=${s.id}`}>Look at a plant here</Link></li>)}</ul>
+          <h2 className="ruled">
+            Sites<span className="small">{sites.length}</span>
+          </h2>
+          <ul>
+            {sites.map((s) => (
+              <li key={s.id} className="row py-2">
+                <span className="font-semibold">{s.name}</span>{" "}
+                <span className="small">
+                  {s.patches} patches, {s.findings} findings{s.rules.noProduct ? " · no products" : ""}
+                  {s.rules.noMachines ? " · no machines" : ""}
+                  {s.rules.grazed ? " · grazed" : ""}
+                  {s.rules.hayed ? " · hayed" : ""}
+                  {s.rules.foraged ? " · people gather here" : ""}
+                </span>
+                <br />
+                <span className="small">{s.note}</span>{" "}
+                <Link className="small" href={`/bench?site=${s.id}`}>
+                  Look at a plant here
+                </Link>
+              </li>
+            ))}
+          </ul>
         </section>
         <section>
-          <h2 className="ruled">Patches<span className="small">{patches.length}</span></h2>
-          <ul>{patches.map((p) => <li key={p.id} className="row"><Link href={`/ground/patch/${p.id}`} style={{ textDecoration: "none" }} className="flex justify-between gap-3 py-2 min-h-[44px] hover:underline"><span><span className="font-semibold">{p.name}</span>: {p.plant}<br /><span className="small">{p.siteName}</span></span><span className="small text-right"><span className="figure">{areaText(p.areaM2)}</span><br />{STATES[p.state]}</span></Link></li>)}</ul>
+          <h2 className="ruled">
+            Patches<span className="small">{patches.length}</span>
+          </h2>
+          <ul>
+            {patches.map((p) => (
+              <li key={p.id} className="row">
+                <Link
+                  href={`/ground/patch/${p.id}`}
+                  style={{ textDecoration: "none" }}
+                  className="flex justify-between gap-3 py-2 min-h-[44px] hover:underline"
+                >
+                  <span>
+                    <span className="font-semibold">{p.name}</span>: {p.plant}
+                    <br />
+                    <span className="small">{p.siteName}</span>
+                  </span>
+                  <span className="small text-right">
+                    <span className="figure">{areaText(p.areaM2)}</span>
+                    <br />
+                    {STATES[p.state]}
+                  </span>
+                </Link>
+              </li>
+            ))}
+          </ul>
         </section>
       </div>
     </div>
   );
 }
 
-const STATES: Record<string, string> = { open: "needs work", treated: "treated", watched: "being watched", gone: "gone" };
+const STATES: Record<string, string> = {
+  open: "needs work",
+  treated: "treated",
+  watched: "being watched",
+  gone: "gone",
+};

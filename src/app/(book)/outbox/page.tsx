@@ -10,7 +10,9 @@ export default async function OutboxPage() {
   return (
     <div className="px-4 md:px-6 py-5 max-w-[820px]">
       <h1>Outbox of this device</h1>
-      <p className="mt-1 text-[var(--soft)]">Findings that were saved here and that the server does not have yet, or that need your eye.</p>
+      <p className="mt-1 text-[var(--soft)]">
+        Findings that were saved here and that the server does not have yet, or that need your eye.
+      </p>
       <OutboxPanel deviceKey={deviceKey(member)} nameOf={plants.plainNames()} />
     </div>
   );

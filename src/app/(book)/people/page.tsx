@@ -9,46 +9,169 @@ import { memberOrSignIn } from "@/server/session";
 import { mail } from "@/wiring";
 
 export const metadata = { title: "People" };
-const WORDS: Record<string, string> = { visitor: "reads, without places of protected plants", scout: "findings, patches, checks", specialist: "overrules, plans", applicator: "records treatments", keeper: "people and settings" };
+const WORDS: Record<string, string> = {
+  visitor: "reads, without places of protected plants",
+  scout: "findings, patches, checks",
+  specialist: "overrules, plans",
+  applicator: "records treatments",
+  keeper: "people and settings",
+};
 
 export default async function PeoplePage() {
   const member = await memberOrSignIn();
   const { people, invitations, letters } = await peopleOf(member);
   const keeper = member.roles.includes("keeper");
   const season = keeper ? await seasonOf(member) : null;
-  const roleBoxes = (held: string[]) => <fieldset className="flex flex-wrap gap-x-4"><legend className="small">Roles</legend>{ROLES.map((r) => <label key={r} className="tick" title={WORDS[r]}><input type="checkbox" name="roles" value={r} defaultChecked={held.includes(r)} />{r}</label>)}</fieldset>;
+  const roleBoxes = (held: string[]) => (
+    <fieldset className="flex flex-wrap gap-x-4">
+      <legend className="small">Roles</legend>
+      {ROLES.map((r) => (
+        <label key={r} className="tick" title={WORDS[r]}>
+          <input type="checkbox" name="roles" value={r} defaultChecked={held.includes(r)} />
+          {r}
+        </label>
+      ))}
+    </fieldset>
+  );
   return (
     <div className="px-4 md:px-6 py-5 max-w-[980px]">
       <h1>People</h1>
-      <p className="text-[var(--soft)]">Who works in {member.name}, and as what. {ROLES.map((r) => `${r}: ${WORDS[r]}`).join("; ")}.</p>
+      <p className="text-[var(--soft)]">
+        Who works in {member.name}, and as what. {ROLES.map((r) => `${r}: ${WORDS[r]}`).join("; ")}.
+      </p>
       <ul className="mt-4">
         {people.map((p) => (
           <li key={p.personId} className="row py-3">
-            <p><span className="font-semibold">{p.name}</span> <span className="small">{p.email} · {p.roles.join(", ")}{p.licence ? ` · licence ${p.licence}${p.licenceExpires ? ` to ${fullDay(p.licenceExpires)}` : ""}` : ""}</span></p>
-            {keeper ? <details><summary className="small min-h-[44px] flex items-center"><span className="plain-button">Change</span></summary><ActionForm action={rolesAction} label={`Roles of ${p.name}`} className="grid gap-3"><input type="hidden" name="personId" value={p.personId} />{roleBoxes(p.roles)}<Fault name="roles" /><div className="grid sm:grid-cols-2 gap-4"><Field name="licence" label="Licence"><input name="licence" defaultValue={p.licence ?? ""} /></Field><Field name="licenceExpires" label="Licence ends"><input type="date" name="licenceExpires" defaultValue={p.licenceExpires ?? ""} /></Field></div><button type="submit" className="button justify-self-start">Save</button></ActionForm></details> : null}
+            <p>
+              <span className="font-semibold">{p.name}</span>{" "}
+              <span className="small">
+                {p.email} · {p.roles.join(", ")}
+                {p.licence
+                  ? ` · licence ${p.licence}${p.licenceExpires ? ` to ${fullDay(p.licenceExpires)}` : ""}`
+                  : ""}
+              </span>
+            </p>
+            {keeper ? (
+              <details>
+                <summary className="small min-h-[44px] flex items-center">
+                  <span className="plain-button">Change</span>
+                </summary>
+                <ActionForm action={rolesAction} label={`Roles of ${p.name}`} className="grid gap-3">
+                  <input type="hidden" name="personId" value={p.personId} />
+                  {roleBoxes(p.roles)}
+                  <Fault name="roles" />
+                  <div className="grid sm:grid-cols-2 gap-4">
+                    <Field name="licence" label="Licence">
+                      <input name="licence" defaultValue={p.licence ?? ""} />
+                    </Field>
+                    <Field name="licenceExpires" label="Licence ends">
+                      <input type="date" name="licenceExpires" defaultValue={p.licenceExpires ?? ""} />
+                    </Field>
+                  </div>
+                  <button type="submit" className="button justify-self-start">
+                    Save
+                  </button>
+                </ActionForm>
+              </details>
+            ) : null}
           </li>
         ))}
-        {invitations.map((i) => <li key={i.id} className="row py-3 text-[var(--soft)]">{i.name}, {i.email}: invited as {i.roles.join(", ")}, until {fullDay(i.expiresAt.toISOString())}</li>)}
+        {invitations.map((i) => (
+          <li key={i.id} className="row py-3 text-[var(--soft)]">
+            {i.name}, {i.email}: invited as {i.roles.join(", ")}, until {fullDay(i.expiresAt.toISOString())}
+          </li>
+        ))}
       </ul>
       {keeper ? (
         <>
-          <section className="mt-8"><h2 className="ruled">Invite a person</h2>
-            <ActionForm action={inviteAction} draft="invite" renew label="Invite a person" className="grid gap-4 mt-3"><div className="grid sm:grid-cols-2 gap-5"><Field name="name" label="Name"><input name="name" required /></Field><Field name="email" label="E-mail"><input name="email" type="email" required /></Field></div>{roleBoxes(["scout"])}<Fault name="roles" /><button type="submit" className="button press justify-self-start">Invite</button></ActionForm>
-          </section>
-          <section className="mt-8"><h2 className="ruled">What a wrong act costs here</h2><p className="mt-2">Sets how sure the Bench must be before it says “clear to act”. <Link href="/costs">Decision costs</Link></p></section>
-          {season ? <section className="mt-8"><h2 className="ruled">The season here</h2>
-            <p className="mt-2">The flora’s calendars are those of the lowlands of the temperate north. Where spring comes later than there, autumn comes earlier by as much; the stages of plants, the windows of methods and “come back from” follow.</p>
-            <ActionForm action={seasonAction} label="The season here" className="grid gap-4 mt-3">
+          <section className="mt-8">
+            <h2 className="ruled">Invite a person</h2>
+            <ActionForm action={inviteAction} draft="invite" renew label="Invite a person" className="grid gap-4 mt-3">
               <div className="grid sm:grid-cols-2 gap-5">
-                <Field name="seasonShift" label="Spring comes later by, in days" hint="below 0 where it comes earlier; 10 days for some 300 m of height"><input name="seasonShift" inputMode="numeric" defaultValue={season.seasonShift} required /></Field>
-                <Field name="hemisphere" label="Hemisphere"><select name="hemisphere" defaultValue={season.hemisphere}><option value="north">North</option><option value="south">South</option></select></Field>
+                <Field name="name" label="Name">
+                  <input name="name" required />
+                </Field>
+                <Field name="email" label="E-mail">
+                  <input name="email" type="email" required />
+                </Field>
               </div>
-              <button type="submit" className="button justify-self-start">Save</button>
+              {roleBoxes(["scout"])}
+              <Fault name="roles" />
+              <button type="submit" className="button press justify-self-start">
+                Invite
+              </button>
             </ActionForm>
-            {season.examples.length > 0 ? <p className="mt-3">By this, here {season.examples.map((e) => `${e.plant} flowers from ${shortDay(e.from)}`).join("; ")}.</p> : null}
-          </section> : null}
-          <section className="mt-8"><h2 className="ruled">Outbox<span className="small">{mail.simulated ? "simulated: letters stay here and are sent to nobody" : "letters handed to the mail server"}</span></h2>
-            <ul>{letters.map((l) => <li key={l.id} className="row py-2"><details><summary className="min-h-[44px] flex items-center gap-3">{l.subject} <span className="small">to {l.recipient} · {l.sentAt ? "handed over" : "waiting"}</span></summary><pre className="whitespace-pre-wrap p-3 bg-[var(--paper)]" style={{ fontFamily: "inherit" }}>{l.body}</pre></details></li>)}{letters.length === 0 ? <li className="small py-2">No letters yet. An invitation makes the first.</li> : null}</ul>
+          </section>
+          <section className="mt-8">
+            <h2 className="ruled">What a wrong act costs here</h2>
+            <p className="mt-2">
+              Sets how sure the Bench must be before it says “clear to act”. <Link href="/costs">Decision costs</Link>
+            </p>
+          </section>
+          {season ? (
+            <section className="mt-8">
+              <h2 className="ruled">The season here</h2>
+              <p className="mt-2">
+                The flora’s calendars are those of the lowlands of the temperate north. Where spring comes later than
+                there, autumn comes earlier by as much; the stages of plants, the windows of methods and “come back
+                from” follow.
+              </p>
+              <ActionForm action={seasonAction} label="The season here" className="grid gap-4 mt-3">
+                <div className="grid sm:grid-cols-2 gap-5">
+                  <Field
+                    name="seasonShift"
+                    label="Spring comes later by, in days"
+                    hint="below 0 where it comes earlier; 10 days for some 300 m of height"
+                  >
+                    <input name="seasonShift" inputMode="numeric" defaultValue={season.seasonShift} required />
+                  </Field>
+                  <Field name="hemisphere" label="Hemisphere">
+                    <select name="hemisphere" defaultValue={season.hemisphere}>
+                      <option value="north">North</option>
+                      <option value="south">South</option>
+                    </select>
+                  </Field>
+                </div>
+                <button type="submit" className="button justify-self-start">
+                  Save
+                </button>
+              </ActionForm>
+              {season.examples.length > 0 ? (
+                <p className="mt-3">
+                  By this, here {season.examples.map((e) => `${e.plant} flowers from ${shortDay(e.from)}`).join("; ")}.
+                </p>
+              ) : null}
+            </section>
+          ) : null}
+          <section className="mt-8">
+            <h2 className="ruled">
+              Outbox
+              <span className="small">
+                {mail.simulated
+                  ? "simulated: letters stay here and are sent to nobody"
+                  : "letters handed to the mail server"}
+              </span>
+            </h2>
+            <ul>
+              {letters.map((l) => (
+                <li key={l.id} className="row py-2">
+                  <details>
+                    <summary className="min-h-[44px] flex items-center gap-3">
+                      {l.subject}{" "}
+                      <span className="small">
+                        to {l.recipient} · {l.sentAt ? "handed over" : "waiting"}
+                      </span>
+                    </summary>
+                    <pre className="whitespace-pre-wrap p-3 bg-[var(--paper)]" style={{ fontFamily: "inherit" }}>
+                      {l.body}
+                    </pre>
+                  </details>
+                </li>
+              ))}
+              {letters.length === 0 ? (
+                <li className="small py-2">No letters yet. An invitation makes the first.</li>
+              ) : null}
+            </ul>
           </section>
         </>
       ) : null}

@@ -8,7 +8,13 @@ import { compareTwins } from "@/server/twins";
 import { memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Twins" };
-const STAGE_WORDS: Record<Stage, string> = { seedling: "seedlings", vegetative: "in leaf", flowering: "in flower", fruiting: "in seed", winter: "in winter" };
+const STAGE_WORDS: Record<Stage, string> = {
+  seedling: "seedlings",
+  vegetative: "in leaf",
+  flowering: "in flower",
+  fruiting: "in seed",
+  winter: "in winter",
+};
 /** Rows that a field card has room for on one A5 page, by the number of plants: the more there are, the longer the words of each. */
 const CARD_ROWS: Record<number, number> = { 2: 6, 3: 5, 4: 4 };
 /** Looks of later stages that it has room for. */
@@ -20,34 +26,125 @@ export default async function TwinsPage({ searchParams }: { searchParams: Promis
   const member = await memberOrSignIn();
   const { t, stage: asked } = await searchParams;
   const ids = [t ?? []].flat().slice(0, 4);
-  const view = await compareTwins(member, ids, STAGES.find((s) => s === asked));
-  if (!view) return <div className="px-4 md:px-6 py-5"><h1>Twins</h1><p className="mt-2">Choose two to four plants: open one in the <Link href="/flora">flora</Link> and follow what it is taken for.</p></div>;
+  const view = await compareTwins(
+    member,
+    ids,
+    STAGES.find((s) => s === asked),
+  );
+  if (!view)
+    return (
+      <div className="px-4 md:px-6 py-5">
+        <h1>Twins</h1>
+        <p className="mt-2">
+          Choose two to four plants: open one in the <Link href="/flora">flora</Link> and follow what it is taken for.
+        </p>
+      </div>
+    );
   const cardRows = CARD_ROWS[view.plants.length];
   const href = (stage: Stage) => `/twins?${ids.map((id) => `t=${id}`).join("&")}&stage=${stage}`;
   return (
     <div className="px-4 md:px-6 py-5 field-card">
-      <p className="small no-print"><Link href="/flora">Flora</Link></p>
+      <p className="small no-print">
+        <Link href="/flora">Flora</Link>
+      </p>
       <h1 className="mt-1">{view.plants.map((p) => p.common).join(" or ")}</h1>
-      <nav aria-label="Stage" className="no-print flex flex-wrap gap-2 mt-3">{view.stages.map((s) => <Link key={s} href={href(s)} aria-current={s === view.stage ? "page" : undefined} className={`button pill ${s === view.stage ? "press" : ""}`} style={{ textDecoration: "none" }}>{STAGE_WORDS[s]}</Link>)}</nav>
-      {view.sameTreatment ? <p className="mt-3 border-l-4 border-[var(--teal)] pl-3"><strong>No need to part these here:</strong> they are all targets, and the same treatment suits them.</p> : null}
-      {view.mistake ? <p className="mt-3"><strong>The mistake:</strong> {view.mistake}</p> : null}
+      <nav aria-label="Stage" className="no-print flex flex-wrap gap-2 mt-3">
+        {view.stages.map((s) => (
+          <Link
+            key={s}
+            href={href(s)}
+            aria-current={s === view.stage ? "page" : undefined}
+            className={`button pill ${s === view.stage ? "press" : ""}`}
+            style={{ textDecoration: "none" }}
+          >
+            {STAGE_WORDS[s]}
+          </Link>
+        ))}
+      </nav>
+      {view.sameTreatment ? (
+        <p className="mt-3 border-l-4 border-[var(--teal)] pl-3">
+          <strong>No need to part these here:</strong> they are all targets, and the same treatment suits them.
+        </p>
+      ) : null}
+      {view.mistake ? (
+        <p className="mt-3">
+          <strong>The mistake:</strong> {view.mistake}
+        </p>
+      ) : null}
       <div className="overflow-x-auto">
         <table className="w-full mt-4 text-left" aria-label="What parts them, best first">
-          <thead><tr><th scope="col" className="small font-normal w-[22%]">What to look at, {STAGE_WORDS[view.stage]}</th>{view.plants.map((p) => <th key={p.id} scope="col" className="align-bottom pb-2"><span className="flex gap-2 items-center"><StatusMark status={p.status} size={16} /><Link href={`/flora/${p.id}`}>{p.common}</Link></span><span className="latin font-normal block">{p.name}</span><span className="small font-normal">{STATUS_WORDS[p.status]}</span></th>)}</tr></thead>
+          <thead>
+            <tr>
+              <th scope="col" className="small font-normal w-[22%]">
+                What to look at, {STAGE_WORDS[view.stage]}
+              </th>
+              {view.plants.map((p) => (
+                <th key={p.id} scope="col" className="align-bottom pb-2">
+                  <span className="flex gap-2 items-center">
+                    <StatusMark status={p.status} size={16} />
+                    <Link href={`/flora/${p.id}`}>{p.common}</Link>
+                  </span>
+                  <span className="latin font-normal block">{p.name}</span>
+                  <span className="small font-normal">{STATUS_WORDS[p.status]}</span>
+                </th>
+              ))}
+            </tr>
+          </thead>
           <tbody>
             {view.rows.map((row, i) => (
               <tr key={row.character} className={`row align-top ${i >= cardRows ? "no-print" : ""}`}>
-                <th scope="row" className="font-normal py-2 pr-3"><span className={row.parts ? "font-bold" : ""}>{row.name}</span><br /><span className="small">{row.ask} {row.seconds} s{row.parts ? " · parts them well" : ""}</span></th>
-                {row.cells.map((cell, k) => <TwinLook key={view.plants[k].id} model={view.model} taxon={view.plants[k].index} character={row.character} stage={view.stage} {...cell} />)}
+                <th scope="row" className="font-normal py-2 pr-3">
+                  <span className={row.parts ? "font-bold" : ""}>{row.name}</span>
+                  <br />
+                  <span className="small">
+                    {row.ask} {row.seconds} s{row.parts ? " · parts them well" : ""}
+                  </span>
+                </th>
+                {row.cells.map((cell, k) => (
+                  <TwinLook
+                    key={view.plants[k].id}
+                    model={view.model}
+                    taxon={view.plants[k].index}
+                    character={row.character}
+                    stage={view.stage}
+                    {...cell}
+                  />
+                ))}
               </tr>
             ))}
           </tbody>
         </table>
       </div>
       {view.rows.length === 0 ? <p className="mt-3">Nothing that the flora records parts them at this stage.</p> : null}
-      {view.later.length > 0 ? <section className="mt-6"><h2 className="ruled">What will part them later</h2><ul>{view.later.map((l, i) => <li key={l.stage} className={`row py-2 ${i >= CARD_LATER ? "no-print" : ""}`}><span className="font-semibold">{l.name}</span>, {STAGE_WORDS[l.stage]}: from {shortDay(l.from)}. <span className="small">{l.ask}</span></li>)}</ul></section> : null}
-      {view.hazards.length > 0 ? <section className="mt-4"><h2 className="ruled">Take care</h2><ul>{view.hazards.map((h) => <li key={h} className="row py-1.5">{h}</li>)}</ul></section> : null}
-      <div className="no-print mt-5 flex items-center gap-3"><PrintButton /><span className="small">Prints as a field card, one page of A5: the {cardRows} best looks.</span></div>
+      {view.later.length > 0 ? (
+        <section className="mt-6">
+          <h2 className="ruled">What will part them later</h2>
+          <ul>
+            {view.later.map((l, i) => (
+              <li key={l.stage} className={`row py-2 ${i >= CARD_LATER ? "no-print" : ""}`}>
+                <span className="font-semibold">{l.name}</span>, {STAGE_WORDS[l.stage]}: from {shortDay(l.from)}.{" "}
+                <span className="small">{l.ask}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
+      {view.hazards.length > 0 ? (
+        <section className="mt-4">
+          <h2 className="ruled">Take care</h2>
+          <ul>
+            {view.hazards.map((h) => (
+              <li key={h} className="row py-1.5">
+                {h}
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
+      <div className="no-print mt-5 flex items-center gap-3">
+        <PrintButton />
+        <span className="small">Prints as a field card, one page of A5: the {cardRows} best looks.</span>
+      </div>
     </div>
   );
 }

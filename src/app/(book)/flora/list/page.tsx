@@ -19,27 +19,84 @@ export default async function ListPage({ searchParams }: { searchParams: Promise
   const mayChange = member.roles.some((r) => r === "specialist" || r === "keeper");
   const chosen = sites.find((s) => s.id === site);
   const shown = chosen ? lines.filter((l) => l.exceptions.some((e) => e.siteId === chosen.id)) : lines;
-  const groups = STATUSES.map((status) => ({ status, lines: shown.filter((l) => (l.entry?.status ?? "kept") === status) })).filter((g) => g.lines.length > 0);
+  const groups = STATUSES.map((status) => ({
+    status,
+    lines: shown.filter((l) => (l.entry?.status ?? "kept") === status),
+  })).filter((g) => g.lines.length > 0);
   return (
     <div className="px-4 md:px-6 py-5">
-      <p className="small"><Link href="/flora">Flora</Link></p>
+      <p className="small">
+        <Link href="/flora">Flora</Link>
+      </p>
       <h1 className="mt-1">The list</h1>
-      <p className="text-[var(--soft)] max-w-[70ch]">What each plant is in this district, and where a site says otherwise. A plant that does not stand here counts as kept. Verdicts already given are not rewritten.</p>
+      <p className="text-[var(--soft)] max-w-[70ch]">
+        What each plant is in this district, and where a site says otherwise. A plant that does not stand here counts as
+        kept. Verdicts already given are not rewritten.
+      </p>
       <form className="no-print mt-4 flex flex-wrap gap-x-5 gap-y-3 items-end">
-        <label className="field"><span className="label">Show</span><select name="site" defaultValue={chosen?.id ?? ""}><option value="">the whole list</option>{sites.map((s) => <option key={s.id} value={s.id}>what is otherwise on {s.name}</option>)}</select></label>
-        <button type="submit" className="button">Show it</button><span className="small">{shown.length} of {lines.length} plants listed, of {plants.flora.taxa.length} in the flora</span>
+        <label className="field">
+          <span className="label">Show</span>
+          <select name="site" defaultValue={chosen?.id ?? ""}>
+            <option value="">the whole list</option>
+            {sites.map((s) => (
+              <option key={s.id} value={s.id}>
+                what is otherwise on {s.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button type="submit" className="button">
+          Show it
+        </button>
+        <span className="small">
+          {shown.length} of {lines.length} plants listed, of {plants.flora.taxa.length} in the flora
+        </span>
       </form>
       {mayChange ? <ChangeForm sites={sites} site={chosen?.id ?? ""} plants={plants} /> : null}
       {groups.map((group) => (
         <section key={group.status} className="mt-7">
-          <h2 className="ruled"><span className="inline-flex gap-2 items-center"><StatusMark status={group.status} />{STATUS_WORDS[group.status].replace(/^./, (c) => c.toUpperCase())}</span><span className="small">{group.lines.length}</span></h2>
+          <h2 className="ruled">
+            <span className="inline-flex gap-2 items-center">
+              <StatusMark status={group.status} />
+              {STATUS_WORDS[group.status].replace(/^./, (c) => c.toUpperCase())}
+            </span>
+            <span className="small">{group.lines.length}</span>
+          </h2>
           <table className="w-full stacked">
-            <thead><tr className="small text-left"><th scope="col" className="w-[34%]">Plant</th><th scope="col" className="w-[20%]">Treated together as</th><th scope="col">Otherwise on</th><th scope="col" className="w-[18%]">Set by</th>{mayChange ? <th scope="col"><span className="sr-only">Change</span></th> : null}</tr></thead>
-            <tbody>{group.lines.map((line) => <Line key={line.taxon} line={line} plants={plants} mayChange={mayChange} />)}</tbody>
+            <thead>
+              <tr className="small text-left">
+                <th scope="col" className="w-[34%]">
+                  Plant
+                </th>
+                <th scope="col" className="w-[20%]">
+                  Treated together as
+                </th>
+                <th scope="col">Otherwise on</th>
+                <th scope="col" className="w-[18%]">
+                  Set by
+                </th>
+                {mayChange ? (
+                  <th scope="col">
+                    <span className="sr-only">Change</span>
+                  </th>
+                ) : null}
+              </tr>
+            </thead>
+            <tbody>
+              {group.lines.map((line) => (
+                <Line key={line.taxon} line={line} plants={plants} mayChange={mayChange} />
+              ))}
+            </tbody>
           </table>
         </section>
       ))}
-      {groups.length === 0 ? <p className="mt-6">{chosen ? `${chosen.name} follows the district in everything.` : "Nothing is listed yet: every plant counts as kept, and nothing will ever be clear to act. Put the district’s targets on the list."}</p> : null}
+      {groups.length === 0 ? (
+        <p className="mt-6">
+          {chosen
+            ? `${chosen.name} follows the district in everything.`
+            : "Nothing is listed yet: every plant counts as kept, and nothing will ever be clear to act. Put the district’s targets on the list."}
+        </p>
+      ) : null}
     </div>
   );
 }
@@ -48,34 +105,114 @@ function Line({ line, plants, mayChange }: { line: ListLine; plants: Plants; may
   const { entry, exceptions } = line;
   return (
     <tr className="row align-top">
-      <td data-label="Plant" className="py-1.5"><span><Link href={`/flora/${plants.byName(line.taxon)?.id ?? ""}`} className="font-semibold">{plants.common(line.taxon)}</Link> <span className="latin">{line.taxon}</span></span></td>
-      <td data-label="Treated as" className="py-1.5">{entry?.action ?? <span className="small">{entry ? "by its kind" : "not listed: kept"}</span>}</td>
+      <td data-label="Plant" className="py-1.5">
+        <span>
+          <Link href={`/flora/${plants.byName(line.taxon)?.id ?? ""}`} className="font-semibold">
+            {plants.common(line.taxon)}
+          </Link>{" "}
+          <span className="latin">{line.taxon}</span>
+        </span>
+      </td>
+      <td data-label="Treated as" className="py-1.5">
+        {entry?.action ?? <span className="small">{entry ? "by its kind" : "not listed: kept"}</span>}
+      </td>
       <td data-label="Otherwise" className="py-1.5">
-        {exceptions.length === 0 ? <span className="small">nowhere</span> : (
-          <ul>{exceptions.map((e) => <li key={e.id} className="flex flex-wrap gap-x-2 items-center"><StatusMark status={e.status} size={16} /><span>{STATUS_WORDS[e.status]} on {e.siteName}</span>{mayChange ? <TakeOff id={e.id} label={`Let ${e.siteName} follow the district for ${line.taxon}`} /> : null}</li>)}</ul>
+        {exceptions.length === 0 ? (
+          <span className="small">nowhere</span>
+        ) : (
+          <ul>
+            {exceptions.map((e) => (
+              <li key={e.id} className="flex flex-wrap gap-x-2 items-center">
+                <StatusMark status={e.status} size={16} />
+                <span>
+                  {STATUS_WORDS[e.status]} on {e.siteName}
+                </span>
+                {mayChange ? (
+                  <TakeOff id={e.id} label={`Let ${e.siteName} follow the district for ${line.taxon}`} />
+                ) : null}
+              </li>
+            ))}
+          </ul>
         )}
       </td>
-      <td data-label="Set by" className="py-1.5 small">{entry ? <span>{entry.changedBy}, {fullDay(entry.changedAt.toISOString())}</span> : exceptions[0] ? <span>{exceptions[0].changedBy}, {fullDay(exceptions[0].changedAt.toISOString())}</span> : null}</td>
-      {mayChange ? <td data-label="" className="text-right">{entry ? <TakeOff id={entry.id} label={`Take ${line.taxon} off the list`} /> : null}</td> : null}
+      <td data-label="Set by" className="py-1.5 small">
+        {entry ? (
+          <span>
+            {entry.changedBy}, {fullDay(entry.changedAt.toISOString())}
+          </span>
+        ) : exceptions[0] ? (
+          <span>
+            {exceptions[0].changedBy}, {fullDay(exceptions[0].changedAt.toISOString())}
+          </span>
+        ) : null}
+      </td>
+      {mayChange ? (
+        <td data-label="" className="text-right">
+          {entry ? <TakeOff id={entry.id} label={`Take ${line.taxon} off the list`} /> : null}
+        </td>
+      ) : null}
     </tr>
   );
 }
 
 function TakeOff({ id, label }: { id: string; label: string }) {
-  return <ActionForm action={takeOffListAction} label={label} className="no-print inline"><input type="hidden" name="id" value={id} /><button type="submit" className="plain-button small min-h-[44px]" aria-label={label}>take off</button></ActionForm>;
+  return (
+    <ActionForm action={takeOffListAction} label={label} className="no-print inline">
+      <input type="hidden" name="id" value={id} />
+      <button type="submit" className="plain-button small min-h-[44px]" aria-label={label}>
+        take off
+      </button>
+    </ActionForm>
+  );
 }
 
 function ChangeForm({ sites, site, plants }: { sites: { id: string; name: string }[]; site: string; plants: Plants }) {
   return (
     <details className="no-print mt-4 border-b border-[var(--line)] pb-3">
-      <summary className="min-h-[44px] flex items-center"><span className="plain-button">Put a plant on it, or change one</span></summary>
-      <ActionForm action={statusAction} renew label="Put a plant on the list" className="mt-3 grid sm:grid-cols-2 lg:grid-cols-[1.4fr_1fr_1fr_1fr_auto] gap-x-5 gap-y-3 items-end">
-        <Field name="taxon" label="Plant" hint="accepted name"><input name="taxon" list="list-taxa" autoComplete="off" required /></Field>
-        <datalist id="list-taxa">{plants.flora.taxa.map((t) => <option key={t.id} value={t.name}>{plants.common(t.name)}</option>)}</datalist>
-        <Field name="status" label="Is here"><select name="status" defaultValue="target">{STATUSES.map((s) => <option key={s} value={s}>{STATUS_WORDS[s]}</option>)}</select></Field>
-        <Field name="siteId" label="Where"><select name="siteId" defaultValue={site}><option value="">everywhere in the district</option>{sites.map((s) => <option key={s.id} value={s.id}>only on {s.name}</option>)}</select></Field>
-        <Field name="action" label="Treated together as"><input name="action" maxLength={80} /></Field>
-        <button type="submit" className="button press">Put it on the list</button>
+      <summary className="min-h-[44px] flex items-center">
+        <span className="plain-button">Put a plant on it, or change one</span>
+      </summary>
+      <ActionForm
+        action={statusAction}
+        renew
+        label="Put a plant on the list"
+        className="mt-3 grid sm:grid-cols-2 lg:grid-cols-[1.4fr_1fr_1fr_1fr_auto] gap-x-5 gap-y-3 items-end"
+      >
+        <Field name="taxon" label="Plant" hint="accepted name">
+          <input name="taxon" list="list-taxa" autoComplete="off" required />
+        </Field>
+        <datalist id="list-taxa">
+          {plants.flora.taxa.map((t) => (
+            <option key={t.id} value={t.name}>
+              {plants.common(t.name)}
+            </option>
+          ))}
+        </datalist>
+        <Field name="status" label="Is here">
+          <select name="status" defaultValue="target">
+            {STATUSES.map((s) => (
+              <option key={s} value={s}>
+                {STATUS_WORDS[s]}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <Field name="siteId" label="Where">
+          <select name="siteId" defaultValue={site}>
+            <option value="">everywhere in the district</option>
+            {sites.map((s) => (
+              <option key={s.id} value={s.id}>
+                only on {s.name}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <Field name="action" label="Treated together as">
+          <input name="action" maxLength={80} />
+        </Field>
+        <button type="submit" className="button press">
+          Put it on the list
+        </button>
       </ActionForm>
     </details>
   );

@@ -19,37 +19,91 @@ export default async function PacksPage() {
   const mayChange = member.roles.includes("specialist");
   return (
     <div className="px-4 md:px-6 py-5">
-      <p className="small"><Link href="/flora">Flora</Link></p>
+      <p className="small">
+        <Link href="/flora">Flora</Link>
+      </p>
       <h1 className="mt-1">Packs and amendments</h1>
-      <p className="text-[var(--soft)] max-w-[70ch]">The flora leaves as tables that open in a spreadsheet: what the plants are, what parts them from their twins, and one score a row in plain words. It comes back the same way, with plants that were added. What this district changes lies over the shipped flora and can be taken back.</p>
+      <p className="text-[var(--soft)] max-w-[70ch]">
+        The flora leaves as tables that open in a spreadsheet: what the plants are, what parts them from their twins,
+        and one score a row in plain words. It comes back the same way, with plants that were added. What this district
+        changes lies over the shipped flora and can be taken back.
+      </p>
       <section className="mt-6">
         <h2 className="ruled">Out</h2>
         <ul>
           <Out scope="all">The whole flora</Out>
           <Out scope="amendments">What this district changed</Out>
         </ul>
-        <details><summary className="min-h-[44px] flex items-center"><span className="plain-button">One set at a time</span></summary><ul className="lg:columns-2">{plants.flora.sets.map((s) => <Out key={s.id} scope={s.id}>{s.name}</Out>)}</ul></details>
-        <details><summary className="min-h-[44px] flex items-center"><span className="plain-button">How a plant is added</span></summary>
+        <details>
+          <summary className="min-h-[44px] flex items-center">
+            <span className="plain-button">One set at a time</span>
+          </summary>
+          <ul className="lg:columns-2">
+            {plants.flora.sets.map((s) => (
+              <Out key={s.id} scope={s.id}>
+                {s.name}
+              </Out>
+            ))}
+          </ul>
+        </details>
+        <details>
+          <summary className="min-h-[44px] flex items-center">
+            <span className="plain-button">How a plant is added</span>
+          </summary>
           <ol className="list-decimal pl-6 max-w-[70ch]">
-            <li className="py-1">Open the plant that is most like it and take its three tables, at the foot of its page: they are filled in, so nothing starts from an empty sheet.</li>
-            <li className="py-1">Write the new plant’s accepted name in place of the old one, in all three. Correct every row by plants that were looked at; take out the rows that nobody knows. A score that is missing counts as not recorded, and never speaks against a kept plant.</li>
-            <li className="py-1">In the table of twins say what it is taken for and which characters part the two, with the mistake that people make. Without a twin, or with one that nothing parts, it is refused.</li>
-            <li className="py-1">Choose the three tables together below. All of it is checked, and shown with the findings whose verdict it would change, before anything is taken in. Then put the plant on the list: until then it counts as kept.</li>
+            <li className="py-1">
+              Open the plant that is most like it and take its three tables, at the foot of its page: they are filled
+              in, so nothing starts from an empty sheet.
+            </li>
+            <li className="py-1">
+              Write the new plant’s accepted name in place of the old one, in all three. Correct every row by plants
+              that were looked at; take out the rows that nobody knows. A score that is missing counts as not recorded,
+              and never speaks against a kept plant.
+            </li>
+            <li className="py-1">
+              In the table of twins say what it is taken for and which characters part the two, with the mistake that
+              people make. Without a twin, or with one that nothing parts, it is refused.
+            </li>
+            <li className="py-1">
+              Choose the three tables together below. All of it is checked, and shown with the findings whose verdict it
+              would change, before anything is taken in. Then put the plant on the list: until then it counts as kept.
+            </li>
           </ol>
         </details>
       </section>
-      {mayChange ? <section className="mt-8"><h2 className="ruled">In</h2><PackForm /></section> : <p className="mt-8">Taking a pack in needs the role of specialist.</p>}
+      {mayChange ? (
+        <section className="mt-8">
+          <h2 className="ruled">In</h2>
+          <PackForm />
+        </section>
+      ) : (
+        <p className="mt-8">Taking a pack in needs the role of specialist.</p>
+      )}
       <section className="mt-8">
-        <h2 className="ruled">Amendments<span className="small">newest first; what the shipped flora says is never lost</span></h2>
-        {history.length === 0 ? <p className="small py-3">This district has changed nothing yet. A specialist corrects a score on the page of the plant.</p> : (
-          <ul>{together(history).map((group) => <Amended key={group[0].id} group={group} plant={plants.common(group[0].taxon)} mayChange={mayChange} />)}</ul>
+        <h2 className="ruled">
+          Amendments<span className="small">newest first; what the shipped flora says is never lost</span>
+        </h2>
+        {history.length === 0 ? (
+          <p className="small py-3">
+            This district has changed nothing yet. A specialist corrects a score on the page of the plant.
+          </p>
+        ) : (
+          <ul>
+            {together(history).map((group) => (
+              <Amended key={group[0].id} group={group} plant={plants.common(group[0].taxon)} mayChange={mayChange} />
+            ))}
+          </ul>
         )}
       </section>
     </div>
   );
 }
 
-const Out = ({ scope, children }: { scope: string; children: React.ReactNode }) => <li className="row py-2 break-inside-avoid">{children}: <PackLinks scope={scope} /></li>;
+const Out = ({ scope, children }: { scope: string; children: React.ReactNode }) => (
+  <li className="row py-2 break-inside-avoid">
+    {children}: <PackLinks scope={scope} />
+  </li>
+);
 
 type History = Awaited<ReturnType<typeof amendmentHistory>>;
 
@@ -63,7 +117,18 @@ function together(history: History): History[] {
   return [...groups.values()];
 }
 
-const Said = ({ a }: { a: History[number] }) => <>{amendmentSubject(a.key)}: <AmendmentWords name={a.key} before={a.before} value={a.value} struck={a.revertedAt !== null} />{a.revertedAt ? <span className="small"> · taken back by {a.revertedBy}, {fullDay(a.revertedAt.toISOString())}</span> : null}</>;
+const Said = ({ a }: { a: History[number] }) => (
+  <>
+    {amendmentSubject(a.key)}:{" "}
+    <AmendmentWords name={a.key} before={a.before} value={a.value} struck={a.revertedAt !== null} />
+    {a.revertedAt ? (
+      <span className="small">
+        {" "}
+        · taken back by {a.revertedBy}, {fullDay(a.revertedAt.toISOString())}
+      </span>
+    ) : null}
+  </>
+);
 
 function Amended({ group, plant, mayChange }: { group: History; plant: string; mayChange: boolean }) {
   const [first] = group;
@@ -71,14 +136,57 @@ function Amended({ group, plant, mayChange }: { group: History; plant: string; m
   const itself = group.find((a) => kindOfKey(a.key) === "plant");
   return (
     <li className="row py-3">
-      <span className="font-semibold">{plant}</span>, {group.length === 1 ? <Said a={first} /> : `${itself ? (itself.before === null ? "added here" : "the plant itself") : "scores changed"}: ${group.length} lines${standing.length === 0 ? ", taken back" : ""}`}
-      <br /><span className="small">{first.reason} · {first.madeBy}, {fullDay(first.createdAt.toISOString())}</span>
-      {group.length > 1 ? <details><summary className="min-h-[44px] flex items-center"><span className="plain-button">Line by line</span></summary><ul>{group.map((a) => <li key={a.id} className="py-1"><Said a={a} />{mayChange && !a.revertedAt ? <TakeBack amendments={[a]} label={`Take back ${amendmentSubject(a.key)} of ${a.taxon}`} /> : null}</li>)}</ul></details> : null}
-      {mayChange && standing.length > 0 ? <TakeBack amendments={standing} label={standing.length === 1 ? `Take back ${amendmentSubject(standing[0].key)} of ${first.taxon}` : `Take back ${standing.length} lines of ${first.taxon}`} all={standing.length > 1} /> : null}
+      <span className="font-semibold">{plant}</span>,{" "}
+      {group.length === 1 ? (
+        <Said a={first} />
+      ) : (
+        `${itself ? (itself.before === null ? "added here" : "the plant itself") : "scores changed"}: ${group.length} lines${standing.length === 0 ? ", taken back" : ""}`
+      )}
+      <br />
+      <span className="small">
+        {first.reason} · {first.madeBy}, {fullDay(first.createdAt.toISOString())}
+      </span>
+      {group.length > 1 ? (
+        <details>
+          <summary className="min-h-[44px] flex items-center">
+            <span className="plain-button">Line by line</span>
+          </summary>
+          <ul>
+            {group.map((a) => (
+              <li key={a.id} className="py-1">
+                <Said a={a} />
+                {mayChange && !a.revertedAt ? (
+                  <TakeBack amendments={[a]} label={`Take back ${amendmentSubject(a.key)} of ${a.taxon}`} />
+                ) : null}
+              </li>
+            ))}
+          </ul>
+        </details>
+      ) : null}
+      {mayChange && standing.length > 0 ? (
+        <TakeBack
+          amendments={standing}
+          label={
+            standing.length === 1
+              ? `Take back ${amendmentSubject(standing[0].key)} of ${first.taxon}`
+              : `Take back ${standing.length} lines of ${first.taxon}`
+          }
+          all={standing.length > 1}
+        />
+      ) : null}
     </li>
   );
 }
 
 function TakeBack({ amendments, label, all }: { amendments: History; label: string; all?: boolean }) {
-  return <ActionForm action={revertAction} label={label}>{amendments.map((a) => <input key={a.id} type="hidden" name="id" value={a.id} />)}<button type="submit" className="plain-button" aria-label={all ? label : undefined}>{all ? "Take all of it back" : "Take it back"}</button></ActionForm>;
+  return (
+    <ActionForm action={revertAction} label={label}>
+      {amendments.map((a) => (
+        <input key={a.id} type="hidden" name="id" value={a.id} />
+      ))}
+      <button type="submit" className="plain-button" aria-label={all ? label : undefined}>
+        {all ? "Take all of it back" : "Take it back"}
+      </button>
+    </ActionForm>
+  );
 }

@@ -11,26 +11,90 @@ import { todayIn } from "@/server/clock";
 
 export const metadata = { title: "Record a treatment" };
 
-export default async function NewEntryPage({ searchParams }: { searchParams: Promise<{ plan?: string; correct?: string }> }) {
+export default async function NewEntryPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ plan?: string; correct?: string }>;
+}) {
   const member = await memberOrSignIn();
   const plants = await plantsOf(member);
   const { plan, correct } = await searchParams;
-  if (!member.roles.includes("applicator")) return <div className="p-6"><h1>Record a treatment</h1><p className="mt-3 max-w-[60ch]">Treatments are recorded by the person who did them, in the role of applicator. You are {member.roles.join(", ")} here. Nothing was changed.</p></div>;
+  if (!member.roles.includes("applicator"))
+    return (
+      <div className="p-6">
+        <h1>Record a treatment</h1>
+        <p className="mt-3 max-w-[60ch]">
+          Treatments are recorded by the person who did them, in the role of applicator. You are{" "}
+          {member.roles.join(", ")} here. Nothing was changed.
+        </p>
+      </div>
+    );
   const old = correct ? await ledgerDetail(member, correct).catch(() => notFound()) : null;
   const planId = plan ?? old?.line.planId;
-  if (!planId) return <div className="p-6"><h1>Record a treatment</h1><p className="mt-3">Treatments are recorded from the plan they carry out. <Link href="/season">Choose the plan in the Season.</Link></p></div>;
+  if (!planId)
+    return (
+      <div className="p-6">
+        <h1>Record a treatment</h1>
+        <p className="mt-3">
+          Treatments are recorded from the plan they carry out.{" "}
+          <Link href="/season">Choose the plan in the Season.</Link>
+        </p>
+      </div>
+    );
   const view = await recordingFor(member, planId).catch((error) => {
     if (error instanceof Refusal && error.status === 404) return notFound();
     throw error;
   });
   return (
     <div className="px-4 md:px-6 py-5 max-w-[900px]">
-      <p className="small"><Link href={`/ground/patch/${view.patch.id}`}>{view.patch.name}</Link>, {view.site.name}</p>
-      <h1 className="mt-1">{old ? `Correct entry no. ${old.line.seq}` : `Record: ${view.method?.name ?? view.plan.method}`}</h1>
-      <p className="text-[var(--soft)]">{plants.common(view.plan.taxon)} · {view.waterDistanceM === null ? "no water mapped near" : `${Math.round(view.waterDistanceM)} m from water`} · what is typed is kept on this device until it is taken</p>
-      {view.plan.overruling ? <p className="border-2 border-dashed border-[var(--madder)] p-2 mt-2"><strong>Overruled in writing:</strong> {view.plan.overruling}</p> : null}
-      {view.method ? <ul className="mt-3 border-l-4 border-[var(--madder)] pl-3">{view.method.cautions.map((c) => <li key={c}>{c}</li>)}</ul> : null}
-      <TreatmentForm action={treatmentAction} draft={`treatment-${old?.line.id ?? planId}`} id={uuidv7()} view={{ planId, patchId: view.patch.id, patchName: view.patch.name, siteName: view.site.name, zone: view.site.zone, areaM2: view.patch.areaM2, taxon: view.plan.taxon, method: view.plan.method, methodName: view.method?.name ?? view.plan.method, equipment: view.method?.equipment.join(", ") ?? "", stage: view.stage, usesProduct: view.method?.kind === "product", who: view.me.name, licence: view.me.licence ?? "", licenceExpires: view.me.licenceExpires ?? "", labels: view.labels, today: todayIn(view.site.zone), old: old ? { id: old.line.id, body: old.line.body } : null }} />
+      <p className="small">
+        <Link href={`/ground/patch/${view.patch.id}`}>{view.patch.name}</Link>, {view.site.name}
+      </p>
+      <h1 className="mt-1">
+        {old ? `Correct entry no. ${old.line.seq}` : `Record: ${view.method?.name ?? view.plan.method}`}
+      </h1>
+      <p className="text-[var(--soft)]">
+        {plants.common(view.plan.taxon)} ·{" "}
+        {view.waterDistanceM === null ? "no water mapped near" : `${Math.round(view.waterDistanceM)} m from water`} ·
+        what is typed is kept on this device until it is taken
+      </p>
+      {view.plan.overruling ? (
+        <p className="border-2 border-dashed border-[var(--madder)] p-2 mt-2">
+          <strong>Overruled in writing:</strong> {view.plan.overruling}
+        </p>
+      ) : null}
+      {view.method ? (
+        <ul className="mt-3 border-l-4 border-[var(--madder)] pl-3">
+          {view.method.cautions.map((c) => (
+            <li key={c}>{c}</li>
+          ))}
+        </ul>
+      ) : null}
+      <TreatmentForm
+        action={treatmentAction}
+        draft={`treatment-${old?.line.id ?? planId}`}
+        id={uuidv7()}
+        view={{
+          planId,
+          patchId: view.patch.id,
+          patchName: view.patch.name,
+          siteName: view.site.name,
+          zone: view.site.zone,
+          areaM2: view.patch.areaM2,
+          taxon: view.plan.taxon,
+          method: view.plan.method,
+          methodName: view.method?.name ?? view.plan.method,
+          equipment: view.method?.equipment.join(", ") ?? "",
+          stage: view.stage,
+          usesProduct: view.method?.kind === "product",
+          who: view.me.name,
+          licence: view.me.licence ?? "",
+          licenceExpires: view.me.licenceExpires ?? "",
+          labels: view.labels,
+          today: todayIn(view.site.zone),
+          old: old ? { id: old.line.id, body: old.line.body } : null,
+        }}
+      />
     </div>
   );
 }

@@ -20,48 +20,158 @@ export default async function PlanningPage({ params }: { params: Promise<{ findi
     if (error instanceof Refusal) return error;
     throw error;
   });
-  if (view instanceof Refusal) return <div className="p-6"><h1>What can be done</h1><p className="mt-3 max-w-[60ch]">{view.message}</p></div>;
+  if (view instanceof Refusal)
+    return (
+      <div className="p-6">
+        <h1>What can be done</h1>
+        <p className="mt-3 max-w-[60ch]">{view.message}</p>
+      </div>
+    );
   const mayPlan = member.roles.includes("specialist");
   return (
     <div className="px-4 md:px-6 py-5">
-      <p className="small"><Link href={`/findings/${view.findingId}`}>Finding F-{view.number}</Link> · <Link href={`/ground/patch/${view.patchId}`}>{view.patchName}</Link>, {view.siteName}</p>
+      <p className="small">
+        <Link href={`/findings/${view.findingId}`}>Finding F-{view.number}</Link> ·{" "}
+        <Link href={`/ground/patch/${view.patchId}`}>{view.patchName}</Link>, {view.siteName}
+      </p>
       <h1 className="mt-1">What can be done: {plants.common(view.taxon)}</h1>
-      <p className="text-[var(--soft)]">{areaText(view.areaM2)}, {STAGES[view.stage]}, {view.waterDistanceM === null ? "no water mapped near" : `${Math.round(view.waterDistanceM)} m from water`}. Today is {fullDay(view.today)}.</p>
-      {view.barred ? <p role="alert" className="border-2 border-[var(--ink)] p-4 mt-4 max-w-[70ch]"><strong>No work can be planned.</strong> {view.barred} A specialist may overrule it in writing on the finding.</p> : null}
-      {view.overruling ? <p className="border-2 border-dashed border-[var(--madder)] p-3 mt-4 max-w-[70ch]"><strong>Overruled in writing</strong> by {view.overruling.by}: “{view.overruling.reason}”</p> : null}
-      {view.reportFirst ? <p className="border-2 border-[var(--madder)] p-3 mt-4 max-w-[70ch]"><strong>Report first.</strong> This plant is on watch: it was not known here. Report it before anything is done to it.</p> : null}
+      <p className="text-[var(--soft)]">
+        {areaText(view.areaM2)}, {STAGES[view.stage]},{" "}
+        {view.waterDistanceM === null ? "no water mapped near" : `${Math.round(view.waterDistanceM)} m from water`}.
+        Today is {fullDay(view.today)}.
+      </p>
+      {view.barred ? (
+        <p role="alert" className="border-2 border-[var(--ink)] p-4 mt-4 max-w-[70ch]">
+          <strong>No work can be planned.</strong> {view.barred} A specialist may overrule it in writing on the finding.
+        </p>
+      ) : null}
+      {view.overruling ? (
+        <p className="border-2 border-dashed border-[var(--madder)] p-3 mt-4 max-w-[70ch]">
+          <strong>Overruled in writing</strong> by {view.overruling.by}: “{view.overruling.reason}”
+        </p>
+      ) : null}
+      {view.reportFirst ? (
+        <p className="border-2 border-[var(--madder)] p-3 mt-4 max-w-[70ch]">
+          <strong>Report first.</strong> This plant is on watch: it was not known here. Report it before anything is
+          done to it.
+        </p>
+      ) : null}
       <div className="mt-4">
         {(["now", "not-now", "never"] as const).map((answer) => {
           const own = view.advice.filter((a) => a.answer === answer);
-          return own.length === 0 ? null : <section key={answer} className="mt-6"><h2 className="ruled">{ANSWERS[answer]}<span className="small">{own.length}</span></h2><ul>{own.map((a) => <Method key={a.method.id} advice={a} view={view} mayPlan={mayPlan && !view.barred} />)}</ul></section>;
+          return own.length === 0 ? null : (
+            <section key={answer} className="mt-6">
+              <h2 className="ruled">
+                {ANSWERS[answer]}
+                <span className="small">{own.length}</span>
+              </h2>
+              <ul>
+                {own.map((a) => (
+                  <Method key={a.method.id} advice={a} view={view} mayPlan={mayPlan && !view.barred} />
+                ))}
+              </ul>
+            </section>
+          );
         })}
       </div>
-      {view.remains.length > 0 ? <section className="mt-6 max-w-[70ch]"><h2 className="ruled">What its remains need</h2><ul>{view.remains.map((need) => <li key={need} className="row py-2">{need}</li>)}</ul></section> : null}
-      <p className="small mt-6 max-w-[70ch]">No product is recommended here. The label, local law, its rules for waste too, and a licensed person stand above this program.</p>
+      {view.remains.length > 0 ? (
+        <section className="mt-6 max-w-[70ch]">
+          <h2 className="ruled">What its remains need</h2>
+          <ul>
+            {view.remains.map((need) => (
+              <li key={need} className="row py-2">
+                {need}
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
+      <p className="small mt-6 max-w-[70ch]">
+        No product is recommended here. The label, local law, its rules for waste too, and a licensed person stand above
+        this program.
+      </p>
     </div>
   );
 }
-const STAGES: Record<string, string> = { seedling: "seedlings", vegetative: "in leaf", flowering: "in flower", fruiting: "in seed", winter: "in winter rest" };
+const STAGES: Record<string, string> = {
+  seedling: "seedlings",
+  vegetative: "in leaf",
+  flowering: "in flower",
+  fruiting: "in seed",
+  winter: "in winter rest",
+};
 
 function Method({ advice, view, mayPlan }: { advice: MethodAdvice; view: PlanningView; mayPlan: boolean }) {
   const { method, window } = advice;
   return (
     <li className="row py-3 grid md:grid-cols-[220px_minmax(0,1fr)] gap-x-6">
-      <div><h3>{method.name}</h3><p className="small">{KINDS[method.kind]}{advice.answer !== "never" ? ` · about ${advice.hours} h here` : ""}</p></div>
       <div>
-        <p>{advice.why.join(" ")}{window && advice.answer === "not-now" ? ` From ${shortDay(window.from)} to ${shortDay(window.to)}.` : window ? ` Window: until ${shortDay(window.to)}.` : ""}</p>
+        <h3>{method.name}</h3>
+        <p className="small">
+          {KINDS[method.kind]}
+          {advice.answer !== "never" ? ` · about ${advice.hours} h here` : ""}
+        </p>
+      </div>
+      <div>
+        <p>
+          {advice.why.join(" ")}
+          {window && advice.answer === "not-now"
+            ? ` From ${shortDay(window.from)} to ${shortDay(window.to)}.`
+            : window
+              ? ` Window: until ${shortDay(window.to)}.`
+              : ""}
+        </p>
         {advice.answer !== "never" ? (
           <>
-            <ul className="mt-2 border-l-4 border-[var(--madder)] pl-3">{advice.cautions.map((c) => <li key={c}>{c}</li>)}</ul>
+            <ul className="mt-2 border-l-4 border-[var(--madder)] pl-3">
+              {advice.cautions.map((c) => (
+                <li key={c}>{c}</li>
+              ))}
+            </ul>
             <p className="small mt-2">Follows: {method.follows.join(" ")}</p>
             {mayPlan && window ? (
-              <details className="mt-2"><summary className="button">Plan this</summary>
-                <ActionForm action={planAction} draft={`plan-${view.findingId}-${method.id}`} label={`Plan: ${method.name}`} className="grid sm:grid-cols-2 gap-x-5 gap-y-3 mt-3">
-                  <input type="hidden" name="findingId" value={view.findingId} /><input type="hidden" name="method" value={method.id} />
-                  <Field name="intendedOn" label="Day" hint={`${shortDay(window.from)} to ${shortDay(window.to)}`}><input type="date" name="intendedOn" min={window.from} max={window.to} defaultValue={window.from} required /></Field>
-                  <Field name="personId" label="Who does it"><select name="personId" required defaultValue=""><option value="">choose</option>{view.people.map((p) => <option key={p.id} value={p.id}>{p.name}</option>)}</select></Field>
-                  <div className="sm:col-span-2"><Field name="followedBy" label="What follows, and for how many years" hint={`seed lives about ${view.seedYears ? `${view.seedYears[0]} to ${view.seedYears[1]} years in the ground` : "an unknown time"}`}><textarea name="followedBy" required /></Field></div>
-                  <button type="submit" className="button press">Put it in the season</button>
+              <details className="mt-2">
+                <summary className="button">Plan this</summary>
+                <ActionForm
+                  action={planAction}
+                  draft={`plan-${view.findingId}-${method.id}`}
+                  label={`Plan: ${method.name}`}
+                  className="grid sm:grid-cols-2 gap-x-5 gap-y-3 mt-3"
+                >
+                  <input type="hidden" name="findingId" value={view.findingId} />
+                  <input type="hidden" name="method" value={method.id} />
+                  <Field name="intendedOn" label="Day" hint={`${shortDay(window.from)} to ${shortDay(window.to)}`}>
+                    <input
+                      type="date"
+                      name="intendedOn"
+                      min={window.from}
+                      max={window.to}
+                      defaultValue={window.from}
+                      required
+                    />
+                  </Field>
+                  <Field name="personId" label="Who does it">
+                    <select name="personId" required defaultValue="">
+                      <option value="">choose</option>
+                      {view.people.map((p) => (
+                        <option key={p.id} value={p.id}>
+                          {p.name}
+                        </option>
+                      ))}
+                    </select>
+                  </Field>
+                  <div className="sm:col-span-2">
+                    <Field
+                      name="followedBy"
+                      label="What follows, and for how many years"
+                      hint={`seed lives about ${view.seedYears ? `${view.seedYears[0]} to ${view.seedYears[1]} years in the ground` : "an unknown time"}`}
+                    >
+                      <textarea name="followedBy" required />
+                    </Field>
+                  </div>
+                  <button type="submit" className="button press">
+                    Put it in the season
+                  </button>
                 </ActionForm>
               </details>
             ) : null}
@@ -71,4 +181,10 @@ function Method({ advice, view, mayPlan }: { advice: MethodAdvice; view: Plannin
     </li>
   );
 }
-const KINDS = { hand: "by hand", machine: "by machine", product: "by product", cover: "by cover", grazing: "by grazing" } as const;
+const KINDS = {
+  hand: "by hand",
+  machine: "by machine",
+  product: "by product",
+  cover: "by cover",
+  grazing: "by grazing",
+} as const;

@@ -5,5 +5,9 @@ import { isDemonstration } from "@/wiring";
 
 /** What a device keeps of the district, so that the Bench works there without a signal. */
 export async function GET() {
-  return respond(async () => Response.json(await benchPackOf(await requireRole(), isDemonstration()), { headers: { "cache-control": "private, no-store" } }));
+  return respond(async () =>
+    Response.json(await benchPackOf(await requireRole(), isDemonstration()), {
+      headers: { "cache-control": "private, no-store" },
+    }),
+  );
 }

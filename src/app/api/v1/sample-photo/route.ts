@@ -10,9 +10,12 @@ export async function GET(request: Request) {
     if (!camera.simulated || !isDemonstration()) throw new Refusal(404, "Drawn photographs are for the demonstration.");
     const asked = new URL(request.url).searchParams;
     const seed = Number(asked.get("seed") ?? 1);
-    if (!Number.isFinite(seed)) throw new Refusal(400, "The seed is no number.", [{ field: "seed", what: "give any number" }]);
+    if (!Number.isFinite(seed))
+      throw new Refusal(400, "The seed is no number.", [{ field: "seed", what: "give any number" }]);
     const { jpeg, truth } = await camera.sample(seed);
     if (asked.has("truth")) return Response.json(truth);
-    return new Response(new Uint8Array(jpeg), { headers: { "content-type": "image/jpeg", "cache-control": "private, max-age=3600" } });
+    return new Response(new Uint8Array(jpeg), {
+      headers: { "content-type": "image/jpeg", "cache-control": "private, max-age=3600" },
+    });
   });
 }

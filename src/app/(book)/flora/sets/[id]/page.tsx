@@ -9,29 +9,104 @@ import { memberOrSignIn } from "@/server/session";
 import { type CardPlant, type SetCard, setCard } from "@/server/twins";
 
 export const metadata = { title: "Set" };
-const STAGE_WORDS: Record<Stage, string> = { seedling: "seedlings", vegetative: "in leaf", flowering: "in flower", fruiting: "in seed", winter: "in winter" };
+const STAGE_WORDS: Record<Stage, string> = {
+  seedling: "seedlings",
+  vegetative: "in leaf",
+  flowering: "in flower",
+  fruiting: "in seed",
+  winter: "in winter",
+};
 /** Pairs, plants that are not held, and hazards that the card has room for on one A5 page. */
 const CARD_LINES = 5;
 const CARD_UNHELD = 2;
 const CARD_HAZARDS = 3;
 
-export default async function SetPage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ stage?: string }> }) {
+export default async function SetPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ stage?: string }>;
+}) {
   const member = await memberOrSignIn();
   const [{ id }, { stage }] = [await params, await searchParams];
-  const card = await setCard(member, id, STAGES.find((s) => s === stage));
+  const card = await setCard(
+    member,
+    id,
+    STAGES.find((s) => s === stage),
+  );
   if (!card) notFound();
   const printed = CARD_LINES - (card.unheld.length > 0 ? 1 : 0);
   return (
     <div className="px-4 md:px-6 py-5 field-card">
-      <p className="small no-print"><Link href="/flora">Flora</Link></p>
-      <h1 className="mt-1">{card.name}, {STAGE_WORDS[card.stage]}</h1>
-      <p className="no-print text-[var(--soft)] max-w-[70ch]">What is acted on here, beside the plants to keep that are most easily taken for it: the likest pair first.</p>
-      <nav aria-label="Stage" className="no-print flex flex-wrap gap-2 mt-3">{card.stages.map((s) => <Link key={s} href={`/flora/sets/${id}?stage=${s}`} aria-current={s === card.stage ? "page" : undefined} className={`button pill ${s === card.stage ? "press" : ""}`} style={{ textDecoration: "none" }}>{STAGE_WORDS[s]}</Link>)}</nav>
-      {card.lines.length === 0 ? <p className="mt-5">No plant of this set is a target in this district at this stage: nothing here is acted on. <Link href="/flora/list">The list</Link> says what is.</p> : <Lines card={card} printed={printed} />}
-      {card.unheld.length > 0 ? <section className="mt-4"><h2 className="ruled">Kept, and not in this flora</h2><ul>{card.unheld.map((twin, i) => <li key={`${twin.target.id}-${twin.name}`} className={`row py-1.5 ${i < CARD_UNHELD ? "" : "no-print"}`}><strong>{twin.common.charAt(0).toUpperCase() + twin.common.slice(1)}</strong> <span className="latin">{twin.name}</span> is taken for {twin.target.common}{twin.looks.length > 0 ? `, which alone shows ${twin.looks.join("; ")}.` : ": nothing parts them at this stage, so hold."}</li>)}</ul></section> : null}
-      {card.hazards.length > 0 ? <section className="mt-4"><h2 className="ruled">Take care</h2><ul>{card.hazards.map((h, i) => <li key={h} className={`row py-1.5 ${i < CARD_HAZARDS ? "" : "no-print"}`}>{h}</li>)}</ul></section> : null}
-      <p className="print-only">Not sure of every line? Then hold, and look again. Labels, local law and licensed people decide what is done.</p>
-      <div className="no-print mt-5 flex items-center gap-3"><PrintButton /><span className="small">Prints as a field card, one page of A5{card.lines.length > printed ? `: the ${printed} likest pairs of ${card.lines.length}` : ""}.</span></div>
+      <p className="small no-print">
+        <Link href="/flora">Flora</Link>
+      </p>
+      <h1 className="mt-1">
+        {card.name}, {STAGE_WORDS[card.stage]}
+      </h1>
+      <p className="no-print text-[var(--soft)] max-w-[70ch]">
+        What is acted on here, beside the plants to keep that are most easily taken for it: the likest pair first.
+      </p>
+      <nav aria-label="Stage" className="no-print flex flex-wrap gap-2 mt-3">
+        {card.stages.map((s) => (
+          <Link
+            key={s}
+            href={`/flora/sets/${id}?stage=${s}`}
+            aria-current={s === card.stage ? "page" : undefined}
+            className={`button pill ${s === card.stage ? "press" : ""}`}
+            style={{ textDecoration: "none" }}
+          >
+            {STAGE_WORDS[s]}
+          </Link>
+        ))}
+      </nav>
+      {card.lines.length === 0 ? (
+        <p className="mt-5">
+          No plant of this set is a target in this district at this stage: nothing here is acted on.{" "}
+          <Link href="/flora/list">The list</Link> says what is.
+        </p>
+      ) : (
+        <Lines card={card} printed={printed} />
+      )}
+      {card.unheld.length > 0 ? (
+        <section className="mt-4">
+          <h2 className="ruled">Kept, and not in this flora</h2>
+          <ul>
+            {card.unheld.map((twin, i) => (
+              <li key={`${twin.target.id}-${twin.name}`} className={`row py-1.5 ${i < CARD_UNHELD ? "" : "no-print"}`}>
+                <strong>{twin.common.charAt(0).toUpperCase() + twin.common.slice(1)}</strong>{" "}
+                <span className="latin">{twin.name}</span> is taken for {twin.target.common}
+                {twin.looks.length > 0
+                  ? `, which alone shows ${twin.looks.join("; ")}.`
+                  : ": nothing parts them at this stage, so hold."}
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
+      {card.hazards.length > 0 ? (
+        <section className="mt-4">
+          <h2 className="ruled">Take care</h2>
+          <ul>
+            {card.hazards.map((h, i) => (
+              <li key={h} className={`row py-1.5 ${i < CARD_HAZARDS ? "" : "no-print"}`}>
+                {h}
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
+      <p className="print-only">
+        Not sure of every line? Then hold, and look again. Labels, local law and licensed people decide what is done.
+      </p>
+      <div className="no-print mt-5 flex items-center gap-3">
+        <PrintButton />
+        <span className="small">
+          Prints as a field card, one page of A5
+          {card.lines.length > printed ? `: the ${printed} likest pairs of ${card.lines.length}` : ""}.
+        </span>
+      </div>
     </div>
   );
 }
@@ -39,22 +114,57 @@ export default async function SetPage({ params, searchParams }: { params: Promis
 function Lines({ card, printed }: { card: SetCard; printed: number }) {
   return (
     <table className="w-full mt-4 print:mt-1 text-left set-card">
-      <thead><tr className="small"><th scope="col" className="w-[22%]">What to look at</th><th scope="col" className="w-[39%]">Acted on</th><th scope="col">Not to be taken for it</th></tr></thead>
+      <thead>
+        <tr className="small">
+          <th scope="col" className="w-[22%]">
+            What to look at
+          </th>
+          <th scope="col" className="w-[39%]">
+            Acted on
+          </th>
+          <th scope="col">Not to be taken for it</th>
+        </tr>
+      </thead>
       {card.lines.map((line, i) => (
         <tbody key={`${line.target.id}-${line.kept.id}`} className={i < printed ? "" : "no-print"}>
           <tr className="align-top border-t border-[var(--line)]">
-            <td className="pt-3 pr-2"><Link className="small no-print" href={`/twins?t=${line.target.id}&t=${line.kept.id}&stage=${card.stage}`} aria-label={`${line.target.common} and ${line.kept.common} side by side`}>side by side</Link></td>
-            <td className="pt-3 pr-2"><Plant plant={line.target} /></td>
-            <td className="pt-3"><Plant plant={line.kept} /></td>
+            <td className="pt-3 pr-2">
+              <Link
+                className="small no-print"
+                href={`/twins?t=${line.target.id}&t=${line.kept.id}&stage=${card.stage}`}
+                aria-label={`${line.target.common} and ${line.kept.common} side by side`}
+              >
+                side by side
+              </Link>
+            </td>
+            <td className="pt-3 pr-2">
+              <Plant plant={line.target} />
+            </td>
+            <td className="pt-3">
+              <Plant plant={line.kept} />
+            </td>
           </tr>
           {line.looks.map((look) => (
             <tr key={look.character} className="align-top">
-              <th scope="row" className="font-normal py-1.5 pr-2">{look.name}</th>
-              <td className="py-1.5 pr-2"><Shown card={card} plant={line.target} character={look.character} words={look.target} /></td>
-              <td className="py-1.5"><Shown card={card} plant={line.kept} character={look.character} words={look.kept} /></td>
+              <th scope="row" className="font-normal py-1.5 pr-2">
+                {look.name}
+              </th>
+              <td className="py-1.5 pr-2">
+                <Shown card={card} plant={line.target} character={look.character} words={look.target} />
+              </td>
+              <td className="py-1.5">
+                <Shown card={card} plant={line.kept} character={look.character} words={look.kept} />
+              </td>
             </tr>
           ))}
-          {line.looks.length === 0 ? <tr><td /><td colSpan={2} className="py-1.5"><strong>Nothing recorded parts them at this stage: hold.</strong></td></tr> : null}
+          {line.looks.length === 0 ? (
+            <tr>
+              <td />
+              <td colSpan={2} className="py-1.5">
+                <strong>Nothing recorded parts them at this stage: hold.</strong>
+              </td>
+            </tr>
+          ) : null}
         </tbody>
       ))}
     </table>
@@ -62,11 +172,31 @@ function Lines({ card, printed }: { card: SetCard; printed: number }) {
 }
 
 function Plant({ plant }: { plant: CardPlant }) {
-  return <><span className="flex gap-2 items-center"><StatusMark status={plant.status} size={16} /><Link href={`/flora/${plant.id}`} className="font-semibold">{plant.common}</Link></span><span className="latin">{plant.name}</span> <span className="small">{plant.status}</span></>;
+  return (
+    <>
+      <span className="flex gap-2 items-center">
+        <StatusMark status={plant.status} size={16} />
+        <Link href={`/flora/${plant.id}`} className="font-semibold">
+          {plant.common}
+        </Link>
+      </span>
+      <span className="latin">{plant.name}</span> <span className="small">{plant.status}</span>
+    </>
+  );
 }
 
 /** What a plant shows, each state that the words name drawn where it can be. */
-function Shown({ card, plant, character, words }: { card: SetCard; plant: CardPlant; character: string; words: string }) {
+function Shown({
+  card,
+  plant,
+  character,
+  words,
+}: {
+  card: SetCard;
+  plant: CardPlant;
+  character: string;
+  words: string;
+}) {
   const states = namedStates(card.model, plant.index, card.model.characterIndex.get(character) as number, card.stage);
   const drawn = states.flatMap((state) => {
     const shapes = drawState(character, state);
@@ -74,7 +204,15 @@ function Shown({ card, plant, character, words }: { card: SetCard; plant: CardPl
   });
   return (
     <span className="flex flex-col sm:flex-row gap-2 sm:items-center shown">
-      {drawn.length > 0 ? <span className="flex gap-1 shrink-0">{drawn.map(({ state, shapes }) => <span key={state} className="flex-none w-[60px] h-[48px] bg-[#fdfbf5] border border-[var(--rule)]"><Drawing shapes={shapes} className="w-full h-full" /></span>)}</span> : null}
+      {drawn.length > 0 ? (
+        <span className="flex gap-1 shrink-0">
+          {drawn.map(({ state, shapes }) => (
+            <span key={state} className="flex-none w-[60px] h-[48px] bg-[#fdfbf5] border border-[var(--rule)]">
+              <Drawing shapes={shapes} className="w-full h-full" />
+            </span>
+          ))}
+        </span>
+      ) : null}
       <span>{words}</span>
     </span>
   );

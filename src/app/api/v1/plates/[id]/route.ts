@@ -23,8 +23,22 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
     if (format === "pdf") {
       const { name, family } = model.flora.taxa[taxon];
       const shown = stage ?? "vegetative";
-      const pdf = await plateToPdf([name, `${plainName({ model }, taxon)} · ${family}`, `${shown}, drawn from what the flora says; what it does not say is blank`], plateOf(model, taxon, shown), `Merry Sentinel, flora ${model.flora.version}. Nothing here says that a plant is safe to eat or to touch.`);
-      return new Response(new Uint8Array(pdf), { headers: { ...headers, "content-type": "application/pdf", "content-disposition": `inline; filename="${id}-${shown}.pdf"` } });
+      const pdf = await plateToPdf(
+        [
+          name,
+          `${plainName({ model }, taxon)} · ${family}`,
+          `${shown}, drawn from what the flora says; what it does not say is blank`,
+        ],
+        plateOf(model, taxon, shown),
+        `Merry Sentinel, flora ${model.flora.version}. Nothing here says that a plant is safe to eat or to touch.`,
+      );
+      return new Response(new Uint8Array(pdf), {
+        headers: {
+          ...headers,
+          "content-type": "application/pdf",
+          "content-disposition": `inline; filename="${id}-${shown}.pdf"`,
+        },
+      });
     }
     const svg = stage ? sheetToSvg(plateOf(model, taxon, stage)) : shapesToSvg(smallPlate(model, taxon) ?? []);
     if (format === "svg") return new Response(svg, { headers: { ...headers, "content-type": "image/svg+xml" } });

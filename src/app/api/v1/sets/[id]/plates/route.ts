@@ -21,11 +21,28 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
     if (!set) throw notFound("The set");
     const density = new URL(request.url).searchParams.get("density") === "1" ? 1 : 2;
     const key = `${model.flora.version} ${id} ${density}`;
-    const row = rows.get(key) ?? (await drawRow(density, set.taxa.map((taxon) => smallPlate(model, model.flora.taxa.findIndex((t) => t.id === taxon)) ?? [])));
+    const row =
+      rows.get(key) ??
+      (await drawRow(
+        density,
+        set.taxa.map(
+          (taxon) =>
+            smallPlate(
+              model,
+              model.flora.taxa.findIndex((t) => t.id === taxon),
+            ) ?? [],
+        ),
+      ));
     if (rows.size >= MOST_ROWS) rows.clear();
     rows.set(key, row);
-    return new Response(new Uint8Array(row), { headers: { "cache-control": "private, max-age=3600", "content-type": "image/png" } });
+    return new Response(new Uint8Array(row), {
+      headers: { "cache-control": "private, max-age=3600", "content-type": "image/png" },
+    });
   });
 }
 
-const drawRow = (density: number, drawings: Parameters<typeof rowToSvg>[0]): Promise<Buffer> => sharp(Buffer.from(rowToSvg(drawings)), { density: 96 }).resize({ height: ROW_HEIGHT * density }).png({ palette: true }).toBuffer();
+const drawRow = (density: number, drawings: Parameters<typeof rowToSvg>[0]): Promise<Buffer> =>
+  sharp(Buffer.from(rowToSvg(drawings)), { density: 96 })
+    .resize({ height: ROW_HEIGHT * density })
+    .png({ palette: true })
+    .toBuffer();

@@ -3,12 +3,20 @@ import { mapTile } from "@/server/ground";
 import { respond } from "@/server/respond";
 import { requireRole } from "@/server/session";
 
-const tile = z.object({ z: z.coerce.number().int().min(0).max(22), x: z.coerce.number().int().min(0), y: z.coerce.number().int().min(0) }).refine((t) => t.x < 2 ** t.z && t.y < 2 ** t.z, "x and y must lie on the tile grid of this zoom");
+const tile = z
+  .object({
+    z: z.coerce.number().int().min(0).max(22),
+    x: z.coerce.number().int().min(0),
+    y: z.coerce.number().int().min(0),
+  })
+  .refine((t) => t.x < 2 ** t.z && t.y < 2 ** t.z, "x and y must lie on the tile grid of this zoom");
 
 export async function GET(_: Request, { params }: { params: Promise<{ z: string; x: string; y: string }> }) {
   return respond(async () => {
     const { z: zoom, x, y } = tile.parse(await params);
     const content = await mapTile(await requireRole(), zoom, x, y);
-    return new Response(new Uint8Array(content), { headers: { "content-type": "application/vnd.mapbox-vector-tile", "cache-control": "private, no-cache" } });
+    return new Response(new Uint8Array(content), {
+      headers: { "content-type": "application/vnd.mapbox-vector-tile", "cache-control": "private, no-cache" },
+    });
   });
 }
