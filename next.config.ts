@@ -1,13 +1,28 @@
 import { withSerwist } from "@serwist/turbopack";
 import type { NextConfig } from "next";
 
+/** What every answer carries, whatever it is: pages get their content policy from src/proxy.ts besides. */
+const HEADERS = [
+  { key: "x-content-type-options", value: "nosniff" },
+  { key: "referrer-policy", value: "same-origin" },
+  { key: "cross-origin-opener-policy", value: "same-origin" },
+  { key: "cross-origin-resource-policy", value: "same-origin" },
+  { key: "permissions-policy", value: "camera=(self), geolocation=(self), microphone=()" },
+];
+/** An answer that is no page runs nothing and is framed by nobody. */
+const DATA_POLICY = "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'none'";
+
 const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ["pg", "pg-boss", "sharp", "pino", "pdfkit"],
+  serverExternalPackages: ["pg", "sharp", "pino", "pdfkit", "@zxcvbn-ts/language-common"],
   outputFileTracingRoot: import.meta.dirname,
   turbopack: { root: import.meta.dirname },
   experimental: { serverActions: { bodySizeLimit: "1mb" } },
+  headers: async () => [
+    { source: "/:path*", headers: HEADERS },
+    { source: "/api/:path*", headers: [{ key: "content-security-policy", value: DATA_POLICY }] },
+  ],
 };
 
 export default withSerwist(config);

@@ -4,7 +4,7 @@ import { defineConfig } from "vitest/config";
 const src = fileURLToPath(new URL("./src", import.meta.url));
 export default defineConfig({
   resolve: {
-    alias: { "@": src, "server-only": fileURLToPath(new URL("./tests/support/server-only.ts", import.meta.url)) },
+    alias: { "@": src },
   },
   test: {
     maxWorkers: 2,

@@ -1,4 +1,3 @@
-import { spawn } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { Cluster } from "./lib/cluster.mjs";
@@ -14,6 +13,7 @@ import {
   ROOT,
   tsx,
 } from "./lib/machine.mjs";
+import { startJobs, startWeb } from "./lib/processes.mjs";
 import { main, say } from "./lib/say.mjs";
 
 const bin = (name, ...path) => join(ROOT, "node_modules", name, ...path);
@@ -62,7 +62,7 @@ async function withDatabase(cluster) {
   const environment = { ...cluster.environment(), DEMO: "1" };
   await tsx(["src/db/migrate.ts"], environment);
   await tsx(["src/demo/load.ts"], environment);
-  await vitest("integration", environment);
+  await vitest("integration", { ...environment, SENTINEL_URL: "http://127.0.0.1:3210" });
   return environment;
 }
 
@@ -119,7 +119,7 @@ main(async () => {
       alone: true,
     });
   } finally {
-    server?.kill("SIGTERM");
+    for (const child of Object.values(server ?? {})) child.kill("SIGTERM");
     cluster.destroy();
   }
   const sum = (key) => results.reduce((total, r) => total + r[key], 0);
@@ -127,21 +127,14 @@ main(async () => {
   process.exit(sum("failed") > 0 ? 1 : 0);
 });
 
-/** Waits for the server to answer; its owner's address is not given to it. */
-async function startServer(port, { DATABASE_OWNER_URL: _, ...env }) {
-  const child = spawn(
-    process.execPath,
-    [bin("next", "dist", "bin", "next"), "start", "-H", "127.0.0.1", "-p", String(port)],
-    {
-      cwd: ROOT,
-      stdio: ["ignore", "ignore", "inherit"],
-      env: { ...process.env, ...env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
-    },
-  );
-  for (let i = 0; i < 60; i++) {
+/** The two processes of the application, each with what it may know; waits for the web process to answer. */
+async function startServer(port, environment) {
+  const web = startWeb(port, environment, ["ignore", "ignore", "inherit"]);
+  const jobs = startJobs(environment, ["ignore", "ignore", "inherit"]);
+  for (let i = 0; i < 90; i++) {
     const answer = await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => null);
-    if (answer?.ok) return child;
+    if (answer?.ok) return { web, jobs };
     await new Promise((resolve) => setTimeout(resolve, 500));
   }
-  throw new Error("the server did not answer within 30 s");
+  throw new Error("the server did not answer within 45 s");
 }

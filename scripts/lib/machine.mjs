@@ -112,10 +112,26 @@ export async function tsx(args, env) {
   if (status !== 0) throw new Trouble(`"${args.join(" ")}" failed; what it said stands above.\n${printed}`);
 }
 
+/** The same; what it prints on stdout is returned. */
+export async function tsxOutput(args, env) {
+  const child = spawn(process.execPath, [join(ROOT, "node_modules", "tsx", "dist", "cli.mjs"), ...args], {
+    cwd: ROOT,
+    stdio: ["ignore", "pipe", "inherit"],
+    env: { ...process.env, ...env },
+  });
+  let printed = "";
+  child.stdout.on("data", (part) => {
+    printed += part;
+  });
+  const status = await new Promise((resolve, reject) => child.once("error", reject).once("close", resolve));
+  if (status !== 0) throw new Trouble(`"${args[0]}" failed; what it said stands above.`);
+  return printed;
+}
+
 /** Compiles the flora if its readable files changed since. */
 export async function ensureFlora() {
   const stamp = join(ROOT, ".data", "flora-made-from");
-  const state = hashOf(["flora", "src/flora", "src/core/identify"]);
+  const state = hashOf(["flora", "src/flora", "src/core"]);
   if (existsSync(join(ROOT, "public", "flora.json")) && existsSync(stamp) && readFileSync(stamp, "utf8") === state)
     return;
   await tsx(["src/cli/compile-flora.ts"]);

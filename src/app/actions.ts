@@ -1,131 +1,36 @@
 "use server";
-import { refresh } from "next/cache";
-import { cookies, headers } from "next/headers";
+import { cookies } from "next/headers";
 import { redirect } from "next/navigation";
 import type { ActionState } from "@/components/ui/action-form";
+import { answered } from "./answered";
 import { makeAmendment, revertAmendments } from "@/server/amendments";
-import { auth } from "@/server/auth";
-import { Refusal } from "@/server/faults";
+import { isSecure } from "@/server/accounts/auth";
 import { overrule } from "@/server/findings";
 import { recordCheck } from "@/server/follow-ups";
 import { recordTreatment, saveLabel } from "@/server/ledger";
 import { setCosts } from "@/server/costs";
-import { setSeason } from "@/server/district";
-import { acceptInvitation, invite, setRoles, setUp } from "@/server/people";
 import { setStatus, takeOffList } from "@/server/list";
 import { makePlan } from "@/server/plans";
+import { percentOf } from "@/components/dates";
 import { answerForm } from "@/server/respond";
-import { takeNewVerdict } from "@/server/second-look";
+import { takeNewVerdict } from "@/server/judge/second-look";
 import { currentMember, DISTRICT_COOKIE, requireRole } from "@/server/session";
 import { readLabelForm, readTreatmentForm } from "@/server/treatment-form";
 
 const text = (form: FormData, name: string) => String(form.get(name) ?? "");
-const base = () => process.env.SENTINEL_URL ?? "http://127.0.0.1:3210";
-
-/** An answer to a form that stays on its page; the page then shows what is new. */
-async function answered(work: () => Promise<string>): Promise<ActionState> {
-  const answer = await answerForm(work);
-  if (answer.ok) refresh();
-  return answer;
-}
-
-export async function signIn(_: ActionState, form: FormData): Promise<ActionState> {
-  const answer = await answerForm(async () => {
-    const response = await auth().handler(
-      new Request(`${base()}/api/auth/sign-in/email`, {
-        method: "POST",
-        headers: {
-          "content-type": "application/json",
-          origin: base(),
-          "x-forwarded-for": (await headers()).get("x-forwarded-for") ?? "127.0.0.1",
-        },
-        body: JSON.stringify({ email: text(form, "email"), password: text(form, "password") }),
-      }),
-    );
-    if (response.status === 429) throw new Refusal(429, "Too many tries. Wait a minute, then try again.");
-    if (!response.ok) throw new Refusal(401, "E-mail and password do not fit together.");
-    const jar = await cookies();
-    for (const line of response.headers.getSetCookie()) {
-      const [pair, ...attributes] = line.split("; ");
-      const at = pair.indexOf("=");
-      const maxAge = attributes.find((a) => a.toLowerCase().startsWith("max-age="));
-      jar.set(pair.slice(0, at), decodeURIComponent(pair.slice(at + 1)), {
-        httpOnly: true,
-        sameSite: "lax",
-        path: "/",
-        secure: base().startsWith("https:"),
-        ...(maxAge ? { maxAge: Number(maxAge.split("=")[1]) } : {}),
-      });
-    }
-    return "";
-  });
-  if (answer.ok) redirect("/today");
-  return answer;
-}
-
-export async function signOut(): Promise<void> {
-  await auth()
-    .api.signOut({ headers: await headers() })
-    .catch(() => undefined);
-  redirect("/sign-in");
-}
-
-export async function signOutEverywhere(): Promise<void> {
-  await auth().api.revokeSessions({ headers: await headers() });
-  redirect("/sign-in");
-}
 
 export async function chooseDistrict(form: FormData): Promise<void> {
   const member = await currentMember();
   const wanted = text(form, "district");
   if (member?.places.some((p) => p.districtId === wanted))
-    (await cookies()).set(DISTRICT_COOKIE, wanted, { httpOnly: true, sameSite: "lax", path: "/", maxAge: 31536000 });
-  redirect("/today");
-}
-
-export async function setUpAction(_: ActionState, form: FormData): Promise<ActionState> {
-  const answer = await answerForm(async () => {
-    await setUp(Object.fromEntries(form));
-    return "";
-  });
-  if (answer.ok) redirect("/sign-in?made=1");
-  return answer;
-}
-
-export async function acceptAction(_: ActionState, form: FormData): Promise<ActionState> {
-  const answer = await answerForm(async () => {
-    await acceptInvitation(text(form, "token"), { name: text(form, "name"), password: text(form, "password") });
-    return "";
-  });
-  if (answer.ok) redirect("/sign-in?made=1");
-  return answer;
-}
-
-export async function inviteAction(_: ActionState, form: FormData): Promise<ActionState> {
-  return answered(async () => {
-    const member = await requireRole("keeper");
-    await invite(member, { name: text(form, "name"), email: text(form, "email"), roles: form.getAll("roles") }, base());
-    return "Invited. The letter is in the outbox below.";
-  });
-}
-
-export async function rolesAction(_: ActionState, form: FormData): Promise<ActionState> {
-  return answered(async () => {
-    await setRoles(await requireRole("keeper"), {
-      personId: text(form, "personId"),
-      roles: form.getAll("roles"),
-      licence: text(form, "licence") || undefined,
-      licenceExpires: text(form, "licenceExpires") || undefined,
+    (await cookies()).set(DISTRICT_COOKIE, wanted, {
+      httpOnly: true,
+      sameSite: "lax",
+      path: "/",
+      maxAge: 31536000,
+      secure: isSecure(),
     });
-    return "Saved.";
-  });
-}
-
-export async function seasonAction(_: ActionState, form: FormData): Promise<ActionState> {
-  return answered(async () => {
-    await setSeason(await requireRole("keeper"), Object.fromEntries(form));
-    return "Saved. It holds for what is reckoned from now on.";
-  });
+  redirect("/today");
 }
 
 export async function planAction(_: ActionState, form: FormData): Promise<ActionState> {
@@ -207,7 +112,7 @@ export async function revertAction(_: ActionState, form: FormData): Promise<Acti
 export async function costsAction(_: ActionState, form: FormData): Promise<ActionState> {
   return answered(async () => {
     const limit = await setCosts(await requireRole("keeper"), Object.fromEntries(form));
-    return `Saved. The limit is ${Number((100 * limit).toPrecision(3))} % from now on. Verdicts already given stand: see the second look at old findings.`;
+    return `Saved. The limit is ${percentOf(limit)} from now on. Verdicts already given stand: see the second look at old findings.`;
   });
 }
 

@@ -1,5 +1,5 @@
 import { redirect } from "next/navigation";
-import { needsSetUp } from "@/server/people";
+import { needsSetUp } from "@/server/people/set-up";
 import { currentMember } from "@/server/session";
 
 export default async function Home() {

@@ -16,6 +16,9 @@ export const longDay = (iso: string): string =>
 export const fullDay = (iso: string): string =>
   at(iso).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric", timeZone: "UTC" });
 
+/** A share in percent, to three figures: "1.6%". */
+export const percentOf = (p: number): string => `${Number((100 * p).toPrecision(3))}%`;
+
 /** Square metres or hectares, with sensible precision. */
 export const areaText = (m2: number): string =>
   m2 < 10000 ? `${Number(m2.toPrecision(3)).toLocaleString("en")} m²` : `${Number((m2 / 10000).toPrecision(3))} ha`;

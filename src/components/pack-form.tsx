@@ -1,12 +1,13 @@
 "use client";
-import { refusalWords } from "@/core/errors";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { PLANT_KEY } from "@/core/pack/keys";
 import type { ChangedVerdict } from "@/core/records";
 import { AmendmentWords, amendmentSubject } from "./amendment-words";
+import { useLongWork } from "./device/use-long-work";
 import { VerdictChanges } from "./verdict-changes";
+import { WorkProgress } from "./work-progress";
 
 interface Preview {
   changes: { taxon: string; key: string; before: string | null; value: string | null; file?: string; line: number }[];
@@ -15,16 +16,8 @@ interface Preview {
   refused: { file?: string; line: number; field: string; what: string }[];
   thin: { taxon: string; scores: number }[];
   verdicts: ChangedVerdict[];
-  reckoned: number;
+  judged: number;
 }
-type Step =
-  | { at: "choose" }
-  | { at: "reading" }
-  | { at: "preview"; preview: Preview }
-  | { at: "taking"; preview: Preview }
-  | { at: "taken"; taken: number }
-  | { at: "refused"; why: string[] };
-
 /** Where a row stands: with its file, where several were chosen. */
 const lineOf = ({ file, line }: { file?: string; line: number }) => (file ? `${file}, ${line}` : String(line));
 
@@ -33,32 +26,25 @@ export function PackForm() {
   const router = useRouter();
   const [files, setFiles] = useState<File[]>([]);
   const [reason, setReason] = useState("");
-  const [step, setStep] = useState<Step>({ at: "choose" });
-  const send = async (take: boolean, preview?: Preview) => {
+  const shown = useLongWork<Preview>();
+  const taking = useLongWork<{ taken: number }>();
+  const send = () => {
     if (files.length === 0) return;
-    setStep(take && preview ? { at: "taking", preview } : { at: "reading" });
+    taking.rest();
     const form = new FormData();
     for (const file of files) form.append("file", file);
-    if (take) {
-      form.set("take", "yes");
-      form.set("reason", reason);
-    }
-    const response = await fetch("/api/v1/packs", { method: "POST", body: form }).catch(() => null);
-    const answer = (await response?.json().catch(() => null)) as
-      | (Preview & { taken?: number; error?: { message: string; issues: { what: string }[] } })
-      | null;
-    if (!response?.ok || !answer)
-      return setStep({
-        at: "refused",
-        why: answer?.error
-          ? refusalWords(answer.error.message, answer.error.issues)
-          : ["There is no connection. Nothing was taken in."],
-      });
-    if (!take) return setStep({ at: "preview", preview: answer });
-    setStep({ at: "taken", taken: answer.taken ?? 0 });
+    shown.start("/api/v1/packs", { body: form });
+  };
+  const take = async (preview: string) => {
+    await taking.start(`/api/v1/packs/${preview}/take`, {
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ reason }),
+    });
     router.refresh();
   };
-  const preview = step.at === "preview" || step.at === "taking" ? step.preview : null;
+  const isBusy = (work: { at: string }) => work.at === "asking" || work.at === "working";
+  const taken = taking.work.at === "done" ? taking.work.result.taken : null;
+  const preview = shown.work.at === "done" && taken === null ? shown.work.result : null;
   const added = preview?.changes.filter((c) => c.key === PLANT_KEY && c.before === null).map((c) => c.taxon) ?? [];
   return (
     <div>
@@ -71,31 +57,27 @@ export function PackForm() {
             accept=".json,.csv,.tsv,text/csv,application/json"
             onChange={(e) => {
               setFiles([...(e.target.files ?? [])]);
-              setStep({ at: "choose" });
+              shown.rest();
+              taking.rest();
             }}
           />
         </label>
         <button
           type="button"
           className="button press"
-          disabled={files.length === 0 || step.at === "reading" || step.at === "taking"}
-          onClick={() => send(false)}
+          disabled={files.length === 0 || isBusy(shown.work) || isBusy(taking.work)}
+          onClick={send}
         >
-          {step.at === "reading" ? "Reading …" : "Show what it changes"}
+          {isBusy(shown.work) ? "Reading …" : "Show what it changes"}
         </button>
       </div>
-      {step.at === "refused" ? (
-        <div role="alert" className="fault mt-3">
-          {step.why.map((w) => (
-            <p key={w}>{w}</p>
-          ))}
-        </div>
-      ) : null}
-      {step.at === "taken" ? (
+      <WorkProgress work={shown.work} onCallOff={shown.callOff} />
+      <WorkProgress work={taking.work} onCallOff={taking.callOff} />
+      {taken !== null ? (
         <p role="status" className="mt-3 font-semibold">
-          {step.taken === 0
+          {taken === 0
             ? "Nothing was to be changed."
-            : `${step.taken} ${step.taken === 1 ? "line" : "lines"} of the flora changed. `}
+            : `${taken} ${taken === 1 ? "line" : "lines"} of the flora changed. `}
           <Link href="/flora/packs">They can be taken back below.</Link>
         </p>
       ) : null}
@@ -132,7 +114,7 @@ export function PackForm() {
               </table>
             </>
           ) : (
-            <VerdictChanges changed={preview.verdicts} reckoned={preview.reckoned} />
+            <VerdictChanges changed={preview.verdicts} judged={preview.judged} />
           )}
           {preview.refused.length === 0 && added.length > 0 ? (
             <p className="mt-5">
@@ -194,10 +176,10 @@ export function PackForm() {
               <button
                 type="button"
                 className="button press justify-self-start"
-                disabled={step.at === "taking" || reason.trim().length < 10}
-                onClick={() => send(true, preview)}
+                disabled={isBusy(taking.work) || reason.trim().length < 10}
+                onClick={() => shown.work.at === "done" && take(shown.work.id)}
               >
-                {step.at === "taking" ? "Taking in …" : takeIn(preview.changes.length + preview.more)}
+                {isBusy(taking.work) ? "Taking in …" : takeIn(preview.changes.length + preview.more)}
               </button>
             </div>
           ) : null}

@@ -40,7 +40,10 @@ export function Shell({
   signOut,
 }: ShellProps) {
   return (
-    <div className="md:grid md:grid-cols-[104px_minmax(0,1fr)] min-h-dvh print:block! print:min-h-0!">
+    <div
+      data-device-key={deviceKey}
+      className="md:grid md:grid-cols-[104px_minmax(0,1fr)] min-h-dvh print:block! print:min-h-0!"
+    >
       <a
         href="#sheet"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-[var(--sheet)] focus:p-3"

@@ -1,5 +1,5 @@
 "use client";
-import { useRef } from "react";
+import { useRef, useState } from "react";
 import { ActionForm, Field, type FormAction } from "./ui/action-form";
 
 /** Sign-in; in the demonstration each sample person is one tap. */
@@ -7,13 +7,26 @@ export function SignInForm({
   action,
   offered,
   password,
+  email: known = "",
+  next = "",
 }: {
   action: FormAction;
   offered: { email: string; name: string; what: string }[];
   password: string;
+  /** the address to sign in with, where it is known */
+  email?: string;
+  /** where to go afterwards */
+  next?: string;
 }) {
   const email = useRef<HTMLInputElement>(null);
   const secret = useRef<HTMLInputElement>(null);
+  const [wantsCode, setWantsCode] = useState(false);
+  /** The field for a one-time code comes up where the answer asks for one. */
+  const tried: FormAction = async (before, form) => {
+    const answer = await action(before, form);
+    if (answer?.issues.some((i) => i.field === "code")) setWantsCode(true);
+    return answer;
+  };
   const take = (address: string) => {
     if (!email.current || !secret.current) return;
     email.current.value = address;
@@ -22,13 +35,19 @@ export function SignInForm({
   };
   return (
     <>
-      <ActionForm action={action} label="Sign in" className="mt-5 grid gap-4">
+      <ActionForm action={tried} label="Sign in" className="mt-5 grid gap-4">
+        <input type="hidden" name="next" value={next} />
         <Field name="email" label="E-mail">
-          <input ref={email} name="email" type="email" autoComplete="username" required />
+          <input ref={email} name="email" type="email" autoComplete="username" defaultValue={known} required />
         </Field>
         <Field name="password" label="Password">
           <input ref={secret} name="password" type="password" autoComplete="current-password" required />
         </Field>
+        {wantsCode ? (
+          <Field name="code" label="One-time code" hint="from your authenticator">
+            <input name="code" inputMode="numeric" autoComplete="one-time-code" className="figure" />
+          </Field>
+        ) : null}
         <button type="submit" className="button press">
           Sign in
         </button>

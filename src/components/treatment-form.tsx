@@ -2,6 +2,7 @@
 import Link from "next/link";
 import { useState } from "react";
 import type { LabelLimits, Treatment } from "@/core/records";
+import { fullDay } from "./dates";
 import { ActionForm, Fault, Field, type FormAction } from "./ui/action-form";
 
 interface View {
@@ -45,6 +46,8 @@ export function TreatmentForm({
   const [area, setArea] = useState(String(old?.areaM2 ?? Math.round(view.areaM2 * 10) / 10));
   const [rate, setRate] = useState(String(old?.product?.ratePerHa ?? ""));
   const [total, setTotal] = useState(String(old?.product?.total ?? ""));
+  const licence = old ? old.licence : view.licence;
+  const ends = old ? old.licenceExpires : view.licenceExpires;
   const limits = view.labels.find((l) => l.id === label)?.limits;
   const expected =
     Number(area) > 0 && Number(rate) > 0 ? Number(((Number(rate) * Number(area)) / 10000).toPrecision(4)) : null;
@@ -61,19 +64,17 @@ export function TreatmentForm({
         </Field>
       ) : null}
       <Group title="Who and when">
-        <Field name="treatment.who" label="Done by">
-          <input name="who" defaultValue={old?.who ?? view.who} required />
-        </Field>
-        <Field
-          name="licence"
-          label="Licence"
-          hint={view.usesProduct ? "needed for a product" : "if the law asks for one"}
-        >
-          <input name="licence" defaultValue={old?.licence ?? view.licence} />
-        </Field>
-        <Field name="treatment.licenceExpires" label="Licence ends">
-          <input type="date" name="licenceExpires" defaultValue={old?.licenceExpires ?? view.licenceExpires} />
-        </Field>
+        <div className="sm:col-span-3">
+          <p>
+            Done by <strong>{old?.who ?? view.who}</strong>
+            {licence ? `, license ${licence}` : ", no license in the register"}
+            {ends ? `, valid to ${fullDay(ends)}` : ""}.
+          </p>
+          <p className="small">
+            The name and the license come from the district’s register. A keeper changes them there.
+          </p>
+          <Fault name="licence" />
+        </div>
         <Field name="treatment.from" label="Day">
           <input type="date" name="day" max={view.today} defaultValue={old?.from.slice(0, 10) ?? view.today} required />
         </Field>

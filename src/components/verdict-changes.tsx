@@ -5,11 +5,11 @@ import type { ChangedVerdict } from "@/core/records";
 /** The findings whose verdict would be another. Nothing is rewritten: each stands as it was given. */
 export function VerdictChanges({
   changed,
-  reckoned,
+  judged,
   aside = "on which it was looked at",
 }: {
   changed: ChangedVerdict[];
-  reckoned: number;
+  judged: number;
   aside?: string;
 }) {
   return (
@@ -17,7 +17,7 @@ export function VerdictChanges({
       <h3 className="ruled">
         Findings it would change
         <span className="small">
-          {changed.length} of {reckoned} {aside}
+          {changed.length} of {judged} {aside}
         </span>
       </h3>
       {changed.length === 0 ? (

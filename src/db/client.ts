@@ -1,44 +1,57 @@
 import { drizzle, type NodePgDatabase } from "drizzle-orm/node-postgres";
 import { sql } from "drizzle-orm";
 import pg from "pg";
+import { type DatabaseVariable, env } from "@/env";
 import * as schema from "./schema";
+import type { Role } from "./schema/district";
+import { Turnstile } from "./turnstile";
 
 export type Database = NodePgDatabase<typeof schema>;
 export type Transaction = Parameters<Parameters<Database["transaction"]>[0]>[0];
 
 /** A laptop that wakes, or a disk that stalls, may take some seconds to answer. */
 const CONNECTION_WAIT_MS = 15_000;
+const CONNECTIONS = 10;
+/** Of these one district may use so many at once, so that the others always find one. */
+const CONNECTIONS_A_DISTRICT = 6;
 const pools = new Map<string, pg.Pool>();
 /** One for each pool: making it reads the whole schema. */
 const databases = new Map<string, Database>();
-type Url = "DATABASE_APP_URL" | "DATABASE_AUTH_URL" | "DATABASE_VERIFY_URL";
 
-function pool(variable: Url): pg.Pool {
-  const url = process.env[variable];
+function pool(variable: DatabaseVariable): pg.Pool {
+  const url = env()[variable];
   if (!url) throw new Error(`${variable} is not set; start with npm run demo or npm start`);
   const known = pools.get(variable);
   if (known) return known;
   const made = new pg.Pool({
     connectionString: url,
-    max: 10,
+    max: CONNECTIONS,
     connectionTimeoutMillis: CONNECTION_WAIT_MS,
     keepAlive: true,
+    application_name: "merry-sentinel",
   });
   made.on("error", () => undefined);
   pools.set(variable, made);
   return made;
 }
 
-function database(variable: Url): Database {
+function database(variable: DatabaseVariable): Database {
   const made = databases.get(variable) ?? drizzle(pool(variable), { schema });
   databases.set(variable, made);
   return made;
 }
 
+/** The application's own address, or the loader's, which is the application with the right to say when a change was made. */
+let application: DatabaseVariable = "DATABASE_APP_URL";
+export function asLoader(): void {
+  application = "DATABASE_LOADER_URL";
+}
 /** As the application: owns nothing, sees only the district of the transaction. */
-export const appDatabase = (): Database => database("DATABASE_APP_URL");
+export const appDatabase = (): Database => database(application);
 /** As sign-in: sees the auth schema only. */
 export const authDatabase = (): Database => database("DATABASE_AUTH_URL");
+/** As the jobs process: sees jobs and letters of all districts, nothing else. */
+export const jobsDatabase = (): Database => database("DATABASE_JOBS_URL");
 /** As the verifier of ledgers: reads ledgers of all districts, writes nothing. */
 export const verifyDatabase = (): Database => database("DATABASE_VERIFY_URL");
 
@@ -48,19 +61,34 @@ export async function closePools(): Promise<void> {
   databases.clear();
 }
 
+/** Who works in a transaction: the trail of changes names them, and their roles say what the database shows. */
+export interface Actor {
+  personId: string;
+  personName: string;
+  roles: Role[];
+}
+
+const turnstile = new Turnstile(CONNECTIONS_A_DISTRICT, CONNECTION_WAIT_MS);
+
 /**
  * Runs work inside one district. The district is set for this transaction only, and is the only one its queries can see.
- * @param seesProtected whether exact places of protected plants may be read
+ * @param actor who does it; null for the program itself, which sees no protected place
+ * @throws {Busy} where this district already uses its share of the connections and none comes free in time
  */
 export async function inDistrict<T>(
   districtId: string,
   work: (tx: Transaction) => Promise<T>,
-  seesProtected = false,
+  actor: Actor | null = null,
 ): Promise<T> {
-  return appDatabase().transaction(async (tx) => {
-    await tx.execute(
-      sql`SELECT set_config('app.district', ${districtId}, true), set_config('app.sees_protected', ${seesProtected ? "yes" : "no"}, true)`,
-    );
-    return work(tx);
-  });
+  return turnstile.pass(districtId, () =>
+    appDatabase().transaction(async (tx) => {
+      const seesProtected = actor?.roles.some((role) => role !== "visitor") ? "yes" : "no";
+      const keeper = actor?.roles.includes("keeper") ? "yes" : "no";
+      await tx.execute(
+        sql`SELECT set_config('app.district', ${districtId}, true), set_config('app.sees_protected', ${seesProtected}, true),
+          set_config('app.keeper', ${keeper}, true), set_config('app.person_id', ${actor?.personId ?? ""}, true), set_config('app.person_name', ${actor?.personName ?? ""}, true)`,
+      );
+      return work(tx);
+    }),
+  );
 }

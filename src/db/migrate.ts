@@ -3,23 +3,24 @@ import { migrate } from "drizzle-orm/node-postgres/migrator";
 import { join } from "node:path";
 import pg from "pg";
 import PgBoss from "pg-boss";
-import { QUEUES, QUEUE_SCHEMA } from "./queue-names";
+import { QUEUE_SCHEMA, WAKE_QUEUE } from "./queue-names";
+import { ensureRoles } from "./roles";
 
-/** Makes the database and the roles if missing, then migrates: tables, walls, the queue and its queues. */
+/** One migration at a time, however many nodes start at once. */
+const MIGRATION_LOCK = 7_261_001;
+
+/** Makes the database and the roles if missing, then migrates: the queue, tables, walls. */
 async function main() {
   const owner = process.env.DATABASE_OWNER_URL;
   if (!owner) throw new Error("DATABASE_OWNER_URL is not set; start with npm run demo or npm start");
   await ensureDatabase(owner);
   const client = new pg.Client({ connectionString: owner });
   await client.connect();
-  for (const [name, role] of [
-    ["DATABASE_APP_URL", "sentinel_app"],
-    ["DATABASE_AUTH_URL", "sentinel_auth"],
-    ["DATABASE_VERIFY_URL", "sentinel_verify"],
-  ])
-    await ensureRole(client, role, process.env[name]);
-  await migrate(drizzle(client), { migrationsFolder: join(process.cwd(), "src/db/migrations") });
+  await client.query("SELECT pg_advisory_lock($1)", [MIGRATION_LOCK]);
+  await client.query("SELECT set_config('app.migrating', 'yes', false)");
+  await ensureRoles(client, process.env);
   await ensureQueue(client);
+  await migrate(drizzle(client), { migrationsFolder: join(process.cwd(), "src/db/migrations") });
   await client.end();
 }
 
@@ -47,28 +48,25 @@ function unreachable(url: string, cause: Error): Error {
   );
 }
 
-async function ensureRole(client: pg.Client, role: string, url: string | undefined): Promise<void> {
-  if (!url) throw new Error(`no address for the role ${role}`);
-  const password = decodeURIComponent(new URL(url).password);
-  const { rowCount } = await client.query("SELECT 1 FROM pg_roles WHERE rolname = $1", [role]);
-  const verb = rowCount ? "ALTER" : "CREATE";
-  await client.query(
-    `${verb} ROLE ${role} LOGIN NOSUPERUSER NOCREATEDB NOCREATEROLE NOBYPASSRLS PASSWORD ${pg.escapeLiteral(password)}`,
-  );
-}
-
-/** The queue's tables and queues are made here, not at run time: the application's role may only use them. */
+/**
+ * The queue's tables are made here, not at run time. The jobs process alone reads them; the application writes to them only by the
+ * trigger that wakes the jobs process, whose role may add a row and nothing else.
+ */
 async function ensureQueue(client: pg.Client): Promise<void> {
   const { rowCount } = await client.query("SELECT 1 FROM pg_namespace WHERE nspname = $1", [QUEUE_SCHEMA]);
   if (!rowCount) await client.query(PgBoss.getConstructionPlans(QUEUE_SCHEMA));
-  for (const name of QUEUES)
-    await client.query(
-      `SELECT ${QUEUE_SCHEMA}.create_queue($1, $2) WHERE NOT EXISTS (SELECT 1 FROM ${QUEUE_SCHEMA}.queue WHERE name = $1)`,
-      [name, JSON.stringify({ policy: "standard", retryLimit: 3, retryDelay: 5 })],
-    );
   await client.query(
-    `GRANT USAGE ON SCHEMA ${QUEUE_SCHEMA} TO sentinel_app; GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA ${QUEUE_SCHEMA} TO sentinel_app; GRANT EXECUTE ON ALL FUNCTIONS IN SCHEMA ${QUEUE_SCHEMA} TO sentinel_app`,
+    `SELECT ${QUEUE_SCHEMA}.create_queue($1, $2) WHERE NOT EXISTS (SELECT 1 FROM ${QUEUE_SCHEMA}.queue WHERE name = $1)`,
+    [WAKE_QUEUE, JSON.stringify({ policy: "standard", retryLimit: 0 })],
   );
+  await client.query(`
+    REVOKE ALL ON ALL TABLES IN SCHEMA ${QUEUE_SCHEMA} FROM sentinel_app;
+    REVOKE ALL ON ALL FUNCTIONS IN SCHEMA ${QUEUE_SCHEMA} FROM sentinel_app, PUBLIC;
+    REVOKE ALL ON SCHEMA ${QUEUE_SCHEMA} FROM sentinel_app;
+    GRANT USAGE ON SCHEMA ${QUEUE_SCHEMA} TO sentinel_jobs, sentinel_definer;
+    GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA ${QUEUE_SCHEMA} TO sentinel_jobs;
+    GRANT EXECUTE ON ALL FUNCTIONS IN SCHEMA ${QUEUE_SCHEMA} TO sentinel_jobs;
+    GRANT INSERT ON ${QUEUE_SCHEMA}.job TO sentinel_definer`);
 }
 
 main().catch((error) => {

@@ -1,4 +1,3 @@
-/** Schema and queues of the job queue; made by migration. */
+/** Schema of the queue, and its one queue, which only wakes the jobs process; made by migration. */
 export const QUEUE_SCHEMA = "queue";
-export const MAIL_QUEUE = "mail";
-export const QUEUES = [MAIL_QUEUE];
+export const WAKE_QUEUE = "job";

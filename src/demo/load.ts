@@ -4,8 +4,10 @@ import { adviseMethods, type Ground } from "@/core/control";
 import { type Case, DEFAULT_COSTS, REFERENCE, type Status } from "@/core/identify";
 import { type Chance, seededChance } from "@/core/random";
 import { followUpDays, restrictionsAfter, type Treatment } from "@/core/records";
-import { closePools, inDistrict, type Transaction } from "@/db/client";
+import { type Actor, asLoader, closePools, inDistrict, type Transaction } from "@/db/client";
+import type { Role } from "@/db/schema/district";
 import {
+  counter,
   demonstration,
   district,
   feature,
@@ -24,10 +26,12 @@ import { shapesToSvg } from "@/drawings/svg";
 import { drawState } from "@/drawings/states";
 import { loadList } from "@/flora/load";
 import { append } from "@/server/append-entry";
-import { createPerson } from "@/server/auth";
+import { accountOf, createAccount } from "@/server/accounts/auth";
 import { todayIn } from "@/server/clock";
 import { ENGINE_VERSION, shippedMethods, shippedModel } from "@/server/flora";
-import { judgeFinding } from "@/server/judge-finding";
+import { judgeFinding } from "@/server/judge/judge-finding";
+import { plantsIn } from "@/server/plants";
+import { signature } from "@/server/signature";
 import { DEMONSTRATION_PASSWORD, DEMONSTRATION_PEOPLE } from "./people";
 import { FEATURES, type Metres, polygon, point, SITES } from "./valley";
 import { likelyStage, sampleObservations } from "./walk";
@@ -36,19 +40,21 @@ const ZONE = "Etc/GMT+8";
 const OTTER = "01920000-0000-7000-8000-00000000a001";
 const PINE = "01920000-0000-7000-8000-00000000a002";
 const ENTRIES = 60;
+/** The district has worked with the program for a little longer than its oldest finding. */
+const SINCE_DAYS = 1100;
 /** Days back at which work was done: three seasons, and lately. */
 const RECENT = 36;
 const SEASONS_BACK = [1010, 900, 760, 640, 540, 390, 270, 180, RECENT];
 
 /** Ids that are the same in every demonstration, so that a link to one holds. */
-let counter = 0;
-const id = () => `01920000-0000-7000-8000-${(0xb00000 + counter++).toString(16).padStart(12, "0")}`;
+let lastId = 0;
+const id = () => `01920000-0000-7000-8000-${(0xb00000 + lastId++).toString(16).padStart(12, "0")}`;
 const shift = (day: string, days: number) => new Date(Date.parse(day) + days * 86400e3).toISOString().slice(0, 10);
 
 interface Person {
   id: string;
   name: string;
-  roles: string[];
+  roles: Role[];
   licence?: string;
 }
 interface World {
@@ -66,25 +72,53 @@ interface Place {
   spec: (typeof SITES)[number];
 }
 
+/** Each district is looked for and loaded by itself: what was cut between the two is made up for at the next start. */
 async function main(): Promise<void> {
-  const there = await inDistrict(OTTER, (tx) => tx.select().from(district));
+  asLoader();
+  const people = await makePeople();
+  await loadOnce(OTTER, people.otter, loadOtter);
+  await loadOnce(PINE, people.pine, loadPine);
+}
+
+async function loadOnce(
+  districtId: string,
+  people: Person[],
+  load: (tx: Transaction, people: Person[]) => Promise<void>,
+): Promise<void> {
+  const there = await inDistrict(districtId, (tx) => tx.select().from(district));
   if (there.length > 0) return;
   process.stderr.write("Loading the demonstration …\n");
-  const people = await makePeople();
-  await inDistrict(OTTER, (tx) => loadOtter(tx, people.otter));
-  await inDistrict(PINE, (tx) => loadPine(tx, people.pine));
+  await inDistrict(
+    districtId,
+    (tx) => load(tx, people),
+    actorOf(people.find((p) => p.roles.includes("keeper")) as Person),
+  );
 }
 
 async function makePeople(): Promise<{ otter: Person[]; pine: Person[] }> {
   const made: { otter: Person[]; pine: Person[] } = { otter: [], pine: [] };
   for (const person of DEMONSTRATION_PEOPLE)
     made[person.district].push({
-      id: await createPerson({ ...person, password: DEMONSTRATION_PASSWORD }),
+      id:
+        (await accountOf(person.email))?.id ??
+        (await createAccount({ ...person, password: DEMONSTRATION_PASSWORD }, true)),
       name: person.name,
       roles: person.roles,
       licence: person.licence,
     });
   return made;
+}
+
+const actorOf = (person: Person): Actor => ({ personId: person.id, personName: person.name, roles: person.roles });
+/** What a person signs, by name. */
+const signed = <P extends string>(field: P, people: Person[], name: string) =>
+  signature(field, actorOf(people.find((p) => p.name === name) as Person));
+
+/** From here on changes are kept as of this moment, and as this person's: only the loader of a demonstration may say so. */
+async function actingAs(tx: Transaction, person: Person, moment: string): Promise<void> {
+  await tx.execute(
+    sql`SELECT set_config('app.clock', ${moment}, true), set_config('app.person_id', ${person.id}, true), set_config('app.person_name', ${person.name}, true)`,
+  );
 }
 
 async function addMembers(tx: Transaction, districtId: string, people: Person[], today: string): Promise<void> {
@@ -95,7 +129,7 @@ async function addMembers(tx: Transaction, districtId: string, people: Person[],
       personId: p.id,
       name: p.name,
       email: emails.get(p.name) as string,
-      roles: p.roles as never,
+      roles: p.roles,
       licence: p.licence ?? null,
       licenceExpires: p.licence ? shift(today, 400) : null,
     })),
@@ -114,7 +148,10 @@ async function loadOtter(tx: Transaction, people: Person[]): Promise<void> {
     actions: list.actions,
     exceptions: list.sites,
   };
+  const since = shift(today, -SINCE_DAYS);
+  await actingAs(tx, personNamed(people, "Odile Marsh"), `${since}T17:00:00Z`);
   await tx.insert(district).values({
+    createdAt: new Date(`${since}T17:00:00Z`),
     districtId: OTTER,
     name: "Otter Valley Land Stewards",
     zone: ZONE,
@@ -180,32 +217,41 @@ async function loadOtter(tx: Transaction, people: Person[]): Promise<void> {
       most: i % 3 === 1 ? 4 : 25,
     });
   await addWork(world, patches, labels);
+  await world.tx.insert(counter).values({ districtId: OTTER, kind: "finding", last: number });
 }
 
 /** Every other patch was first seen three seasons ago, the rest last year: days before today. */
 const daysSinceSecond = (i: number) => 300 + ((i * 37) % 200);
 const daysSinceFirst = (i: number) => (i % 2 ? daysSinceSecond(i) : 900 + i * 3);
 
+const personNamed = (people: Person[], name: string) => people.find((p) => p.name === name) as Person;
 const isTarget = (world: World, place: Place, name: string) =>
   ["target", "watch"].includes(world.exceptions[place.spec.name]?.[name] ?? world.status[name] ?? "kept");
 
 async function addList(world: World, places: Place[]): Promise<void> {
-  const base = { districtId: OTTER, changedBy: "Odile Marsh" };
+  const plants = plantsIn(shippedModel().flora);
+  const base = {
+    districtId: OTTER,
+    changedAt: new Date(`${shift(world.today, -SINCE_DAYS)}T17:30:00Z`),
+    ...signed("changedBy", world.people, "Odile Marsh"),
+  };
   await world.tx.insert(listEntry).values(
     Object.entries(world.status).map(([taxon, status]) => ({
       ...base,
       id: id(),
       taxon,
+      plantId: plants.idOf(taxon),
       status,
       siteId: null,
       action: world.actions[taxon] ?? null,
     })),
   );
-  const exceptions = Object.entries(world.exceptions).flatMap(([name, plants]) =>
-    Object.entries(plants).map(([taxon, status]) => ({
+  const exceptions = Object.entries(world.exceptions).flatMap(([name, own]) =>
+    Object.entries(own).map(([taxon, status]) => ({
       ...base,
       id: id(),
       taxon,
+      plantId: plants.idOf(taxon),
       status,
       siteId: places.find((p) => p.spec.name === name)?.id as string,
       action: null,
@@ -256,7 +302,9 @@ async function addLabels(
   ];
   await world.tx
     .insert(label)
-    .values(labels.map((l) => ({ districtId: OTTER, enteredBy: "Tansy Quillfeather", ...l })));
+    .values(
+      labels.map((l) => ({ districtId: OTTER, ...signed("enteredBy", world.people, "Tansy Quillfeather"), ...l })),
+    );
   return labels;
 }
 
@@ -295,8 +343,10 @@ async function addPatch(world: World, place: Place, name: string, round: number,
   );
   const made = { id: id(), place, name, areaM2: Math.round(rows[0].area * 10) / 10, at };
   const titles = WHERE[(place.index * 3 + round * 5 + name.length) % WHERE.length];
+  await actingAs(world.tx, personNamed(world.people, "Wren Halloway"), `${markedOn}T18:00:00Z`);
   await world.tx.insert(patch).values({
     districtId: OTTER,
+    plantId: plantsIn(shippedModel().flora).idOf(name),
     id: made.id,
     siteId: place.id,
     taxon: name,
@@ -304,7 +354,7 @@ async function addPatch(world: World, place: Place, name: string, round: number,
     outline,
     areaM2: made.areaM2,
     coverShare: Math.round((0.1 + 0.8 * world.chance.uniform()) * 20) / 20,
-    madeBy: "Wren Halloway",
+    ...signed("madeBy", world.people, "Wren Halloway"),
     createdAt: new Date(`${markedOn}T18:00:00Z`),
     protected: false,
   });
@@ -339,7 +389,7 @@ async function addFinding(
   const observations = sampleObservations(model, base, name, options.most, number) as Case["observations"];
   const judged = judgeFinding(model, { ...base, observations });
   const findingId = id();
-  const by = world.people[number % 2 === 0 ? 0 : 1].name;
+  const by = actorOf(world.people[number % 2 === 0 ? 0 : 1]);
   const at: Metres = [
     options.at[0] + 3 * (world.chance.uniform() - 0.5),
     options.at[1] + 3 * (world.chance.uniform() - 0.5),
@@ -355,7 +405,8 @@ async function addFinding(
     day,
     stage,
     note: "",
-    madeBy: by,
+    ...signature("madeBy", by),
+    plantId: judged.columns.taxon ? plantsIn(model.flora).idOf(judged.columns.taxon) : null,
     createdAt: moment,
     ...judged.columns,
   });
@@ -365,7 +416,7 @@ async function addFinding(
       id: id(),
       findingId,
       kind: "observations",
-      by,
+      ...signature("by", by),
       at: moment,
       body: { day, stage, kit: base.kit, observations },
     },
@@ -374,7 +425,7 @@ async function addFinding(
       id: id(),
       findingId,
       kind: "verdict",
-      by,
+      ...signature("by", by),
       at: moment,
       body: {
         identification: judged.identification,
@@ -395,7 +446,7 @@ async function addFinding(
 async function addPicture(
   world: World,
   findingId: string,
-  by: string,
+  by: Actor,
   observations: Case["observations"],
 ): Promise<void> {
   const seen = observations.find((o) => o.states && drawState(o.character, o.states[0]));
@@ -412,7 +463,7 @@ async function addPicture(
     widthPx: image.info.width,
     heightPx: image.info.height,
     simulated: true,
-    by,
+    ...signature("by", by),
   });
 }
 
@@ -487,12 +538,13 @@ async function addWork(
       findingId: clear.id,
       method: advice.method.id,
       taxon: p.name,
+      plantId: taxon.id,
       windowFrom: advice.window.from,
       windowTo: advice.window.to,
       intendedOn: advice.window.from,
       personId: (world.people.find((m) => m.roles.includes("applicator")) as Person).id,
       followedBy: `Look for seedlings each spring for ${taxon.seedYears[1]} years; sow native grass where the ground is bare.`,
-      madeBy: "Bram Okonedo",
+      ...signed("madeBy", world.people, "Bram Okonedo"),
     });
   }
 }
@@ -523,6 +575,7 @@ async function addEntry(
   const method = shippedMethods().find((m) => m.id === methodId);
   if (!method) return;
   const planId = id();
+  await actingAs(tx, personNamed(world.people, "Bram Okonedo"), `${day}T15:00:00Z`);
   const applicator = world.people.find((m) => m.licence && m.roles.includes("applicator")) as Person;
   await tx.insert(plan).values({
     districtId: OTTER,
@@ -531,12 +584,13 @@ async function addEntry(
     findingId,
     method: methodId,
     taxon: p.name,
+    plantId: plantsIn(shippedModel().flora).idOf(p.name),
     windowFrom: day,
     windowTo: shift(day, 20),
     intendedOn: day,
     personId: applicator.id,
     followedBy: "Check, then sow native grass.",
-    madeBy: "Bram Okonedo",
+    ...signed("madeBy", world.people, "Bram Okonedo"),
     state: "done",
   });
   const rate = methodId === "cut-treat" ? 4 : 3;
@@ -579,8 +633,16 @@ async function addEntry(
   const body = { ...treatment, restrictions: restrictionsAfter(treatment, p.place.spec.rules), warnings: [] };
   await append(
     tx,
-    { districtId: OTTER, personName: applicator.name },
-    { id: entryId, patchId: p.id, planId, supersedes: null },
+    OTTER,
+    actorOf(applicator),
+    {
+      id: entryId,
+      kind: "treatment",
+      patchId: p.id,
+      planId,
+      plantId: plantsIn(shippedModel().flora).idOf(p.name),
+      supersedes: null,
+    },
     body,
     `${day}T19:00:00.000Z`,
   );
@@ -596,7 +658,7 @@ async function addEntry(
       dueOn,
       what,
       doneOn: done ? shift(dueOn, 2) : null,
-      doneBy: done ? "Wren Halloway" : null,
+      ...(done ? signed("doneBy", world.people, "Wren Halloway") : {}),
       result: done
         ? { percentControl: Math.round(60 + 38 * chance.uniform()), note: "Most gone, a few shoots at the edge." }
         : null,
@@ -639,7 +701,8 @@ async function loadPine(tx: Transaction, people: Person[]): Promise<void> {
     status: "target",
     siteId: null,
     action: null,
-    changedBy: "Sorrel Finch",
+    plantId: "cytisus-scoparius",
+    ...signed("changedBy", people, "Sorrel Finch"),
   });
 }
 

@@ -1,18 +1,18 @@
-import { and, asc, desc, eq, inArray, isNull } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNull, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
-import { buildModel, type Model } from "@/core/identify";
-import { type Amendment, amendFlora, checkAmendment, scoreKey, lineText } from "@/core/pack";
-import type { Transaction } from "@/db/client";
+import type { Model } from "@/core/identify";
+import { plainText } from "@/core/limits";
+import { type Amendment, checkAmendment, lineText, scoreKey } from "@/core/pack";
+import type { Actor, Transaction } from "@/db/client";
 import { amendment } from "@/db/schema";
 import { notFound, Refusal } from "./faults";
-import { shippedFlora, shippedModel } from "./flora";
-import { once } from "./once";
+import { shippedFlora } from "./flora";
+import { modelWith } from "./flora-models";
+import { type Plants, plantsIn } from "./plants";
+import { count } from "./quota";
 import { asMember, type Member } from "./session";
-
-/** Models of amended floras, newest last: a district's model is built once for each set of amendments. */
-const models = once("models", () => new Map<string, Model>());
-const MOST_MODELS = 4;
+import { signature } from "./signature";
 
 /** The amendments that hold in this district: of several on one line the last that was not taken back. */
 export async function activeAmendments(tx: Transaction): Promise<Amendment[]> {
@@ -21,8 +21,9 @@ export async function activeAmendments(tx: Transaction): Promise<Amendment[]> {
     .from(amendment)
     .where(isNull(amendment.revertedAt))
     .orderBy(asc(amendment.createdAt), asc(amendment.id));
-  const last = new Map(rows.map((row) => [`${row.taxon} ${row.key}`, row]));
-  return [...last.values()].map(({ taxon, key, value }) => ({ taxon, key, value }));
+  const plants = plantsIn(shippedFlora());
+  const last = new Map(rows.map((row) => [`${row.plantId} ${row.key}`, row]));
+  return [...last.values()].map((row) => ({ taxon: plants.nameNow(row), key: row.key, value: row.value }));
 }
 
 /** The flora as this district sees it: shipped, with its own amendments over it. */
@@ -30,25 +31,18 @@ export async function districtModel(tx: Transaction): Promise<Model> {
   return modelWith(await activeAmendments(tx));
 }
 
-/** A later shipped flora may lack a plant or a character, and a plant that was added may be taken back: an amendment that no longer checks is kept, and says nothing. */
-export function modelWith(amendments: Amendment[]): Model {
-  if (amendments.length === 0) return shippedModel();
-  const key = JSON.stringify([shippedFlora().version, amendments]);
-  const known = models.get(key);
-  if (known) return known;
-  const built = buildModel(amendFlora(shippedFlora(), amendments, () => undefined));
-  models.set(key, built);
-  if (models.size > MOST_MODELS) models.delete(models.keys().next().value as string);
-  return built;
-}
+/** The plants as this district knows them: the shipped ones, and those that it added. */
+export const plantsHere = async (tx: Transaction): Promise<Plants> => plantsIn((await districtModel(tx)).flora);
+
+export const plantsOf = (member: Member): Promise<Plants> => asMember(member, plantsHere);
 
 export const modelOf = (member: Member): Promise<Model> => asMember(member, districtModel);
 
-export const amendmentInputSchema = z.object({
-  taxon: z.string().min(1),
-  key: z.string().min(1, "choose a character"),
-  value: z.string().trim().max(400).default(""),
-  reason: z.string().trim().min(10, "say why in at least 10 letters: what was seen, where").max(1000),
+const amendmentInputSchema = z.object({
+  taxon: z.string().min(1).max(200),
+  key: z.string().min(1, "choose a character").max(300),
+  value: plainText(0, 400, "").default(""),
+  reason: plainText(10, 1000, "say why in at least 10 letters: what was seen, where", true),
 });
 
 /** The lines to be changed, in their one right form, or a refusal that names the field. */
@@ -67,21 +61,24 @@ export function readAmendment(model: Model, raw: unknown): z.output<typeof amend
 /** Stores amendments, all or none. Verdicts already given stay as they were. */
 export async function storeAmendments(
   tx: Transaction,
-  member: Member,
+  member: Actor & { districtId: string },
   lines: (Amendment & { reason: string })[],
 ): Promise<void> {
   const { flora } = await districtModel(tx);
+  const plants = plantsIn(flora);
+  await count(tx, member, "change");
   await tx.insert(amendment).values(
     lines.map((line) => ({
       districtId: member.districtId,
       id: uuidv7(),
       taxon: line.taxon,
+      plantId: plants.idOf(line.taxon),
       key: line.key,
       value: line.value,
       before: lineText(flora, line.taxon, line.key),
       reason: line.reason,
       flora: shippedFlora().version,
-      madeBy: member.personName,
+      ...signature("madeBy", member),
     })),
   );
 }
@@ -96,7 +93,7 @@ export async function revertAmendments(member: Member, ids: string[]): Promise<v
   await asMember(member, async (tx) => {
     const done = await tx
       .update(amendment)
-      .set({ revertedBy: member.personName, revertedAt: new Date() })
+      .set({ revertedAt: sql`now()`, ...signature("revertedBy", member) })
       .where(and(inArray(amendment.id, ids), isNull(amendment.revertedAt)))
       .returning({ id: amendment.id });
     if (done.length < ids.length) throw notFound("The amendment");
@@ -104,10 +101,10 @@ export async function revertAmendments(member: Member, ids: string[]): Promise<v
 }
 
 /** Every amendment ever made here, newest first; of one plant, or of all. */
-export function amendmentHistory(tx: Transaction, taxon?: string) {
+export function amendmentHistory(tx: Transaction, plantId?: string) {
   return tx
     .select()
     .from(amendment)
-    .where(taxon ? eq(amendment.taxon, taxon) : undefined)
+    .where(plantId ? eq(amendment.plantId, plantId) : undefined)
     .orderBy(desc(amendment.createdAt), desc(amendment.id));
 }

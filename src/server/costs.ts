@@ -1,20 +1,23 @@
 import { z } from "zod";
+import { type Case, type Costs, decide, judge, keptLimit, type Model, plainName } from "@/core/identify";
 import { clashes } from "@/core/outbox";
-import { type Costs, decide, judge, keptLimit, plainName } from "@/core/identify";
 import type { ChangedVerdict } from "@/core/records";
+import type { Transaction } from "@/db/client";
 import { district } from "@/db/schema";
 import type { DistrictCosts } from "@/db/schema/district";
-import { districtModel } from "./amendments";
-import { changedVerdict } from "./changed-verdicts";
-import { plantsIn } from "./plants";
 import { EXAMPLES } from "./cost-examples";
+import { edited } from "./faults";
+import { modelWith } from "./flora-models";
+import { readCaseSource } from "./judge/cases";
+import { changedVerdict } from "./judge/changed-verdicts";
+import { oldFindings, rejudge, type Step } from "./judge/old-findings";
 import { listFor } from "./list";
-import { oldFindings, reckoner } from "./reckon";
+import { plantsIn } from "./plants";
 import { asMember, type Member } from "./session";
 
 const amount = z.coerce.number("give a number").positive("give more than nothing").max(1e7, "at most ten million");
 
-/** What the keeper says, in the district's money; the engine reckons in hours of work. */
+/** What the keeper says, in the district's money; the engine counts in hours of work. */
 export const costsInputSchema = z.object({
   hour: amount,
   wrongClear: amount,
@@ -49,67 +52,90 @@ export interface CostsPreview {
   limitAfter: number;
   examples: ExampleVerdict[];
   changed: ChangedVerdict[];
-  reckoned: number;
+  judged: number;
 }
 
-export const costsOf = (member: Member): Promise<{ input: CostsInput; limit: number }> =>
+export const costsOf = (member: Member): Promise<{ input: CostsInput; limit: number; version: number }> =>
   asMember(member, async (tx) => {
     const [here] = await tx.select().from(district);
-    return { input: inMoney(here.costs), limit: keptLimit(here.costs) };
+    return { input: inMoney(here.costs), limit: keptLimit(here.costs), version: here.version };
   });
 
+/** What a preview of costs needs of the database, read before the engine begins. */
+export async function readCostsPreview(tx: Transaction) {
+  const [here] = await tx.select().from(district);
+  const { status, actions } = await listFor(tx, null);
+  return { costs: here.costs, status, actions, source: await readCaseSource(tx), ...(await oldFindings(tx)) };
+}
+
 /** What other costs would do to the standard examples and to this district's findings. Nothing is stored. */
-export async function previewCosts(member: Member, input: CostsInput): Promise<CostsPreview> {
-  return asMember(member, async (tx) => {
-    const [here] = await tx.select().from(district);
-    const model = await districtModel(tx);
-    const [before, after]: Costs[] = [here.costs, inHours(input)];
-    const { status, actions } = await listFor(tx, null);
-    const verdictOn = (example: (typeof EXAMPLES)[number], costs: Costs) => {
-      const result = decide(
-        judge(model, {
-          id: "example",
-          hemisphere: "north",
-          seasonShift: 0,
-          setting: {},
-          kit: [],
-          confirmed: {},
-          list: status,
-          actions,
-          ...example,
-          costs,
-        }),
-      );
-      return {
-        verdict: result.verdict,
-        name: result.about >= 0 && result.verdict !== "open" ? plainName({ model }, result.about) : "no plant",
-      };
-    };
-    const reckon = await reckoner(tx);
-    const changed: ChangedVerdict[] = [];
-    const open = (await oldFindings(tx)).filter((f) => !f.overruled);
-    for (const old of open) {
-      const [now, then] = [await reckon(old, model, before), await reckon(old, model, after)];
-      if (clashes(now, then)) changed.push(changedVerdict(plantsIn(model.flora), old, now, then));
-    }
-    return {
-      input,
-      limitBefore: keptLimit(before),
-      limitAfter: keptLimit(after),
-      examples: EXAMPLES.map((example) => ({
-        name: example.name,
-        before: verdictOn(example, before),
-        after: verdictOn(example, after),
-      })),
-      changed,
-      reckoned: open.length,
-    };
-  });
+export async function previewCosts(
+  { costs, status, actions, source, findings }: Awaited<ReturnType<typeof readCostsPreview>>,
+  input: CostsInput,
+  step: Step,
+): Promise<CostsPreview> {
+  const model = modelWith(source.amendments);
+  const [before, after]: Costs[] = [costs, inHours(input)];
+  const known = <T>(record: Record<string, T>) =>
+    Object.fromEntries(Object.entries(record).filter(([name]) => model.taxonIndex.has(name)));
+  const place = { list: known(status), actions: known(actions) };
+  const changed: ChangedVerdict[] = [];
+  const open = findings.filter((f) => !f.overruled);
+  for (const [i, old] of open.entries()) {
+    await step(i, open.length);
+    const [now, then] = [rejudge(source, old, model, before), rejudge(source, old, model, after)];
+    if (clashes(now, then)) changed.push(changedVerdict(plantsIn(model.flora), old, now, then));
+  }
+  return {
+    input,
+    limitBefore: keptLimit(before),
+    limitAfter: keptLimit(after),
+    examples: EXAMPLES.map((example) => ({
+      name: example.name,
+      before: exampleVerdict(model, place, example, before),
+      after: exampleVerdict(model, place, example, after),
+    })),
+    changed,
+    judged: open.length,
+  };
+}
+
+function exampleVerdict(
+  model: Model,
+  place: Pick<Case, "list" | "actions">,
+  example: (typeof EXAMPLES)[number],
+  costs: Costs,
+): { verdict: string; name: string } {
+  const result = decide(
+    judge(model, {
+      id: "example",
+      hemisphere: "north",
+      seasonShift: 0,
+      setting: {},
+      kit: [],
+      confirmed: {},
+      ...place,
+      ...example,
+      costs,
+    }),
+  );
+  return {
+    verdict: result.verdict,
+    name: result.about >= 0 && result.verdict !== "open" ? plainName({ model }, result.about) : "no plant",
+  };
 }
 
 /** Sets what wrong acts cost here. Verdicts already given stand; the second look shows which would be others. */
 export async function setCosts(member: Member, raw: unknown): Promise<number> {
-  const costs = inHours(costsInputSchema.parse(raw));
-  await asMember(member, (tx) => tx.update(district).set({ costs }));
+  const { version, ...input } = costsInputSchema.extend({ version: z.coerce.number().int() }).parse(raw);
+  const costs = inHours(input);
+  await asMember(member, async (tx) => {
+    const [here] = await tx.select().from(district).for("update");
+    const words = (c: CostsInput) =>
+      `hour ${round(c.hour)}, wrong clearing ${round(c.wrongClear)}, missed target ${round(c.missedTarget)}, coming back ${round(c.hold)} hours`;
+    if (here.version !== version) throw edited("What a wrong act costs here", words(inMoney(here.costs)), words(input));
+    await tx.update(district).set({ costs });
+  });
   return keptLimit(costs);
 }
+const round = (n: number): number => Number(n.toPrecision(4));

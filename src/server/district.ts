@@ -1,12 +1,15 @@
 import { z } from "zod";
 import { MOST_SHIFT, stageBegins } from "@/core/identify";
+import type { Transaction } from "@/db/client";
 import { district } from "@/db/schema";
 import { todayIn } from "./clock";
+import { edited } from "./faults";
 import { listFor } from "./list";
-import { plantsHere } from "./plants";
+import { plantsHere } from "./amendments";
 import { asMember, type Member } from "./session";
 
-export const seasonSchema = z.object({
+const seasonSchema = z.object({
+  version: z.coerce.number().int(),
   hemisphere: z.enum(["north", "south"]),
   seasonShift: z.coerce
     .number("give a whole number of days")
@@ -17,8 +20,14 @@ export const seasonSchema = z.object({
 
 /** Says where the district lies in the year. Verdicts already given are not rewritten; windows of plans stay as they were planned. */
 export async function setSeason(member: Member, raw: unknown): Promise<void> {
-  const input = seasonSchema.parse(raw);
-  await asMember(member, (tx) => tx.update(district).set(input));
+  const { version, ...input } = seasonSchema.parse(raw);
+  await asMember(member, async (tx) => {
+    const [here] = await tx.select().from(district).for("update");
+    const words = (s: { hemisphere: string; seasonShift: number }) =>
+      `${s.hemisphere}, spring later by ${s.seasonShift} days`;
+    if (here.version !== version) throw edited("The season here", words(here), words(input));
+    await tx.update(district).set(input);
+  });
 }
 
 const EXAMPLES = 5;
@@ -38,6 +47,7 @@ export async function seasonOf(member: Member) {
       return from && from > midwinter ? [{ plant: plants.common(name), from }] : [];
     });
     return {
+      version: here.version,
       hemisphere: here.hemisphere,
       seasonShift: here.seasonShift,
       examples: examples
@@ -45,4 +55,10 @@ export async function seasonOf(member: Member) {
         .filter((_, i, all) => i % Math.ceil(all.length / EXAMPLES) === 0),
     };
   });
+}
+
+/** The time zone in which the district's days and hours are told. */
+export async function districtZone(tx: Transaction): Promise<string> {
+  const [{ zone }] = await tx.select({ zone: district.zone }).from(district);
+  return zone;
 }

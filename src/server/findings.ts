@@ -1,23 +1,33 @@
-import { and, desc, eq, isNotNull, sql } from "drizzle-orm";
+import { type and, desc, eq, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
 import { type Case, caseSchema, observationSchema, STAGES } from "@/core/identify";
+import { plainText } from "@/core/limits";
+import type { Amendment } from "@/core/pack";
+import { dayIn, mustBePast } from "@/core/time";
 import type { Transaction } from "@/db/client";
 import { district, finding, findingEvent, patch, picture, site } from "@/db/schema";
+import { plantsHere, plantsOf } from "./amendments";
 import { todayIn } from "./clock";
-import { Refusal, notFound } from "./faults";
+import { giveNumberBack, nextNumber } from "./counters";
+import { notFound, Refusal } from "./faults";
 import { ENGINE_VERSION } from "./flora";
-import { districtModel } from "./amendments";
-import { judgeFinding, type VerdictRecord } from "./judge-finding";
-import { listFor } from "./list";
+import { modelWith } from "./flora-models";
+import { readCaseSource } from "./judge/cases";
+import type { VerdictRecord } from "./judge/judge-finding";
+import { type Judged, judgeApart } from "./judge/judge-apart";
 import { marksOf } from "./pictures";
-import { plantsHere, plantsOf } from "./plants";
+import { plantsIn } from "./plants";
+import { count } from "./quota";
 import { asMember, type Member, seesProtected } from "./session";
+import { signature } from "./signature";
 
-const pointSchema = z.object({ longitude: z.number().min(-180).max(180), latitude: z.number().min(-90).max(90) });
+const pointSchema = z.object({ longitude: z.number().min(-180).max(180), latitude: z.number().min(-85).max(85) });
+/** Farther from its site than this a finding belongs to another site, or its position is wrong. */
+const MOST_OFF_SITE_M = 50_000;
 
 /** What the field sends. A verdict is not among it: the server works it out again. */
-export const findingInputSchema = z.object({
+const findingInputSchema = z.object({
   id: z.uuid(),
   siteId: z.uuid(),
   patchId: z.uuid().nullable().default(null),
@@ -26,56 +36,9 @@ export const findingInputSchema = z.object({
   stage: z.enum(STAGES).nullable(),
   kit: caseSchema.shape.kit,
   observations: z.array(observationSchema).min(1, "look at something first").max(200),
-  note: z.string().max(4000).default(""),
+  note: plainText(0, 4000, "", true).default(""),
 });
-export type FindingInput = z.input<typeof findingInputSchema>;
-
-type Looked = Pick<Case, "id" | "day" | "stage" | "kit" | "observations">;
-
-/** Cases as this district and its sites see them: their lists, costs and what was confirmed here before, each read once. */
-export async function caseMaker(
-  tx: Transaction,
-): Promise<(siteId: string, given: Looked) => Promise<{ case: Case; listVersion: string }>> {
-  const [here] = await tx.select().from(district);
-  const plants = await plantsHere(tx);
-  const known = <T>(record: Record<string, T>) =>
-    Object.fromEntries(Object.entries(record).filter(([name]) => plants.byName(name)));
-  const confirmed = known(await confirmedCounts(tx));
-  const places = new Map<string, { setting: Case["setting"]; list: Awaited<ReturnType<typeof listFor>> }>();
-  return async (siteId, given) => {
-    const at = places.get(siteId) ?? (await readPlace(tx, siteId));
-    places.set(siteId, at);
-    const { wrongClear, missedTarget, hold } = here.costs;
-    return {
-      case: {
-        ...given,
-        hemisphere: here.hemisphere,
-        seasonShift: here.seasonShift,
-        setting: at.setting,
-        list: known(at.list.status),
-        actions: known(at.list.actions),
-        confirmed,
-        costs: { wrongClear, missedTarget, hold },
-      },
-      listVersion: at.list.version,
-    };
-  };
-}
-
-async function readPlace(tx: Transaction, siteId: string) {
-  const [place] = await tx.select({ setting: site.setting }).from(site).where(eq(site.id, siteId));
-  if (!place) throw notFound("The site");
-  return { setting: place.setting, list: await listFor(tx, siteId) };
-}
-
-async function confirmedCounts(tx: Transaction): Promise<Record<string, number>> {
-  const rows = await tx
-    .select({ taxon: finding.taxon, n: sql<number>`count(*)::int` })
-    .from(finding)
-    .where(and(isNotNull(finding.taxon), eq(finding.verdict, "clear")))
-    .groupBy(finding.taxon);
-  return Object.fromEntries(rows.map((r) => [r.taxon as string, r.n]));
-}
+type FindingInput = z.output<typeof findingInputSchema>;
 
 /** The server's word on a finding that was sent. */
 export interface SavedFinding {
@@ -89,43 +52,82 @@ export interface SavedFinding {
 }
 
 /**
- * Saves a finding, once: the same id sent twice is one finding. The verdict is computed here, from the observations.
+ * Saves a finding, once: the same id sent twice is one finding. The verdict is computed here, from the observations, beside the
+ * process that answers requests: no transaction is open and no lock is held while the engine runs.
  * @returns the finding's id, number and the server's verdict
  */
 export async function saveFinding(member: Member, raw: unknown): Promise<SavedFinding> {
   const input = findingInputSchema.parse(raw);
-  return asMember(member, (tx) => storeFinding(tx, member, input));
+  const before = await asMember(member, async (tx) => (await savedBefore(tx, input.id)) ?? prepareFinding(tx, input));
+  if ("again" in before) return before;
+  const judged = await judgeApart(before.amendments, before.case);
+  return asMember(member, (tx) => storeFinding(tx, member, input, before, judged));
+}
+
+async function savedBefore(tx: Transaction, id: string): Promise<SavedFinding | null> {
+  const [known] = await tx.select().from(finding).where(eq(finding.id, id));
+  if (!known) return null;
+  const { number, verdict, taxon, because } = known;
+  return { id, number, verdict, taxon, because, again: true };
+}
+
+interface Prepared {
+  case: Case;
+  listVersion: string;
+  amendments: Amendment[];
+  enteredLater: boolean;
+}
+
+/** Looks whether a finding may be stored as it was sent, and reads what its verdict hangs on. */
+async function prepareFinding(tx: Transaction, input: FindingInput): Promise<Prepared> {
+  const [place] = await tx
+    .select({
+      zone: site.zone,
+      offM: sql<number>`ST_Distance(${site.boundary}::geography, ST_SetSRID(ST_MakePoint(${input.place.longitude}, ${input.place.latitude}), 4326)::geography)`,
+    })
+    .from(site)
+    .where(eq(site.id, input.siteId));
+  if (!place) throw notFound("The site");
+  mustBePast("day", input.day, todayIn(place.zone));
+  if (place.offM > MOST_OFF_SITE_M)
+    throw new Refusal(400, `That place is ${Math.round(place.offM / 1000)} km from the site.`, [
+      { field: "place", what: `choose the site that it is on, or a place within ${MOST_OFF_SITE_M / 1000} km of it` },
+    ]);
+  await checkPatch(tx, input);
+  const source = await readCaseSource(tx);
+  const [here] = await tx.select({ since: district.createdAt }).from(district);
+  return {
+    ...source.caseAt(input.siteId, input),
+    amendments: source.amendments,
+    enteredLater: input.day < dayIn(place.zone, here.since),
+  };
+}
+
+async function checkPatch(tx: Transaction, { patchId, siteId }: FindingInput): Promise<void> {
+  if (!patchId) return;
+  const [held] = await tx.select({ siteId: patch.siteId }).from(patch).where(eq(patch.id, patchId));
+  if (!held) throw notFound("The patch");
+  if (held.siteId !== siteId)
+    throw new Refusal(400, "The patch lies on another site.", [
+      { field: "patchId", what: "choose a patch of this site" },
+    ]);
 }
 
 async function storeFinding(
   tx: Transaction,
   member: Member,
-  input: z.output<typeof findingInputSchema>,
+  input: FindingInput,
+  prepared: Prepared,
+  { identification, columns }: Judged,
 ): Promise<SavedFinding> {
-  await tx.execute(sql`SELECT pg_advisory_xact_lock(hashtext(${`finding ${member.districtId}`}))`);
-  const [known] = await tx.select().from(finding).where(eq(finding.id, input.id));
-  if (known)
-    return {
-      id: known.id,
-      number: known.number,
-      verdict: known.verdict,
-      taxon: known.taxon,
-      because: known.because,
-      again: true,
-    };
-  if (input.patchId) {
-    const [held] = await tx.select({ siteId: patch.siteId }).from(patch).where(eq(patch.id, input.patchId));
-    if (!held) throw notFound("The patch");
-    if (held.siteId !== input.siteId)
-      throw new Refusal(400, "The patch lies on another site.", [
-        { field: "patchId", what: "choose a patch of this site" },
-      ]);
+  const number = await nextNumber(tx, member, "finding");
+  // Whoever sent the same finding a moment ago held the counter until it was stored.
+  const known = await savedBefore(tx, input.id);
+  if (known) {
+    await giveNumberBack(tx, "finding");
+    return known;
   }
-  const given = await (await caseMaker(tx))(input.siteId, input);
-  const judged = judgeFinding(await districtModel(tx), given.case);
-  const [{ number }] = await tx
-    .select({ number: sql<number>`coalesce(max(${finding.number}), 400)::int + 1` })
-    .from(finding);
+  await count(tx, member, "finding");
   await tx.insert(finding).values({
     districtId: member.districtId,
     id: input.id,
@@ -136,35 +138,26 @@ async function storeFinding(
     day: input.day,
     stage: input.stage,
     note: input.note,
-    madeBy: member.personName,
-    ...judged.columns,
+    enteredLater: prepared.enteredLater,
+    plantId: columns.taxon ? plantsIn(modelWith(prepared.amendments).flora).idOf(columns.taxon) : null,
+    ...signature("madeBy", member),
+    ...columns,
   });
   await addEvents(tx, member, input, {
-    identification: judged.identification,
+    identification,
     versions: {
-      flora: given.case.observations.length ? judged.identification.flora : "",
-      list: given.listVersion,
-      costs: given.case.costs,
+      flora: identification.flora,
+      list: prepared.listVersion,
+      costs: prepared.case.costs,
       engine: ENGINE_VERSION,
     },
   });
-  return {
-    id: input.id,
-    number,
-    verdict: judged.columns.verdict,
-    taxon: judged.columns.taxon,
-    because: judged.columns.because,
-    again: false,
-  };
+  const { verdict, taxon, because } = columns;
+  return { id: input.id, number, verdict, taxon, because, again: false };
 }
 
-async function addEvents(
-  tx: Transaction,
-  member: Member,
-  input: z.output<typeof findingInputSchema>,
-  verdict: VerdictRecord,
-): Promise<void> {
-  const base = { districtId: member.districtId, findingId: input.id, by: member.personName };
+async function addEvents(tx: Transaction, member: Member, input: FindingInput, verdict: VerdictRecord): Promise<void> {
+  const base = { districtId: member.districtId, findingId: input.id, ...signature("by", member) };
   await tx.insert(findingEvent).values([
     {
       ...base,
@@ -176,28 +169,33 @@ async function addEvents(
   ]);
 }
 
-export const overrulingSchema = z.object({
+const overrulingSchema = z.object({
   findingId: z.uuid(),
-  taxon: z.string().min(1),
-  reason: z.string().trim().min(20, "say why in at least 20 letters: it is shown ever after").max(2000),
+  taxon: z.string().min(1).max(200),
+  reason: plainText(20, 2000, "say why in at least 20 letters: it is shown ever after", true),
 });
 
 /** A specialist overrules the engine in writing. The event stays for ever. */
 export async function overrule(member: Member, raw: unknown): Promise<void> {
   const input = overrulingSchema.parse(raw);
-  (await plantsOf(member)).mustHold(input.taxon);
+  const plants = await plantsOf(member);
+  plants.mustHold(input.taxon);
   await asMember(member, async (tx) => {
-    const [held] = await tx.select().from(finding).where(eq(finding.id, input.findingId));
+    await count(tx, member, "change");
+    const [held] = await tx.select().from(finding).where(eq(finding.id, input.findingId)).for("update");
     if (!held) throw notFound("The finding");
     await tx.insert(findingEvent).values({
       districtId: member.districtId,
       id: uuidv7(),
       findingId: held.id,
       kind: "overruling",
-      by: member.personName,
+      ...signature("by", member),
       body: { taxon: input.taxon, reason: input.reason, from: { verdict: held.verdict, taxon: held.taxon } },
     });
-    await tx.update(finding).set({ overruled: true, taxon: input.taxon }).where(eq(finding.id, held.id));
+    await tx
+      .update(finding)
+      .set({ overruled: true, taxon: input.taxon, plantId: plants.idOf(input.taxon) })
+      .where(eq(finding.id, held.id));
   });
 }
 
@@ -217,6 +215,8 @@ export interface FindingLine {
   settleFrom: string | null;
   place: [number, number] | null;
   madeBy: string;
+  /** entered from older notes: its day lies before the district was made here */
+  enteredLater: boolean;
   stage: string | null;
 }
 
@@ -242,8 +242,8 @@ export async function findingLines(
     siteId: f.siteId,
     siteName,
     patchId: f.patchId,
-    taxon: f.taxon,
-    name: f.taxon ? plants.common(f.taxon) : "Not named",
+    taxon: f.taxon && plants.nameNow(f),
+    name: f.taxon ? plants.common(plants.nameNow(f)) : "Not named",
     verdict: f.verdict,
     because: f.because,
     overruled: f.overruled,
@@ -251,6 +251,7 @@ export async function findingLines(
     settleFrom: f.settleFrom,
     place: f.protected && !seesProtected(member) ? null : (JSON.parse(point).coordinates as [number, number]),
     madeBy: f.madeBy,
+    enteredLater: f.enteredLater,
     stage: f.stage,
   }));
 }

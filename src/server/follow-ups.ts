@@ -1,14 +1,19 @@
 import { eq } from "drizzle-orm";
 import { z } from "zod";
-import { followUp, patch } from "@/db/schema";
+import { plainText } from "@/core/limits";
+import { mustBePast } from "@/core/time";
+import { followUp, patch, site } from "@/db/schema";
+import { todayIn } from "./clock";
 import { notFound, Refusal } from "./faults";
+import { count } from "./quota";
 import { asMember, type Member } from "./session";
+import { signature } from "./signature";
 
-export const checkInputSchema = z.object({
+const checkInputSchema = z.object({
   id: z.uuid(),
   doneOn: z.iso.date(),
   percentControl: z.coerce.number().min(-1000).max(100).optional(),
-  note: z.string().trim().min(1, "say what you found").max(2000),
+  note: plainText(1, 2000, "say what you found", true),
   state: z.enum(["open", "treated", "watched", "gone"], "say how the patch is now"),
 });
 
@@ -16,14 +21,21 @@ export const checkInputSchema = z.object({
 export async function recordCheck(member: Member, raw: unknown): Promise<void> {
   const input = checkInputSchema.parse(raw);
   await asMember(member, async (tx) => {
-    const [due] = await tx.select().from(followUp).where(eq(followUp.id, input.id));
+    const [due] = await tx.select().from(followUp).where(eq(followUp.id, input.id)).for("update");
     if (!due) throw notFound("The check");
+    const [{ zone }] = await tx
+      .select({ zone: site.zone })
+      .from(patch)
+      .innerJoin(site, eq(site.id, patch.siteId))
+      .where(eq(patch.id, due.patchId));
+    mustBePast("doneOn", input.doneOn, todayIn(zone));
+    await count(tx, member, "change");
     if (due.doneOn) throw new Refusal(409, `This check was already recorded on ${due.doneOn} by ${due.doneBy}.`);
     await tx
       .update(followUp)
       .set({
         doneOn: input.doneOn,
-        doneBy: member.personName,
+        ...signature("doneBy", member),
         result: { percentControl: input.percentControl, note: input.note },
       })
       .where(eq(followUp.id, due.id));

@@ -1,5 +1,6 @@
 import { and, desc, eq, sql } from "drizzle-orm";
 import { z } from "zod";
+import { plainText } from "@/core/limits";
 import type { Transaction } from "@/db/client";
 import { district, finding, followUp, ledgerEntry, patch, plan, site } from "@/db/schema";
 import { todayIn } from "./clock";
@@ -7,19 +8,25 @@ import { notFound, Refusal } from "./faults";
 import { findingLines } from "./findings";
 import { shippedFlora } from "./flora";
 import { listFor } from "./list";
-import { plantsHere, plantsOf } from "./plants";
+import { count } from "./quota";
+import { plantsHere, plantsOf } from "./amendments";
 import { asMember, type Member, seesProtected } from "./session";
+import { signature } from "./signature";
 
 const ring = z
-  .array(z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]))
+  .array(z.tuple([z.number().min(-180).max(180), z.number().min(-85).max(85)]))
   .min(4)
   .max(2000);
 const outlineSchema = z.object({ type: z.literal("Polygon"), coordinates: z.array(ring).min(1).max(20) });
-export const patchInputSchema = z.object({
+/** A patch is worked on foot: 100 km² are none. A site may be a whole valley. */
+const MOST_PATCH_M2 = 1e8;
+const MOST_SITE_M2 = 1e10;
+
+const patchInputSchema = z.object({
   id: z.uuid(),
   siteId: z.uuid(),
-  taxon: z.string().min(1),
-  name: z.string().trim().min(1, "give the patch a name").max(120),
+  taxon: z.string().min(1).max(200),
+  name: plainText(1, 120, "give the patch a name"),
   outline: outlineSchema,
   coverShare: z.number().min(0).max(1).nullable().default(null),
   findingId: z.uuid().nullable().default(null),
@@ -28,43 +35,63 @@ export const patchInputSchema = z.object({
 /** Saves a patch with its outline, once per id. Its area is geodesic, worked out by the database. */
 export async function savePatch(member: Member, raw: unknown): Promise<{ id: string; areaM2: number }> {
   const input = patchInputSchema.parse(raw);
-  (await plantsOf(member)).mustHold(input.taxon);
+  const plants = await plantsOf(member);
+  plants.mustHold(input.taxon);
   return asMember(member, async (tx) => {
     const [held] = await tx.select({ id: site.id }).from(site).where(eq(site.id, input.siteId));
     if (!held) throw notFound("The site");
-    const { areaM2 } = await measureOutline(tx, input.outline);
+    const { areaM2 } = await measureOutline(tx, input.outline, MOST_PATCH_M2);
     const list = await listFor(tx, input.siteId);
-    await tx
+    const made = await tx
       .insert(patch)
       .values({
         districtId: member.districtId,
         id: input.id,
         siteId: input.siteId,
         taxon: input.taxon,
+        plantId: plants.idOf(input.taxon),
         name: input.name,
         outline: input.outline,
         areaM2,
         coverShare: input.coverShare,
-        madeBy: member.personName,
+        ...signature("madeBy", member),
         protected: list.status[input.taxon] === "protected",
       })
-      .onConflictDoNothing();
-    if (input.findingId) {
-      const [found] = await tx.select({ siteId: finding.siteId }).from(finding).where(eq(finding.id, input.findingId));
-      if (!found) throw notFound("The finding");
-      if (found.siteId !== input.siteId) throw new Refusal(400, "The finding lies on another site.");
-      await tx.update(finding).set({ patchId: input.id }).where(eq(finding.id, input.findingId));
-    }
+      .onConflictDoNothing()
+      .returning({ id: patch.id });
+    if (made.length > 0) await count(tx, member, "patch");
+    else await mustBeOnSite(tx, input.id, input.siteId);
+    if (input.findingId) await tieFinding(tx, input.findingId, { patchId: input.id, siteId: input.siteId });
     return { id: input.id, areaM2 };
   });
 }
 
-export const siteInputSchema = z.object({
+/** The same id again is the same patch; another site's patch it cannot be. */
+async function mustBeOnSite(tx: Transaction, patchId: string, siteId: string): Promise<void> {
+  const [known] = await tx.select({ siteId: patch.siteId }).from(patch).where(eq(patch.id, patchId));
+  if (known?.siteId !== siteId)
+    throw new Refusal(409, "A patch of another site has this id.", [{ field: "id", what: "make a new id" }]);
+}
+
+async function tieFinding(tx: Transaction, findingId: string, to: { patchId: string; siteId: string }): Promise<void> {
+  const [found] = await tx
+    .select({ siteId: finding.siteId, patchId: finding.patchId })
+    .from(finding)
+    .where(eq(finding.id, findingId))
+    .for("update");
+  if (!found) throw notFound("The finding");
+  if (found.siteId !== to.siteId) throw new Refusal(400, "The finding lies on another site.");
+  if (found.patchId === to.patchId) return;
+  if (found.patchId) throw new Refusal(409, "The finding stands on another patch already.");
+  await tx.update(finding).set({ patchId: to.patchId }).where(eq(finding.id, findingId));
+}
+
+const siteInputSchema = z.object({
   id: z.uuid(),
-  name: z.string().trim().min(1, "give the site a name").max(120),
+  name: plainText(1, 120, "give the site a name"),
   outline: outlineSchema,
-  ground: z.string().min(1),
-  note: z.string().trim().max(1000).default(""),
+  ground: z.string().min(1).max(60),
+  note: plainText(0, 1000, "", true).default(""),
   rules: z
     .object({
       noProduct: z.boolean(),
@@ -88,8 +115,9 @@ export async function saveSite(member: Member, raw: unknown): Promise<{ id: stri
       { field: "ground", what: `choose one of ${states.join(", ")}` },
     ]);
   return asMember(member, async (tx) => {
-    const { areaM2 } = await measureOutline(tx, input.outline);
+    const { areaM2 } = await measureOutline(tx, input.outline, MOST_SITE_M2);
     const [here] = await tx.select({ zone: district.zone }).from(district);
+    await count(tx, member, "site");
     await tx
       .insert(site)
       .values({
@@ -107,7 +135,11 @@ export async function saveSite(member: Member, raw: unknown): Promise<{ id: stri
   });
 }
 
-async function measureOutline(tx: Transaction, outline: z.output<typeof outlineSchema>): Promise<{ areaM2: number }> {
+async function measureOutline(
+  tx: Transaction,
+  outline: z.output<typeof outlineSchema>,
+  mostM2: number,
+): Promise<{ areaM2: number }> {
   const shape = sql`ST_SetSRID(ST_GeomFromGeoJSON(${JSON.stringify(outline)}), 4326)`;
   const { rows } = await tx.execute<{ valid: boolean; reason: string; area: number }>(
     sql`SELECT ST_IsValid(${shape}) AS valid, ST_IsValidReason(${shape}) AS reason, ST_Area(${shape}::geography) AS area`,
@@ -119,6 +151,12 @@ async function measureOutline(tx: Transaction, outline: z.output<typeof outlineS
     ]);
   if (!(area > 0.01))
     throw new Refusal(400, "The outline holds no area.", [{ field: "outline", what: "draw at least three corners" }]);
+  if (area > mostM2)
+    throw new Refusal(
+      400,
+      `The outline holds ${Math.round(area / 1e6)} km²; at most ${mostM2 / 1e6} km² are meant here.`,
+      [{ field: "outline", what: "draw a smaller one" }],
+    );
   return { areaM2: Math.round(area * 100) / 100 };
 }
 
@@ -150,6 +188,7 @@ export async function patchLines(member: Member, siteId?: string) {
       .select({
         id: patch.id,
         name: patch.name,
+        plantId: patch.plantId,
         taxon: patch.taxon,
         areaM2: patch.areaM2,
         state: patch.state,
@@ -166,7 +205,7 @@ export async function patchLines(member: Member, siteId?: string) {
       )
       .orderBy(site.name, patch.name);
     const plants = await plantsHere(tx);
-    return rows.map((r) => ({ ...r, plant: plants.common(r.taxon) }));
+    return rows.map((r) => ({ ...r, taxon: plants.nameNow(r), plant: plants.common(plants.nameNow(r)) }));
   });
 }
 export type PatchLine = Awaited<ReturnType<typeof patchLines>>[number];
@@ -182,11 +221,14 @@ export async function patchDetail(member: Member, id: string) {
       .where(eq(patch.id, id));
     if (!row || (row.p.protected && !seesProtected(member))) throw notFound("The patch");
     const { rows: water } = await tx.execute<{ m: number | null }>(sql`SELECT water_distance_m(${id}) AS m`);
+    const plants = await plantsHere(tx);
+    const taxon = plants.nameNow(row.p);
     return {
       patch: {
         ...row.p,
         outline: JSON.parse(row.outline) as GeoJSON.Polygon,
-        plant: (await plantsHere(tx)).common(row.p.taxon),
+        taxon,
+        plant: plants.common(taxon),
       },
       site: row.s,
       waterDistanceM: water[0]?.m ?? null,

@@ -11,17 +11,21 @@ import {
   type Treatment,
   treatmentSchema,
 } from "@/core/records";
+import { plainText } from "@/core/limits";
+import { addDays, dayIn, mustBePast, seasonOf } from "@/core/time";
 import type { Transaction } from "@/db/client";
 import { district, followUp, label, ledgerEntry, membership, patch, plan, site } from "@/db/schema";
-import { append } from "./append-entry";
+import { append, lockLedger } from "./append-entry";
 import { notFound, Refusal } from "./faults";
 import { todayIn } from "./clock";
 import { shippedMethods } from "./flora";
-import { plantsHere } from "./plants";
+import { plantsHere } from "./amendments";
 import { stageOn } from "./plans";
+import { count } from "./quota";
 import { asMember, type Member } from "./session";
+import { signature } from "./signature";
 
-export const entryInputSchema = z.object({
+const entryInputSchema = z.object({
   id: z.uuid(),
   patchId: z.uuid(),
   planId: z.uuid().nullable().default(null),
@@ -39,14 +43,18 @@ export async function recordTreatment(
 ): Promise<{ id: string; seq: number; warnings: string[] }> {
   const input = entryInputSchema.parse(raw);
   return asMember(member, async (tx) => {
-    await tx.execute(sql`SELECT pg_advisory_xact_lock(hashtext(${`ledger ${member.districtId}`}))`);
+    await lockLedger(tx, member.districtId);
     const [known] = await tx.select().from(ledgerEntry).where(eq(ledgerEntry.id, input.id));
     if (known) return { id: known.id, seq: known.seq, warnings: [] };
+    await count(tx, member, "record");
     const place = await placeOf(tx, input.patchId);
     const planned = await planOf(tx, input.planId, input.patchId);
-    await checkCorrection(tx, input);
+    const corrected = await checkCorrection(tx, input);
+    mustBePast("treatment.from", dayIn(place.zone, new Date(input.treatment.from)), todayIn(place.zone));
     const treatment = await withTrueLimits(tx, {
       ...input.treatment,
+      ...(corrected ? personOn(corrected) : await personInRegister(tx, member)),
+      zone: place.zone,
       overruling: planned?.overruling ?? input.treatment.overruling,
       waterDistanceM: place.waterDistanceM,
     });
@@ -56,7 +64,7 @@ export async function recordTreatment(
     const faults = checkTreatment(
       treatment,
       method.kind === "product",
-      await usedThisSeason(tx, input.patchId, treatment, input.supersedes),
+      await usedThisSeason(tx, input.patchId, treatment, input.supersedes, place.hemisphere),
     );
     const grave = faults.filter((f) => f.grave);
     if (grave.length > 0) throw new Refusal(400, "The record is not complete, or goes against the label.", grave);
@@ -66,7 +74,20 @@ export async function recordTreatment(
       restrictions: restrictionsAfter(treatment, place.rules),
       warnings: faults.map((f) => f.what),
     };
-    const seq = await append(tx, member, input, body);
+    const seq = await append(
+      tx,
+      member.districtId,
+      member,
+      {
+        id: input.id,
+        kind: "treatment",
+        patchId: input.patchId,
+        planId: input.planId,
+        plantId: (await plantsHere(tx)).idOf(treatment.taxon),
+        supersedes: input.supersedes,
+      },
+      body,
+    );
     await afterwards(tx, member, input, method.kind, treatment);
     return { id: input.id, seq, warnings: body.warnings };
   });
@@ -76,12 +97,18 @@ type EntryInput = z.output<typeof entryInputSchema>;
 
 async function placeOf(tx: Transaction, patchId: string) {
   const [row] = await tx
-    .select({ rules: site.rules, water: sql<number | null>`water_distance_m(${patch.id})` })
+    .select({
+      rules: site.rules,
+      zone: site.zone,
+      hemisphere: district.hemisphere,
+      water: sql<number | null>`water_distance_m(${patch.id})`,
+    })
     .from(patch)
     .innerJoin(site, eq(site.id, patch.siteId))
+    .innerJoin(district, eq(district.districtId, patch.districtId))
     .where(eq(patch.id, patchId));
   if (!row) throw notFound("The patch");
-  return { rules: row.rules, waterDistanceM: row.water };
+  return { rules: row.rules, zone: row.zone, hemisphere: row.hemisphere, waterDistanceM: row.water };
 }
 
 async function planOf(tx: Transaction, planId: string | null, patchId: string) {
@@ -91,14 +118,29 @@ async function planOf(tx: Transaction, planId: string | null, patchId: string) {
   return row;
 }
 
-async function checkCorrection(tx: Transaction, input: EntryInput): Promise<void> {
+/** Who did the work, and with which licence: as the district's register says, never as it was typed. */
+async function personInRegister(tx: Transaction, member: Member): Promise<Person> {
+  const [row] = await tx.select().from(membership).where(eq(membership.personId, member.personId));
+  return {
+    who: row?.name ?? member.personName,
+    licence: row?.licence ?? undefined,
+    licenceExpires: row?.licenceExpires ?? undefined,
+  };
+}
+type Person = Pick<Treatment, "who" | "licence" | "licenceExpires">;
+
+/** A correction says again what was done: by whom stays as it was recorded. */
+const personOn = ({ who, licence, licenceExpires }: Treatment): Person => ({ who, licence, licenceExpires });
+
+/** @returns what the entry to correct says, or null where this is none */
+async function checkCorrection(tx: Transaction, input: EntryInput): Promise<Treatment | null> {
   if (!input.supersedes) {
     if (!input.planId)
       throw new Refusal(
         409,
         "A treatment hangs on a plan, and a plan on a finding that is clear to act. Plan it first.",
       );
-    return;
+    return null;
   }
   const [old] = await tx.select().from(ledgerEntry).where(eq(ledgerEntry.id, input.supersedes));
   if (!old) throw notFound("The entry to correct");
@@ -108,6 +150,7 @@ async function checkCorrection(tx: Transaction, input: EntryInput): Promise<void
     throw new Refusal(400, "A correction needs its reason.", [
       { field: "correctionReason", what: "say what was wrong" },
     ]);
+  return old.body as Treatment;
 }
 
 /** The label's limits come from the district's own table, never from what the client sent. */
@@ -124,12 +167,13 @@ async function withTrueLimits(tx: Transaction, treatment: Treatment): Promise<Tr
   };
 }
 
-/** Product per hectare already recorded on this patch in the same calendar year, with the same label. */
+/** Product per hectare already recorded on this patch in the same season of the district, with the same label. */
 async function usedThisSeason(
   tx: Transaction,
   patchId: string,
   treatment: Treatment,
   superseded: string | null,
+  hemisphere: "north" | "south",
 ): Promise<number> {
   if (!treatment.product) return 0;
   const rows = await tx.select().from(ledgerEntry).where(eq(ledgerEntry.patchId, patchId));
@@ -139,12 +183,13 @@ async function usedThisSeason(
       .concat(superseded)
       .filter(Boolean),
   );
-  const year = treatment.from.slice(0, 4);
+  const seasonIn = (t: Treatment) => seasonOf(dayIn(treatment.zone, new Date(t.from)), hemisphere);
+  const season = seasonIn(treatment);
   return rows
     .filter((r) => !replaced.has(r.id))
     .reduce((sum, r) => {
       const other = r.body as Treatment;
-      return other.product?.labelId === treatment.product?.labelId && other.from.slice(0, 4) === year
+      return other.product?.labelId === treatment.product?.labelId && seasonIn(other) === season
         ? sum + (other.product?.ratePerHa ?? 0)
         : sum;
     }, 0);
@@ -160,14 +205,14 @@ async function afterwards(
   if (input.supersedes) return;
   if (input.planId) await tx.update(plan).set({ state: "done" }).where(eq(plan.id, input.planId));
   await tx.update(patch).set({ state: "treated" }).where(eq(patch.id, input.patchId));
-  const done = Date.parse(treatment.to);
+  const done = dayIn(treatment.zone, new Date(treatment.to));
   await tx.insert(followUp).values(
     followUpDays(kind).map(({ days, what }) => ({
       districtId: member.districtId,
       id: uuidv7(),
       patchId: input.patchId,
       ledgerId: input.id,
-      dueOn: new Date(done + days * 86400e3).toISOString().slice(0, 10),
+      dueOn: addDays(done, days),
       what,
     })),
   );
@@ -206,9 +251,9 @@ export async function ledgerDetail(member: Member, id: string) {
   return { line, head: all.head, count: all.count, districtName: member.name };
 }
 
-export const labelInputSchema = z.object({
+const labelInputSchema = z.object({
   id: z.uuid(),
-  name: z.string().trim().min(2, "give the label's name").max(120),
+  name: plainText(2, 120, "give the label's name"),
   limits: labelLimitsSchema,
 });
 
@@ -222,7 +267,7 @@ export async function saveLabel(member: Member, raw: unknown): Promise<void> {
         id: input.id,
         name: input.name,
         limits: input.limits,
-        enteredBy: member.personName,
+        ...signature("enteredBy", member),
       })
       .onConflictDoNothing();
   });
@@ -250,12 +295,14 @@ export async function recordingFor(member: Member, planId: string) {
       .from(label)
       .orderBy(label.name);
     const method = shippedMethods().find((m) => m.id === row.plan.method);
-    const taxon = (await plantsHere(tx)).byName(row.plan.taxon);
+    const plants = await plantsHere(tx);
+    const taxon = plants.byName(plants.nameNow(row.plan));
     const [here] = await tx
       .select({ hemisphere: district.hemisphere, seasonShift: district.seasonShift })
       .from(district);
     return {
       ...row,
+      plan: { ...row.plan, taxon: plants.nameNow(row.plan) },
       stage: taxon ? stageOn(taxon, todayIn(row.site.zone), here) : ("vegetative" as const),
       me: { name: me.name, licence: me.licence, licenceExpires: me.licenceExpires },
       waterDistanceM: water[0]?.m ?? null,

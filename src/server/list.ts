@@ -1,13 +1,16 @@
 import { createHash } from "node:crypto";
-import { and, eq, isNull, or } from "drizzle-orm";
+import { and, eq, isNull, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
 import { type Status, STATUSES } from "@/core/identify";
+import { plainText } from "@/core/limits";
 import type { Transaction } from "@/db/client";
 import { listEntry, site } from "@/db/schema";
-import { Refusal } from "./faults";
-import { plantsOf } from "./plants";
+import { plantsHere, plantsOf } from "./amendments";
+import { edited, notFound, Refusal } from "./faults";
+import { count } from "./quota";
 import { asMember, type Member } from "./session";
+import { signature } from "./signature";
 
 export interface PlaceList {
   status: Record<string, Status>;
@@ -15,13 +18,33 @@ export interface PlaceList {
   version: string;
 }
 
-/** The district's list as it holds on one site: the district's entries, overlaid by the site's own. */
-export async function listFor(tx: Transaction, siteId: string | null): Promise<PlaceList> {
-  const rows = await tx
-    .select({ taxon: listEntry.taxon, status: listEntry.status, action: listEntry.action, siteId: listEntry.siteId })
+/** The district's list as it holds on one site, or as a whole: the district's entries, overlaid by the site's own. */
+export const listFor = async (tx: Transaction, siteId: string | null): Promise<PlaceList> =>
+  (await listsByPlace(tx))(siteId);
+
+/** The list as it holds on each site, read once. Plants are found by their frozen ids and go by their names of now. */
+export async function listsByPlace(tx: Transaction): Promise<(siteId: string | null) => PlaceList> {
+  const plants = await plantsHere(tx);
+  const all = await tx
+    .select({
+      plantId: listEntry.plantId,
+      taxon: listEntry.taxon,
+      status: listEntry.status,
+      action: listEntry.action,
+      siteId: listEntry.siteId,
+    })
     .from(listEntry)
-    .where(siteId ? or(isNull(listEntry.siteId), eq(listEntry.siteId, siteId)) : isNull(listEntry.siteId))
     .orderBy(listEntry.taxon);
+  const rows = all.map((row) => ({ ...row, taxon: plants.nameNow(row) }));
+  const made = new Map<string | null, PlaceList>();
+  return (siteId) => {
+    const known = made.get(siteId) ?? placeList(rows.filter((r) => r.siteId === null || r.siteId === siteId));
+    made.set(siteId, known);
+    return known;
+  };
+}
+
+function placeList(rows: { taxon: string; status: Status; action: string | null; siteId: string | null }[]): PlaceList {
   const status: Record<string, Status> = {};
   const actions: Record<string, string> = {};
   for (const row of [...rows.filter((r) => !r.siteId), ...rows.filter((r) => r.siteId)]) {
@@ -35,39 +58,93 @@ export async function listFor(tx: Transaction, siteId: string | null): Promise<P
   return { status, actions, version };
 }
 
-export const statusInputSchema = z.object({
-  taxon: z.string().min(1),
+/** Versions of a plant's lines, by site, "" for the district. */
+export async function listVersions(tx: Transaction, plantId: string): Promise<Record<string, number>> {
+  const rows = await tx
+    .select({ siteId: listEntry.siteId, version: listEntry.version })
+    .from(listEntry)
+    .where(eq(listEntry.plantId, plantId));
+  return Object.fromEntries(rows.map((r) => [r.siteId ?? "", r.version]));
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
+const statusInputSchema = z.object({
+  taxon: z.string().min(1).max(200),
+  /** versions of the plant's lines as they were shown, by site, "" for the district; absent where none were shown */
+  versions: z
+    .string()
+    .max(20_000)
+    .optional()
+    .transform((text, context) => {
+      if (!text) return undefined;
+      const read = z.record(z.string(), z.number().int()).safeParse(parsed(text));
+      if (!read.success) context.addIssue({ code: "custom", message: "versions of lines, as the page sent them" });
+      return read.data;
+    }),
   status: z.enum(STATUSES),
   siteId: z.union([z.uuid(), z.literal("")]).default(""),
-  action: z.string().trim().max(80).optional(),
+  action: plainText(0, 80, "").optional(),
 });
 
 /** Puts a plant on the district's list, or on one site's exceptions; who and when are kept. Verdicts already given stay as they were. */
 export async function setStatus(member: Member, raw: unknown): Promise<Status> {
   const input = statusInputSchema.parse(raw);
-  (await plantsOf(member)).mustHold(input.taxon);
+  const plants = await plantsOf(member);
+  plants.mustHold(input.taxon);
   const siteId = input.siteId || null;
+  const plantId = plants.idOf(input.taxon);
+  const set = {
+    status: input.status,
+    taxon: input.taxon,
+    action: input.action || null,
+    changedAt: sql`now()` as never,
+    ...signature("changedBy", member),
+  };
   await asMember(member, async (tx) => {
+    await count(tx, member, "change");
+    const [known] = await tx
+      .select()
+      .from(listEntry)
+      .where(and(eq(listEntry.plantId, plantId), siteId ? eq(listEntry.siteId, siteId) : isNull(listEntry.siteId)))
+      .for("update");
+    if (input.versions && (input.versions[siteId ?? ""] ?? 0) !== (known?.version ?? 0))
+      throw edited(
+        `What ${input.taxon} is here`,
+        known ? `${known.status}${known.action ? `, ${known.action}` : ""} (${known.changedBy})` : "not on the list",
+        `${input.status}${input.action ? `, ${input.action}` : ""}`,
+      );
+    if (siteId) await mustBeSite(tx, siteId);
     await tx
-      .delete(listEntry)
-      .where(and(eq(listEntry.taxon, input.taxon), siteId ? eq(listEntry.siteId, siteId) : isNull(listEntry.siteId)));
-    await tx.insert(listEntry).values({
-      districtId: member.districtId,
-      id: uuidv7(),
-      taxon: input.taxon,
-      siteId,
-      status: input.status,
-      action: input.action || null,
-      changedBy: member.personName,
-    });
+      .insert(listEntry)
+      .values({ districtId: member.districtId, id: uuidv7(), plantId, siteId, ...set })
+      .onConflictDoUpdate({ target: [listEntry.districtId, listEntry.plantId, listEntry.siteId], set });
   });
   return input.status;
+}
+
+async function mustBeSite(tx: Transaction, siteId: string): Promise<void> {
+  const [there] = await tx.select({ id: site.id }).from(site).where(eq(site.id, siteId));
+  if (!there) throw notFound("The site");
 }
 
 export interface ListLine {
   taxon: string;
   /** null where the district as a whole says nothing and only a site does: then it counts as kept */
-  entry: { id: string; status: Status; action: string | null; changedBy: string; changedAt: Date } | null;
+  entry: {
+    id: string;
+    version: number;
+    status: Status;
+    action: string | null;
+    changedBy: string;
+    changedAt: Date;
+  } | null;
   exceptions: { id: string; siteId: string; siteName: string; status: Status; changedBy: string; changedAt: Date }[];
 }
 
@@ -80,14 +157,16 @@ export async function listLines(member: Member): Promise<ListLine[]> {
       .leftJoin(site, eq(listEntry.siteId, site.id))
       .orderBy(listEntry.taxon, site.name),
   );
+  const plants = await plantsOf(member);
   const lines = new Map<string, ListLine>();
   for (const { entry, siteName } of rows) {
-    const line = lines.get(entry.taxon) ?? { taxon: entry.taxon, entry: null, exceptions: [] };
-    const { id, status, action, changedBy, changedAt } = entry;
+    const taxon = plants.nameNow(entry);
+    const line = lines.get(taxon) ?? { taxon, entry: null, exceptions: [] };
+    const { id, version, status, action, changedBy, changedAt } = entry;
     if (entry.siteId)
       line.exceptions.push({ id, siteId: entry.siteId, siteName: siteName ?? "", status, changedBy, changedAt });
-    else line.entry = { id, status, action, changedBy, changedAt };
-    lines.set(entry.taxon, line);
+    else line.entry = { id, version, status, action, changedBy, changedAt };
+    lines.set(taxon, line);
   }
   return [...lines.values()];
 }

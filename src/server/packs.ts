@@ -1,6 +1,6 @@
+import { z } from "zod";
 import { parse as parseCsv } from "csv-parse/sync";
 import { stringify } from "csv-stringify/sync";
-import { LineCounter, parseDocument } from "yaml";
 import type { CompiledFlora } from "@/core/identify";
 import {
   type Amendment,
@@ -18,15 +18,22 @@ import {
   TABLE_COLUMNS,
 } from "@/core/pack";
 import type { ChangedVerdict } from "@/core/records";
+import { type Actor, inDistrict, type Transaction } from "@/db/client";
+import { checkJsonText, linesOfRows } from "@/core/limits";
 import { activeAmendments, amendmentHistory, districtModel, storeAmendments } from "./amendments";
-import { changedVerdicts } from "./changed-verdicts";
 import { Refusal } from "./faults";
 import { shippedFlora } from "./flora";
+import { modelWith } from "./flora-models";
+import { readCaseSource } from "./judge/cases";
+import { changedVerdicts } from "./judge/changed-verdicts";
+import { oldFindings, type Step } from "./judge/old-findings";
 import { asMember, type Member } from "./session";
 
 export type PackScope = "all" | "amendments" | { set: string } | { plant: string };
-/** A pack of the whole flora is about 3 MB as JSON. */
-const MOST_BYTES = 12_000_000;
+/** A pack of the whole flora is about 4 MB as JSON. */
+export const MOST_PACK_BYTES = 12_000_000;
+const MOST_FILES = 6;
+const MOST_ROWS = 60_000;
 /** Refusals and changes that are shown; the rest are counted. */
 const MOST_SHOWN = 200;
 
@@ -82,10 +89,13 @@ export function packToJson(pack: Pack): string {
   return `{\n${[...head, ...tables].join(",\n")}\n}\n`;
 }
 
+/** The files of a pack, as a job carries them. */
+export const packFilesSchema = z.object({ files: z.array(z.object({ name: z.string().max(300), text: z.string() })) });
+export type PackFile = z.output<typeof packFilesSchema>["files"][number];
+
 /** Rows of a pack with the line each stands on, from one file as JSON, or from its tables as CSV; told by the first letter. */
 export function rowsOfFiles(files: PackFile[]): FileRow[] {
-  if (files.reduce((sum, f) => sum + f.text.length, 0) > MOST_BYTES)
-    throw new Refusal(400, "The files are larger than 12 MB.", [{ field: "file", what: "send a set at a time" }]);
+  checkPackFiles(files);
   return files.flatMap(({ name, text }) =>
     (text.trimStart().startsWith("{") ? jsonRows(text) : csvRows(text)).map((row) =>
       files.length > 1 ? { ...row, file: name } : row,
@@ -93,45 +103,67 @@ export function rowsOfFiles(files: PackFile[]): FileRow[] {
   );
 }
 
-export interface PackFile {
-  name: string;
-  text: string;
+/** @throws {Refusal} 413 where there are too many files, or too large ones */
+export function checkPackFiles(files: PackFile[]): void {
+  if (files.length > MOST_FILES || files.reduce((sum, f) => sum + f.text.length, 0) > MOST_PACK_BYTES)
+    throw new Refusal(413, `At most ${MOST_FILES} files and 12 MB in all.`, [
+      { field: "file", what: "send a set at a time" },
+    ]);
 }
 
+const tooMany = () =>
+  new Refusal(400, `The file has more than ${MOST_ROWS} rows.`, [{ field: "file", what: "send a set at a time" }]);
+
 function jsonRows(text: string): FileRow[] {
-  const lines = new LineCounter();
-  const document = parseDocument(text, { lineCounter: lines });
-  const broken = document.errors[0];
-  if (broken)
-    throw new Refusal(400, `The file is no JSON: line ${broken.linePos?.[0].line ?? 1}.`, [
-      { field: "file", what: broken.message.split("\n")[0] },
+  const fault = checkJsonText(text, { depth: 8, items: 30 * MOST_ROWS });
+  if (fault) throw new Refusal(400, `The file is no flora pack: ${fault}.`, [{ field: "file", what: fault }]);
+  const lines = linesOfRows(text, MOST_ROWS);
+  if (!lines) throw tooMany();
+  let pack: unknown;
+  try {
+    pack = JSON.parse(text);
+  } catch (error) {
+    const at = /position (\d+)/.exec((error as Error).message);
+    const line = at ? text.slice(0, Number(at[1])).split("\n").length : text.split("\n").length;
+    throw new Refusal(400, `The file is no JSON: line ${line}.`, [
+      { field: "file", what: (error as Error).message.split("\n")[0].slice(0, 200) },
     ]);
-  const head = packSchema.pick({ pack: true, title: true, flora: true }).safeParse(document.toJS());
+  }
+  const head = packSchema.pick({ pack: true, title: true, flora: true }).safeParse(pack);
   if (!head.success)
     throw new Refusal(
       400,
       "The file is no flora pack.",
       head.error.issues.map((i) => ({ field: "file", what: `${i.path.join(".")}: ${i.message}` })),
     );
-  const tables = PACK_TABLES.flatMap((table) => {
-    const rows = document.get(table) as
-      | { items?: { range?: [number, number, number]; toJSON(): unknown }[] }
-      | undefined;
-    return rows?.items
-      ? [rows.items.map((item) => ({ table, line: lines.linePos(item.range?.[0] ?? 0).line, row: item.toJSON() }))]
-      : [];
+  const rows = PACK_TABLES.flatMap((table) => {
+    const own = (pack as Record<string, unknown>)[table];
+    return Array.isArray(own) ? [own.map((row, i) => ({ table, line: lines.get(table)?.[i] ?? 1, row }))] : [];
   });
-  if (tables.length === 0)
+  if (rows.length === 0)
     throw new Refusal(400, "The pack has no rows.", [
       { field: "file", what: `it needs one of the lists ${PACK_TABLES.join(", ")}` },
     ]);
-  return tables.flat();
+  return rows.flat();
 }
 
 function csvRows(text: string): FileRow[] {
+  // The parser would read the whole file before it could be told that it is too long.
+  let newlines = 0;
+  for (let at = text.indexOf("\n"); at >= 0; at = text.indexOf("\n", at + 1))
+    if (++newlines > 2 * MOST_ROWS) throw tooMany();
   try {
-    const header = text.replace(/^\uFEFF/, "").split(/\r?\n/, 1)[0];
+    const header = text
+      .replace(/^\uFEFF/, "")
+      .split(/\r?\n/, 1)[0]
+      .slice(0, 2000);
     const delimiter = header.includes("\t") ? "\t" : header.includes(";") && !header.includes(",") ? ";" : ",";
+    const table = tableOf(
+      header
+        .toLowerCase()
+        .split(delimiter)
+        .map((name) => name.trim().replaceAll('"', "")),
+    );
     const rows = parseCsv(text, {
       columns: (names: string[]) => names.map((n) => n.trim().toLowerCase()),
       bom: true,
@@ -140,18 +172,15 @@ function csvRows(text: string): FileRow[] {
       skip_empty_lines: true,
       info: true,
       relax_column_count: true,
+      max_record_size: 20_000,
+      to: MOST_ROWS + 1,
     }) as unknown as { record: Record<string, string>; info: { lines: number } }[];
-    const table = tableOf(
-      header
-        .toLowerCase()
-        .split(delimiter)
-        .map((name) => name.trim().replaceAll('"', "")),
-    );
+    if (rows.length > MOST_ROWS) throw tooMany();
     return rows.map(({ record, info }) => ({ table, line: info.lines, row: record }));
   } catch (error) {
     if (error instanceof Refusal) throw error;
     throw new Refusal(400, "The file could not be read as a table.", [
-      { field: "file", what: (error as Error).message },
+      { field: "file", what: (error as Error).message.slice(0, 200) },
     ]);
   }
 }
@@ -181,50 +210,68 @@ export interface PackPreview {
   refused: PackReading["refused"];
   thin: PackReading["thin"];
   verdicts: ChangedVerdict[];
-  reckoned: number;
+  judged: number;
+}
+
+/** What a preview of a pack needs of the database, read before the engine begins. */
+export async function readPackPreview(tx: Transaction) {
+  return { source: await readCaseSource(tx), ...(await oldFindings(tx)) };
 }
 
 /** What a pack would change here, what of it does not check, and the findings whose verdict would be another. Nothing is stored. */
-export async function previewPack(member: Member, files: PackFile[]): Promise<PackPreview> {
-  const rows = rowsOfFiles(files);
-  return asMember(member, async (tx) => {
-    const reading = readPackRows((await districtModel(tx)).flora, rows);
-    const { changed, reckoned } =
-      reading.refused.length > 0 || reading.changes.length === 0
-        ? { changed: [], reckoned: 0 }
-        : await changedVerdicts(tx, reading.changes);
-    return {
-      changes: reading.changes.slice(0, MOST_SHOWN),
-      more: Math.max(0, reading.changes.length - MOST_SHOWN),
-      same: reading.same,
-      refused: reading.refused.slice(0, MOST_SHOWN),
-      thin: reading.thin,
-      verdicts: changed,
-      reckoned,
-    };
-  });
+export async function previewPack(
+  { source, findings }: Awaited<ReturnType<typeof readPackPreview>>,
+  files: PackFile[],
+  step: Step,
+): Promise<PackPreview> {
+  const reading = readPackRows(modelWith(source.amendments).flora, rowsOfFiles(files));
+  const { changed, judged } =
+    reading.refused.length > 0 || reading.changes.length === 0
+      ? { changed: [], judged: 0 }
+      : await changedVerdicts(source, findings, reading.changes, step);
+  return {
+    changes: reading.changes.slice(0, MOST_SHOWN),
+    more: Math.max(0, reading.changes.length - MOST_SHOWN),
+    same: reading.same,
+    refused: reading.refused.slice(0, MOST_SHOWN),
+    thin: reading.thin.slice(0, MOST_SHOWN),
+    verdicts: changed.slice(0, MOST_SHOWN),
+    judged,
+  };
 }
 
-/** Takes a pack in, whole or not at all: a pack with one refused row is refused. @returns how many lines of the flora changed */
-export async function importPack(member: Member, files: PackFile[], reason: string): Promise<number> {
-  const rows = rowsOfFiles(files);
-  return asMember(member, async (tx) => {
-    const { flora } = await districtModel(tx);
-    const { changes, refused } = readPackRows(flora, rows);
-    if (refused.length > 0)
-      throw new Refusal(
-        400,
-        `${refused.length} rows do not check. Nothing was taken in.`,
-        refused
-          .slice(0, 20)
-          .map((r) => ({ field: "file", what: `${r.file ? `${r.file}, ` : ""}line ${r.line}, ${r.field}: ${r.what}` })),
-      );
-    if (changes.length > 0)
+/**
+ * Takes a pack in, whole or not at all: a pack with one refused row is refused. It is read before the transaction that stores it; where
+ * the district's flora changed between the two, nothing is stored.
+ * @returns how many lines of the flora changed
+ */
+export async function takePack(by: Actor & { districtId: string }, files: PackFile[], reason: string): Promise<number> {
+  const before = await inDistrict(by.districtId, activeAmendments, by);
+  const { changes, refused } = readPackRows(modelWith(before).flora, rowsOfFiles(files));
+  if (refused.length > 0)
+    throw new Refusal(
+      400,
+      `${refused.length} rows do not check. Nothing was taken in.`,
+      refused
+        .slice(0, 20)
+        .map((r) => ({ field: "file", what: `${r.file ? `${r.file}, ` : ""}line ${r.line}, ${r.field}: ${r.what}` })),
+    );
+  if (changes.length === 0) return 0;
+  await inDistrict(
+    by.districtId,
+    async (tx) => {
+      if (JSON.stringify(await activeAmendments(tx)) !== JSON.stringify(before))
+        throw new Refusal(
+          409,
+          "The flora was changed by somebody else meanwhile. Nothing was taken in; look at the pack again.",
+        );
       await storeAmendments(
         tx,
-        member,
+        by,
         changes.map(({ taxon, key, value, reason: own }) => ({ taxon, key, value, reason: own || reason })),
       );
-    return changes.length;
-  });
+    },
+    by,
+  );
+  return changes.length;
 }

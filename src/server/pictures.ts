@@ -5,9 +5,13 @@ import { z } from "zod";
 import { type Marks, marksSchema } from "@/core/measure";
 import type { Transaction } from "@/db/client";
 import { finding, picture, pictureMarks } from "@/db/schema";
+import { now } from "./clock";
 import { notFound, Refusal } from "./faults";
+import { count } from "./quota";
 import { asMember, type Member, seesProtected } from "./session";
+import { signature } from "./signature";
 
+/** What is promised to people; a body may be as large as this and no larger. */
 export const MOST_PICTURE_BYTES = 12e6;
 const MOST_PIXELS = 50e6;
 const LONGEST_SIDE_PX = 2000;
@@ -21,14 +25,15 @@ export async function savePicture(
   simulated = false,
 ): Promise<void> {
   if (!z.uuid().safeParse(id).success) throw new Refusal(400, "The picture's id is not a UUID.");
+  if (!z.uuid().safeParse(findingId).success) throw notFound("The finding");
   if (content.length > MOST_PICTURE_BYTES)
     throw new Refusal(400, `The picture has ${Math.round(content.length / 1e6)} MB; 12 MB are allowed.`);
   const image = await encode(content);
-  const position = await exifr.gps(content).catch(() => undefined);
-  const taken = await exifr.parse(content, ["DateTimeOriginal"]).catch(() => undefined);
+  const camera = await readCamera(content);
   await asMember(member, async (tx) => {
     const [held] = await tx.select({ id: finding.id }).from(finding).where(eq(finding.id, findingId));
     if (!held) throw notFound("The finding");
+    await count(tx, member, "picture");
     await tx
       .insert(picture)
       .values({
@@ -38,15 +43,33 @@ export async function savePicture(
         content: image.data,
         widthPx: image.info.width,
         heightPx: image.info.height,
-        takenAt: taken?.DateTimeOriginal ?? null,
-        longitude: position?.longitude ?? null,
-        latitude: position?.latitude ?? null,
+        ...camera,
         simulated,
-        by: member.personName,
+        ...signature("by", member),
       })
       .onConflictDoNothing();
   });
 }
+
+/**
+ * When and where a camera says that it took a picture. Cameras write odd things: a date that is none, the year 0, a longitude of
+ * 999999. What cannot be is not known.
+ */
+export async function readCamera(
+  content: Buffer,
+): Promise<{ takenAt: Date | null; longitude: number | null; latitude: number | null }> {
+  const position = await exifr.gps(content).catch(() => undefined);
+  const taken: unknown = (await exifr.parse(content, ["DateTimeOriginal"]).catch(() => undefined))?.DateTimeOriginal;
+  const isDate =
+    taken instanceof Date && taken >= FIRST_PHOTOGRAPH && taken.getTime() < now().getTime() + 2 * 86_400_000;
+  const isPlace = position && Math.abs(position.longitude) <= 180 && Math.abs(position.latitude) <= 90;
+  return {
+    takenAt: isDate ? taken : null,
+    longitude: isPlace ? position.longitude : null,
+    latitude: isPlace ? position.latitude : null,
+  };
+}
+const FIRST_PHOTOGRAPH = new Date("1950-01-01T00:00:00Z");
 
 async function encode(content: Buffer) {
   try {
@@ -88,9 +111,16 @@ export async function saveMarks(member: Member, pictureId: string, raw: unknown)
   await asMember(member, async (tx) => {
     const [held] = await tx.select({ id: picture.id }).from(picture).where(eq(picture.id, pictureId));
     if (!held) throw notFound("The picture");
+    await count(tx, member, "marks");
     await tx
       .insert(pictureMarks)
-      .values({ districtId: member.districtId, id: input.id, pictureId, marks: input.marks, by: member.personName })
+      .values({
+        districtId: member.districtId,
+        id: input.id,
+        pictureId,
+        marks: input.marks,
+        ...signature("by", member),
+      })
       .onConflictDoNothing();
   });
 }

@@ -1,16 +1,18 @@
-import { and, eq } from "drizzle-orm";
+import { and, eq, isNull, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
 import { adviseMethods, type Ground, type MethodAdvice, disposalOf } from "@/core/control";
 import { type Climate, STAGES, stageShares, dayOfYear, type Stage, type Taxon } from "@/core/identify";
+import { plainText } from "@/core/limits";
 import type { Transaction } from "@/db/client";
 import { district, finding, findingEvent, membership, patch, plan, site } from "@/db/schema";
-import { sql } from "drizzle-orm";
 import { todayIn } from "./clock";
 import { notFound, Refusal } from "./faults";
 import { shippedMethods } from "./flora";
-import { plantsHere } from "./plants";
+import { plantsHere } from "./amendments";
+import { count } from "./quota";
 import { asMember, type Member } from "./session";
+import { signature } from "./signature";
 
 export interface PlanningView {
   findingId: string;
@@ -41,7 +43,8 @@ export async function planningFor(member: Member, findingId: string): Promise<Pl
   return asMember(member, (tx) => readPlanning(tx, findingId));
 }
 
-async function readPlanning(tx: Transaction, findingId: string): Promise<PlanningView> {
+async function readPlanning(tx: Transaction, findingId: string, lock = false): Promise<PlanningView> {
+  if (lock) await tx.select({ id: finding.id }).from(finding).where(eq(finding.id, findingId)).for("update");
   const [row] = await tx
     .select({ f: finding, s: site })
     .from(finding)
@@ -54,7 +57,9 @@ async function readPlanning(tx: Transaction, findingId: string): Promise<Plannin
   const [here] = await tx.select().from(district);
   const overruling = await overrulingOf(tx, findingId);
   const today = todayIn(row.s.zone);
-  const taxon = row.f.taxon ? (await plantsHere(tx)).byName(row.f.taxon) : undefined;
+  const plants = await plantsHere(tx);
+  const name = plants.nameNow(row.f);
+  const taxon = plants.byName(name);
   const { rows: water } = await tx.execute<{ m: number | null }>(sql`SELECT water_distance_m(${held.id}) AS m`);
   const ground: Ground = {
     noProduct: row.s.rules.noProduct ?? false,
@@ -67,14 +72,15 @@ async function readPlanning(tx: Transaction, findingId: string): Promise<Plannin
   const stage = taxon ? stageToday(taxon, row.f.stage as Stage | null, row.f.day, today, here) : "vegetative";
   const people = await tx
     .select({ id: membership.personId, name: membership.name, roles: membership.roles })
-    .from(membership);
+    .from(membership)
+    .where(isNull(membership.endedAt));
   return {
     findingId,
     number: row.f.number,
     patchId: held.id,
     patchName: held.name,
     siteName: row.s.name,
-    taxon: row.f.taxon ?? "",
+    taxon: name,
     stage,
     areaM2: held.areaM2,
     seedYears: taxon?.seedYears ?? null,
@@ -113,23 +119,19 @@ async function overrulingOf(tx: Transaction, findingId: string): Promise<Plannin
   return last ? { by: last.by, reason: (last.body as { reason: string }).reason } : null;
 }
 
-export const planInputSchema = z.object({
+const planInputSchema = z.object({
   findingId: z.uuid(),
-  method: z.string().min(1),
+  method: z.string().min(1).max(60),
   intendedOn: z.iso.date(),
-  personId: z.string().min(1, "choose who does it"),
-  followedBy: z
-    .string()
-    .trim()
-    .min(5, "say what follows: what holds the ground afterwards, and for how long")
-    .max(1000),
+  personId: z.string().min(1, "choose who does it").max(100),
+  followedBy: plainText(5, 1000, "say what follows: what holds the ground afterwards, and for how long", true),
 });
 
 /** Plans one piece of work: only on a clear or overruled finding, only with a method that suits, only inside its window. */
 export async function makePlan(member: Member, raw: unknown): Promise<string> {
   const input = planInputSchema.parse(raw);
   return asMember(member, async (tx) => {
-    const view = await readPlanning(tx, input.findingId);
+    const view = await readPlanning(tx, input.findingId, true);
     if (view.barred) throw new Refusal(409, view.barred);
     const advice = view.advice.find((a) => a.method.id === input.method);
     if (!advice)
@@ -144,6 +146,21 @@ export async function makePlan(member: Member, raw: unknown): Promise<string> {
       throw new Refusal(400, "That person may not be given work here.", [
         { field: "personId", what: "choose one of the list" },
       ]);
+    await count(tx, member, "change");
+    // The same work sent twice, or by two at once, is planned once.
+    const [same] = await tx
+      .select({ id: plan.id })
+      .from(plan)
+      .where(
+        and(
+          eq(plan.findingId, input.findingId),
+          eq(plan.method, input.method),
+          eq(plan.intendedOn, input.intendedOn),
+          eq(plan.personId, input.personId),
+          eq(plan.state, "planned"),
+        ),
+      );
+    if (same) return same.id;
     const id = uuidv7();
     await tx.insert(plan).values({
       districtId: member.districtId,
@@ -152,13 +169,14 @@ export async function makePlan(member: Member, raw: unknown): Promise<string> {
       findingId: input.findingId,
       method: input.method,
       taxon: view.taxon,
+      plantId: (await plantsHere(tx)).idOf(view.taxon),
       windowFrom: from,
       windowTo: to,
       intendedOn: input.intendedOn,
       personId: input.personId,
       followedBy: input.followedBy,
       overruling: view.overruling ? `${view.overruling.by}: ${view.overruling.reason}` : null,
-      madeBy: member.personName,
+      ...signature("madeBy", member),
     });
     return id;
   });

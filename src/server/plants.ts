@@ -1,10 +1,8 @@
 import type { CompiledFlora, Taxon } from "@/core/identify";
 import { indexNames, type NameIndex } from "@/core/names";
-import type { Transaction } from "@/db/client";
-import { districtModel } from "./amendments";
+import { taxonId } from "@/core/pack";
 import { Refusal } from "./faults";
 import { once } from "./once";
-import { asMember, type Member } from "./session";
 
 const indexes = once("name indexes", () => new WeakMap<CompiledFlora, NameIndex>());
 
@@ -12,14 +10,26 @@ const indexes = once("name indexes", () => new WeakMap<CompiledFlora, NameIndex>
 export class Plants {
   readonly flora: CompiledFlora;
   private readonly held: Map<string, Taxon>;
+  private readonly ids: Map<string, Taxon>;
 
   constructor(flora: CompiledFlora) {
     this.flora = flora;
     this.held = new Map(flora.taxa.map((t) => [t.name, t]));
+    this.ids = new Map(flora.taxa.map((t) => [t.id, t]));
   }
 
   byName(name: string): Taxon | undefined {
     return this.held.get(name);
+  }
+
+  /** The frozen id of a plant; of one that this flora lacks the id that its name would have. */
+  idOf(name: string): string {
+    return this.held.get(name)?.id ?? taxonId(name);
+  }
+
+  /** The accepted name now of a plant that was written down by id; the name of then where this flora lacks it. */
+  nameNow(row: { plantId: string | null; taxon: string | null }): string {
+    return (row.plantId ? this.ids.get(row.plantId)?.name : undefined) ?? row.taxon ?? "";
   }
 
   /** The name a person would use: first common name, with a capital, else the accepted name. */
@@ -57,8 +67,3 @@ export function plantsIn(flora: CompiledFlora): Plants {
   made.set(flora, known);
   return known;
 }
-
-/** The plants as this district knows them: the shipped ones, and those that it added. */
-export const plantsHere = async (tx: Transaction): Promise<Plants> => plantsIn((await districtModel(tx)).flora);
-
-export const plantsOf = (member: Member): Promise<Plants> => asMember(member, plantsHere);

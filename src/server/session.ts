@@ -1,11 +1,10 @@
-import "server-only";
 import { sql } from "drizzle-orm";
-import { cookies, headers } from "next/headers";
+import { cookies } from "next/headers";
 import { redirect } from "next/navigation";
 import { cache } from "react";
-import { appDatabase, inDistrict, type Transaction } from "@/db/client";
+import { type Actor, appDatabase, inDistrict, type Transaction } from "@/db/client";
 import type { Role } from "@/db/schema/district";
-import { auth } from "./auth";
+import { ownSession } from "./accounts/sign-in";
 import { Refusal } from "./faults";
 
 export const DISTRICT_COOKIE = "sentinel.district";
@@ -13,28 +12,41 @@ export const DISTRICT_COOKIE = "sentinel.district";
 export interface Place {
   districtId: string;
   name: string;
+  /** the person's name as this district knows it: with this one signs here */
+  personName: string;
   roles: Role[];
 }
 
-export interface Member extends Place {
-  personId: string;
-  personName: string;
+export interface Member extends Place, Actor {
   email: string;
   places: Place[];
 }
 
-/** Whoever is signed in, in the district that was chosen; null if nobody is. */
+/** The districts that a person belongs to. */
+export async function placesOf(personId: string): Promise<Place[]> {
+  const { rows } = await appDatabase().execute<{
+    district_id: string;
+    name: string;
+    person_name: string;
+    roles: Role[];
+  }>(sql`SELECT district_id, name, person_name, roles FROM districts_of(${personId})`);
+  return rows.map((row) => ({
+    districtId: row.district_id,
+    name: row.name,
+    personName: row.person_name,
+    roles: row.roles,
+  }));
+}
+
+/** Whoever is signed in, in the district that was chosen; null if nobody is, or belongs to none. */
 export const currentMember = cache(async (): Promise<Member | null> => {
-  const session = await auth().api.getSession({ headers: await headers() });
+  const session = await ownSession();
   if (!session) return null;
-  const { rows } = await appDatabase().execute<{ district_id: string; name: string; roles: Role[] }>(
-    sql`SELECT district_id, name, roles FROM districts_of(${session.user.id})`,
-  );
-  const places = rows.map((row) => ({ districtId: row.district_id, name: row.name, roles: row.roles }));
+  const places = await placesOf(session.userId);
   if (places.length === 0) return null;
   const chosen = (await cookies()).get(DISTRICT_COOKIE)?.value;
   const place = places.find((p) => p.districtId === chosen) ?? places[0];
-  return { ...place, personId: session.user.id, personName: session.user.name, email: session.user.email, places };
+  return { ...place, personId: session.userId, email: session.email, places };
 });
 
 /** For pages: sends whoever is not signed in to the sign-in page. */
@@ -57,7 +69,7 @@ export const seesProtected = (member: Pick<Member, "roles">): boolean =>
 
 /** Work in the member's district, as that member. */
 export function asMember<T>(member: Member, work: (tx: Transaction) => Promise<T>): Promise<T> {
-  return inDistrict(member.districtId, work, seesProtected(member));
+  return inDistrict(member.districtId, work, member);
 }
 
 /**
@@ -69,6 +81,8 @@ export function checkMadeFor(member: Member, madeFor: string | null): void {
     throw new Refusal(
       409,
       "This was made by another person, or in another district, than is signed in now. It waits on this device for them.",
+      [],
+      "sign-in",
     );
 }
 

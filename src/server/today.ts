@@ -1,10 +1,11 @@
 import { and, desc, eq, gt, inArray, isNull, lte, sql } from "drizzle-orm";
 import { stageBegins } from "@/core/identify";
+import { addDays } from "@/core/time";
 import { district, finding, followUp, membership, patch, plan, site } from "@/db/schema";
 import { todayIn } from "./clock";
 import { findingLines } from "./findings";
 import { shippedMethods } from "./flora";
-import { plantsHere } from "./plants";
+import { plantsHere } from "./amendments";
 import { asMember, type Member } from "./session";
 
 const SOON_DAYS = 45;
@@ -17,16 +18,16 @@ export async function todayFor(member: Member) {
   return asMember(member, async (tx) => {
     const [here] = await tx.select().from(district);
     const today = todayIn(here.zone);
-    const soon = new Date(Date.parse(today) + SOON_DAYS * 86400e3).toISOString().slice(0, 10);
+    const soon = addDays(today, SOON_DAYS);
     const checks = await tx
-      .select({ f: followUp, patch: patch.name, taxon: patch.taxon, site: site.name })
+      .select({ f: followUp, patch: patch.name, taxon: patch.taxon, plantId: patch.plantId, site: site.name })
       .from(followUp)
       .innerJoin(patch, eq(patch.id, followUp.patchId))
       .innerJoin(site, eq(site.id, patch.siteId))
       .where(and(isNull(followUp.doneOn), lte(followUp.dueOn, soon)))
       .orderBy(followUp.dueOn);
     const lately = await tx
-      .select({ f: followUp, patch: patch.name, taxon: patch.taxon, site: site.name })
+      .select({ f: followUp, patch: patch.name, taxon: patch.taxon, plantId: patch.plantId, site: site.name })
       .from(followUp)
       .innerJoin(patch, eq(patch.id, followUp.patchId))
       .innerJoin(site, eq(site.id, patch.siteId))
@@ -75,7 +76,7 @@ export async function todayFor(member: Member) {
         what: f.what,
         days: daysTo(f.dueOn),
         today,
-        plant: plants.common(rest.taxon),
+        plant: plants.common(plants.nameNow(rest)),
         ...rest,
       })),
       looked: lately.map(({ f, ...rest }) => ({
@@ -84,7 +85,7 @@ export async function todayFor(member: Member) {
         doneOn: f.doneOn as string,
         by: f.doneBy,
         note: f.result?.note ?? "",
-        plant: plants.common(rest.taxon),
+        plant: plants.common(plants.nameNow(rest)),
         ...rest,
       })),
       windows: plans.map(({ p, ...rest }) => ({
@@ -92,13 +93,13 @@ export async function todayFor(member: Member) {
         findingId: p.findingId,
         patchId: p.patchId,
         method: methodName(p.method),
-        plant: plants.common(p.taxon),
+        plant: plants.common(plants.nameNow(p)),
         from: p.windowFrom,
         to: p.windowTo,
         intendedOn: p.intendedOn,
         open: p.windowFrom <= today && today <= p.windowTo,
         days: daysTo(p.windowTo),
-        seedFrom: seedDay(p.taxon),
+        seedFrom: seedDay(plants.nameNow(p)),
         overruled: p.overruling !== null,
         ...rest,
       })),

@@ -1,4 +1,4 @@
-import { fromZonedTime } from "./zoned";
+import { fromZonedTime } from "@/core/time";
 
 const text = (form: FormData, name: string) => String(form.get(name) ?? "").trim();
 const optional = (form: FormData, name: string) => text(form, name) || undefined;
@@ -10,9 +10,8 @@ export function readTreatmentForm(form: FormData): unknown {
   const zone = text(form, "zone");
   const product = text(form, "product.labelId");
   const treatment = {
-    who: text(form, "who"),
-    licence: optional(form, "licence"),
-    licenceExpires: optional(form, "licenceExpires"),
+    // taken from the register where the record is written
+    who: "the register says",
     from: fromZonedTime(`${text(form, "day")}T${text(form, "fromTime")}`, zone),
     to: fromZonedTime(`${text(form, "day")}T${text(form, "toTime")}`, zone),
     zone,

@@ -26,7 +26,7 @@ test("a verdict forged by the client is worked out again", async ({ browser, vie
     data: {
       id: uuid(),
       siteId: site,
-      place: { longitude: 0, latitude: 0 },
+      place: { longitude: -131.2, latitude: 44.36 },
       day: "2026-06-09",
       stage: "vegetative",
       observations: [{ character: "plant-kind", states: ["herb"] }],

@@ -1,15 +1,15 @@
 import { sql } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { caseSchema, judge } from "@/core/identify";
-import { lineText, PACK_TABLES, PLANT_KEY, type Pack } from "@/core/pack";
+import { lineText, PACK_TABLES, PLANT_KEY, type Pack, taxonId } from "@/core/pack";
 import { closePools, inDistrict } from "@/db/client";
 import { amendmentHistory, makeAmendment, modelOf, revertAmendments } from "@/server/amendments";
-import { changedVerdicts } from "@/server/changed-verdicts";
 import { shippedFlora } from "@/server/flora";
 import { setStatus } from "@/server/list";
 import { findNames } from "@/server/names";
-import { importPack, makePack, packToCsv, packToJson, previewPack, rowsOfFiles } from "@/server/packs";
+import { makePack, packToCsv, packToJson, rowsOfFiles } from "@/server/packs";
 import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
+import { changedVerdictsNow, previewPackNow, takePackNow } from "../support/long-work";
 
 const specialist = member(["specialist"], PINE);
 const neighbour = member(["specialist"], OTTER);
@@ -32,18 +32,20 @@ describe("an amendment of a district", () => {
     await makeAmendment(specialist, { taxon: hogweed, key: "sap", value: "milky usually", reason });
     expect(await says()).toBe("milky usually");
     expect(await says(neighbour)).toBe(shipped);
-    const [made] = await inDistrict(PINE, (tx) => amendmentHistory(tx, hogweed));
+    const [made] = await inDistrict(PINE, (tx) => amendmentHistory(tx, "heracleum-mantegazzianum"));
     expect(made).toMatchObject({ key: "sap", before: shipped, value: "milky usually", madeBy: "Test Person", reason });
     await revertAmendments(specialist, [made.id]);
     expect(await says()).toBe(shipped);
-    expect((await inDistrict(PINE, (tx) => amendmentHistory(tx, hogweed)))[0].revertedBy).toBe("Test Person");
+    expect((await inDistrict(PINE, (tx) => amendmentHistory(tx, "heracleum-mantegazzianum")))[0].revertedBy).toBe(
+      "Test Person",
+    );
     await expect(revertAmendments(specialist, [made.id])).rejects.toMatchObject({ status: 404 });
   });
   it("made twice falls back to the one before when the last is taken back", async () => {
     await makeAmendment(specialist, { taxon: hogweed, key: "sap", value: "milky usually", reason });
     await makeAmendment(specialist, { taxon: hogweed, key: "sap", value: "", reason });
     expect(await says()).toBeNull();
-    const [last] = await inDistrict(PINE, (tx) => amendmentHistory(tx, hogweed));
+    const [last] = await inDistrict(PINE, (tx) => amendmentHistory(tx, "heracleum-mantegazzianum"));
     await revertAmendments(specialist, [last.id]);
     expect(await says()).toBe("milky usually");
     await clean();
@@ -102,13 +104,13 @@ describe("findings whose verdict would change", () => {
         value: `${flora.characters.find((c) => c.id === o.character)?.states.find((s) => s.id !== o.states?.[0])?.id} always ~sure`,
       }));
     expect(other.length).toBeGreaterThan(0);
-    const { changed, reckoned } = await inDistrict(OTTER, (tx) => changedVerdicts(tx, changes));
-    expect(reckoned).toBeGreaterThan(0);
+    const { changed, judged } = await changedVerdictsNow(neighbour, changes);
+    expect(judged).toBeGreaterThan(0);
     expect(changed.map((c) => c.id)).toContain(found?.finding_id);
     expect(await inDistrict(OTTER, (tx) => amendmentHistory(tx))).toEqual([]);
   });
   it("are none where nothing is changed", async () => {
-    expect((await inDistrict(OTTER, (tx) => changedVerdicts(tx, []))).reckoned).toBe(0);
+    expect((await changedVerdictsNow(neighbour, [])).judged).toBe(0);
   });
 });
 
@@ -118,15 +120,15 @@ describe("a pack", () => {
     expect(pack.scores.length).toBeGreaterThan(400);
     expect(pack.flora).toBe(shippedFlora().version);
     for (const text of [packToCsv(pack), `\uFEFF${packToCsv(pack).replace(/\n/g, "\r\n")}`]) {
-      expect(await previewPack(specialist, one(text))).toMatchObject({
+      expect(await previewPackNow(specialist, one(text))).toMatchObject({
         changes: [],
         refused: [],
         same: pack.scores.length,
       });
     }
-    const whole = await previewPack(specialist, one(packToJson(pack)));
+    const whole = await previewPackNow(specialist, one(packToJson(pack)));
     expect(whole).toMatchObject({ changes: [], refused: [] });
-    expect(whole.same).toBe((await previewPack(specialist, tables(pack))).same);
+    expect(whole.same).toBe((await previewPackNow(specialist, tables(pack))).same);
     expect(whole.same).toBeGreaterThan(pack.scores.length + pack.plants.length);
   });
   it("names each row that does not check by its line, and takes nothing in", async () => {
@@ -135,13 +137,13 @@ describe("a pack", () => {
     broken[2] = broken[2].replace(/^[^,]+/, "Nullus verus");
     broken[4] = "only,two";
     const text = broken.join("\n");
-    expect((await previewPack(specialist, one(text))).refused.map((r) => r.line)).toEqual([3, 5]);
-    await expect(importPack(specialist, one(text), reason)).rejects.toMatchObject({
+    expect((await previewPackNow(specialist, one(text))).refused.map((r) => r.line)).toEqual([3, 5]);
+    await expect(takePackNow(specialist, one(text), reason)).rejects.toMatchObject({
       status: 400,
       message: expect.stringContaining("Nothing was taken in"),
     });
     const json = packToJson({ ...pack, scores: [pack.scores[0], { ...pack.scores[1], character: "no-such" }] });
-    expect((await previewPack(specialist, one(json))).refused).toEqual([
+    expect((await previewPackNow(specialist, one(json))).refused).toEqual([
       {
         line: json.split("\n").findIndex((l) => l.includes("no-such")) + 1,
         field: "character",
@@ -154,14 +156,14 @@ describe("a pack", () => {
     await makeAmendment(specialist, { taxon: hogweed, key: "sap", value: "milky usually", reason });
     const pack = await makePack(specialist, "amendments");
     expect(pack.scores).toEqual([{ taxon: hogweed, character: "sap", where: "", score: "milky usually", reason }]);
-    const preview = await previewPack(neighbour, one(packToCsv(pack)));
+    const preview = await previewPackNow(neighbour, one(packToCsv(pack)));
     expect(preview.changes).toHaveLength(1);
     await clean();
-    expect(await importPack(specialist, one(packToJson(pack)), "From the valley below, agreed at our meeting.")).toBe(
+    expect(await takePackNow(specialist, one(packToJson(pack)), "From the valley below, agreed at our meeting.")).toBe(
       1,
     );
     expect((await inDistrict(PINE, (tx) => amendmentHistory(tx)))[0].reason).toBe(reason);
-    expect(await importPack(specialist, one(packToJson(pack)), "From the valley below, agreed at our meeting.")).toBe(
+    expect(await takePackNow(specialist, one(packToJson(pack)), "From the valley below, agreed at our meeting.")).toBe(
       0,
     );
     await clean();
@@ -170,7 +172,7 @@ describe("a pack", () => {
     const pack = await makePack(specialist, { set: "umbels" });
     const [plants, twins, scores] = tables(pack);
     const broken = { ...twins, text: twins.text.replace(/^([^\n]*\n[^,]*,)[^,]*/, "$1Nullus verus") };
-    expect((await previewPack(specialist, [plants, broken, scores])).refused).toContainEqual(
+    expect((await previewPackNow(specialist, [plants, broken, scores])).refused).toContainEqual(
       expect.objectContaining({ file: "twins.csv", line: 2, field: "twin" }),
     );
   });
@@ -221,10 +223,10 @@ describe("a plant of the district's own", () => {
   it("comes in as three tables, is known by its name here alone, and goes when it is taken back", async () => {
     const pack = await grown();
     const files = tables(pack);
-    const preview = await previewPack(specialist, files);
+    const preview = await previewPackNow(specialist, files);
     expect(preview.refused).toEqual([]);
     expect(preview.changes.filter((c) => c.key === PLANT_KEY && c.before === null).map((c) => c.taxon)).toEqual([name]);
-    expect(await importPack(specialist, files, reason)).toBe(preview.changes.length + preview.more);
+    expect(await takePackNow(specialist, files, reason)).toBe(preview.changes.length + preview.more);
 
     const { flora } = await modelOf(specialist);
     expect(flora.taxa.at(-1)?.name).toBe(name);
@@ -241,9 +243,9 @@ describe("a plant of the district's own", () => {
 
     const out = await makePack(specialist, "amendments");
     expect([out.plants.length, out.twins.length, out.scores.length]).toEqual([1, 1, pack.scores.length]);
-    expect((await previewPack(neighbour, one(packToJson(out)))).refused).toEqual([]);
+    expect((await previewPackNow(neighbour, one(packToJson(out)))).refused).toEqual([]);
 
-    const own = (await inDistrict(PINE, (tx) => amendmentHistory(tx, name))).find((a) => a.key === PLANT_KEY);
+    const own = (await inDistrict(PINE, (tx) => amendmentHistory(tx, taxonId(name)))).find((a) => a.key === PLANT_KEY);
     await revertAmendments(specialist, [own?.id as string]);
     expect((await modelOf(specialist)).flora.taxa.some((t) => t.name === name)).toBe(false);
     expect((await findNames(specialist, "new hogweed")).plants.some((p) => p.name === name)).toBe(false);
@@ -265,7 +267,7 @@ describe("a plant of the district's own", () => {
       return judge(model, given).flat.taxa[model.taxonIndex.get(plant) as number];
     };
     const before = await shareOf(specialist);
-    await importPack(specialist, tables(await grown()), reason);
+    await takePackNow(specialist, tables(await grown()), reason);
     const after = await shareOf(specialist);
     expect(after).toBeLessThan(before);
     expect(await shareOf(specialist, name)).toBeCloseTo(after, 2);
@@ -274,7 +276,9 @@ describe("a plant of the district's own", () => {
   });
   it("that is refused leaves nothing behind", async () => {
     const pack = await grown();
-    await expect(importPack(specialist, tables({ ...pack, twins: [] }), reason)).rejects.toMatchObject({ status: 400 });
+    await expect(takePackNow(specialist, tables({ ...pack, twins: [] }), reason)).rejects.toMatchObject({
+      status: 400,
+    });
     expect(await inDistrict(PINE, (tx) => amendmentHistory(tx))).toEqual([]);
   });
 });

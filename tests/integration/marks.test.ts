@@ -35,7 +35,7 @@ beforeAll(async () => {
   await saveFinding(scout, {
     id: findingId,
     siteId,
-    place: { longitude: 0, latitude: 0 },
+    place: { longitude: -131.2, latitude: 44.36 },
     day: "2026-06-09",
     stage: "vegetative",
     observations: [{ character: "plant-kind", states: ["herb"] }],

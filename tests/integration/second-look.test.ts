@@ -2,12 +2,13 @@ import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { DEFAULT_COSTS } from "@/core/identify";
 import { closePools } from "@/db/client";
 import { makeAmendment } from "@/server/amendments";
-import { costsOf, previewCosts, setCosts } from "@/server/costs";
+import { costsOf } from "@/server/costs";
 import { EXAMPLES } from "@/server/cost-examples";
 import { findingDetail, saveFinding } from "@/server/findings";
 import { setStatus } from "@/server/list";
-import { secondLook, takeNewVerdict } from "@/server/second-look";
+import { standingOf, takeNewVerdict } from "@/server/judge/second-look";
 import { asOwner, member, PINE, uuidv7 } from "../support/database";
+import { previewCostsNow, secondLookNow, setCostsNow } from "../support/long-work";
 
 const specialist = member(["specialist", "keeper"], PINE);
 const HOGWEED = "Heracleum mantegazzianum";
@@ -27,6 +28,8 @@ const clear = {
     { character: "leaf-length", value: 110 },
   ],
 };
+/** On the ridge, where the second district has its one site. */
+const PLACE = { longitude: -131.23, latitude: 44.37 };
 const COSTS = { hour: 1, ...DEFAULT_COSTS };
 let site = "";
 
@@ -35,27 +38,32 @@ const save = async () => {
   return saveFinding(specialist, {
     id,
     siteId: site,
-    place: { longitude: 0, latitude: 0 },
+    place: PLACE,
     day: clear.day,
     stage: clear.stage,
     observations: clear.observations,
   });
 };
-const lookAt = async (id: string) => (await secondLook(specialist)).changed.find((f) => f.id === id);
+const lookAt = async (id: string) => (await secondLookNow(specialist)).changed.find((f) => f.id === id);
 
 /** Work on a finding, in each of the states given. */
 const plansOn = (findingId: string, states: ("planned" | "done")[]) =>
   asOwner(async (client) => {
     const patchId = uuidv7();
     await client.query(
-      "INSERT INTO patch (district_id, id, site_id, name, taxon, outline, area_m2, made_by) VALUES ($1, $2, $3, 'Below the weir', $4, ST_Multi(ST_GeomFromText('POLYGON((0 0, 0.001 0, 0.001 0.001, 0 0))', 4326)), 6000, 'Test Person')",
+      "INSERT INTO patch (district_id, id, site_id, name, taxon, plant_id, outline, area_m2, made_by) VALUES ($1, $2, $3, 'Below the weir', $4, 'heracleum-mantegazzianum', (ST_GeomFromText('POLYGON((0 0, 0.001 0, 0.001 0.001, 0 0))', 4326)), 6000, 'Test Person')",
       [PINE, patchId, site, HOGWEED],
     );
+    await client.query("UPDATE finding SET patch_id = $2 WHERE district_id = $1 AND id = $3", [
+      PINE,
+      patchId,
+      findingId,
+    ]);
     return Promise.all(
       states.map(async (state) => {
         const id = uuidv7();
         await client.query(
-          "INSERT INTO plan (district_id, id, patch_id, finding_id, method, taxon, window_from, window_to, intended_on, person_id, followed_by, state, made_by) VALUES ($1, $2, $3, $4, 'dig', $5, '2026-05-01', '2026-06-01', '2026-05-10', 'test-person', 'Sow grass.', $6, 'Test Person')",
+          "INSERT INTO plan (district_id, id, patch_id, finding_id, method, taxon, plant_id, window_from, window_to, intended_on, person_id, followed_by, state, made_by) VALUES ($1, $2, $3, $4, 'dig', $5, 'heracleum-mantegazzianum', '2026-05-01', '2026-06-01', '2026-05-10', 'test-person', 'Sow grass.', $6, 'Test Person')",
           [PINE, id, patchId, findingId, HOGWEED, state],
         );
         return id;
@@ -74,7 +82,7 @@ beforeAll(async () => {
 /** Findings cannot be deleted: each test makes its own, and leaves it. */
 afterEach(async () => {
   await asOwner((client) => client.query("DELETE FROM amendment WHERE district_id = $1", [PINE]));
-  await setCosts(specialist, COSTS);
+  await setCostsNow(specialist, COSTS);
   await setStatus(specialist, { taxon: HOGWEED, status: "target" });
 });
 afterAll(closePools);
@@ -88,7 +96,7 @@ describe("a second look at old findings", () => {
 
   it("names the costs where under the old ones the verdict would stand, and rewrites nothing", async () => {
     const { id } = await save();
-    await setCosts(specialist, { ...COSTS, wrongClear: 50_000 });
+    await setCostsNow(specialist, { ...COSTS, wrongClear: 50_000 });
     expect(await lookAt(id)).toMatchObject({
       before: { verdict: "clear" },
       after: { verdict: "hold" },
@@ -121,7 +129,7 @@ describe("a second look at old findings", () => {
 
   it("takes the new verdict as an event that follows the old one, when a person says so", async () => {
     const { id } = await save();
-    await setCosts(specialist, { ...COSTS, wrongClear: 50_000 });
+    await setCostsNow(specialist, { ...COSTS, wrongClear: 50_000 });
     expect(await takeNewVerdict(specialist, { findingId: id })).toMatchObject({ verdict: "hold", dropped: 0 });
     const { line, events } = await findingDetail(specialist, id);
     expect(line.verdict).toBe("hold");
@@ -132,8 +140,8 @@ describe("a second look at old findings", () => {
   it("drops the work that was planned on a verdict that no longer clears, and leaves alone what was done", async () => {
     const { id } = await save();
     const [planned, done] = await plansOn(id, ["planned", "done"]);
-    await setCosts(specialist, { ...COSTS, wrongClear: 50_000 });
-    expect(await lookAt(id)).toMatchObject({ plans: 1 });
+    await setCostsNow(specialist, { ...COSTS, wrongClear: 50_000 });
+    expect((await standingOf(specialist, [id])).get(id)).toMatchObject({ plans: 1 });
     expect(await takeNewVerdict(specialist, { findingId: id })).toMatchObject({ verdict: "hold", dropped: 1 });
     expect(await stateOf(planned)).toBe("dropped");
     expect(await stateOf(done)).toBe("done");
@@ -153,7 +161,7 @@ describe("a second look at old findings", () => {
 
 describe("what a wrong act costs", () => {
   it("is kept in hours and shown in the money it was said in", async () => {
-    await setCosts(specialist, { hour: 40, wrongClear: 20_000, missedTarget: 400, hold: 5 });
+    await setCostsNow(specialist, { hour: 40, wrongClear: 20_000, missedTarget: 400, hold: 5 });
     expect(await costsOf(specialist)).toMatchObject({
       input: { hour: 40, wrongClear: 20_000, missedTarget: 400, hold: 5 },
       limit: expect.closeTo(10 / 510, 6),
@@ -162,7 +170,7 @@ describe("what a wrong act costs", () => {
 
   it("shows on examples and on the district's findings what it would do, and stores nothing", async () => {
     const { id } = await save();
-    const preview = await previewCosts(specialist, { ...COSTS, wrongClear: 50_000 });
+    const preview = await previewCostsNow(specialist, { ...COSTS, wrongClear: 50_000 });
     expect(preview.limitAfter).toBeLessThan(preview.limitBefore);
     expect(preview.examples).toHaveLength(EXAMPLES.length);
     expect(preview.changed.map((f) => f.id)).toContain(id);
@@ -170,7 +178,7 @@ describe("what a wrong act costs", () => {
   });
 
   it("makes no verdict laxer than 2 %, however dear a missed target", async () => {
-    expect(await setCosts(specialist, { ...COSTS, missedTarget: 1e6 })).toBe(0.02);
+    expect(await setCostsNow(specialist, { ...COSTS, missedTarget: 1e6 })).toBe(0.02);
   });
 
   it.each([
@@ -178,7 +186,7 @@ describe("what a wrong act costs", () => {
     [{ ...COSTS, wrongClear: "dear" }, "wrongClear"],
     [{ ...COSTS, hold: -1 }, "hold"],
   ])("refuses what is no cost, and names it", async (input, field) => {
-    await expect(setCosts(specialist, input)).rejects.toMatchObject({
+    await expect(setCostsNow(specialist, input)).rejects.toMatchObject({
       issues: [expect.objectContaining({ path: [field] })],
     });
   });

@@ -1,4 +1,5 @@
 import pg from "pg";
+import type { Role } from "@/db/schema/district";
 import { v7 as uuidv7 } from "uuid";
 
 /** As the owner of the database: makes what a test needs, past the walls. */
@@ -29,7 +30,7 @@ export const PINE = "01920000-0000-7000-8000-00000000a002";
 export const member = (roles: string[], districtId = OTTER) => ({
   districtId,
   name: "Otter Valley Land Stewards",
-  roles: roles as never,
+  roles: roles as Role[],
   personId: "test-person",
   personName: "Test Person",
   email: "test@otter.example",

@@ -1,8 +1,9 @@
 import type { ReactNode } from "react";
-import { chooseDistrict, signOut } from "@/app/actions";
+import { signOutAction } from "@/app/account-actions";
+import { chooseDistrict } from "@/app/actions";
 import { Shell } from "@/components/shell";
 import { deviceKey, memberOrSignIn } from "@/server/session";
-import { isDemonstration } from "@/wiring";
+import { isDemonstration } from "@/env";
 
 export default async function BookLayout({ children }: { children: ReactNode }) {
   const member = await memberOrSignIn();
@@ -14,7 +15,7 @@ export default async function BookLayout({ children }: { children: ReactNode }) 
       demonstration={isDemonstration()}
       deviceKey={deviceKey(member)}
       chooseDistrict={chooseDistrict}
-      signOut={signOut}
+      signOut={signOutAction}
     >
       {children}
     </Shell>

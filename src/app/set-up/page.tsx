@@ -1,9 +1,9 @@
 import { redirect } from "next/navigation";
-import { setUpAction } from "@/app/actions";
+import { setUpAction } from "@/app/account-actions";
 import { Cover } from "@/components/cover";
 import { ActionForm, Field } from "@/components/ui/action-form";
 import { ZoneInput } from "@/components/zone-input";
-import { needsSetUp } from "@/server/people";
+import { needsSetUp } from "@/server/people/set-up";
 
 export const metadata = { title: "Set up" };
 

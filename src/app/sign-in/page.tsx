@@ -1,27 +1,40 @@
+import Link from "next/link";
 import { redirect } from "next/navigation";
-import { signIn } from "@/app/actions";
+import { signInAction } from "@/app/account-actions";
 import { UnsentNote } from "@/components/device/unsent-note";
 import { Cover } from "@/components/cover";
 import { SignInForm } from "@/components/sign-in-form";
 import { DEMONSTRATION_PASSWORD, DEMONSTRATION_PEOPLE } from "@/demo/people";
-import { needsSetUp } from "@/server/people";
+import { isDemonstration, mailWay } from "@/env";
+import { needsSetUp } from "@/server/people/set-up";
 import { currentMember } from "@/server/session";
-import { isDemonstration } from "@/wiring";
 
 export const metadata = { title: "Sign in" };
 
-export default async function SignInPage({ searchParams }: { searchParams: Promise<{ made?: string }> }) {
+export default async function SignInPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ made?: string; password?: string }>;
+}) {
   if (await needsSetUp()) redirect("/set-up");
   if (await currentMember()) redirect("/today");
+  const { made, password } = await searchParams;
   const offered = isDemonstration() ? DEMONSTRATION_PEOPLE.map(({ email, name, what }) => ({ email, name, what })) : [];
   return (
     <Cover title="Sign in">
-      {(await searchParams).made ? (
+      {made || password ? (
         <p className="mt-3" role="status">
-          Your account is made. Sign in with it.
+          {made ? "Your account is made. Sign in with it." : "Your new password is set. Sign in with it."}
         </p>
       ) : null}
-      <SignInForm action={signIn} offered={offered} password={offered.length > 0 ? DEMONSTRATION_PASSWORD : ""} />
+      <SignInForm action={signInAction} offered={offered} password={offered.length > 0 ? DEMONSTRATION_PASSWORD : ""} />
+      <p className="small mt-4">
+        {mailWay() === "none" ? (
+          "Forgot your password? Ask whoever runs this program for a link."
+        ) : (
+          <Link href="/forgot">Forgot your password?</Link>
+        )}
+      </p>
       <UnsentNote />
     </Cover>
   );

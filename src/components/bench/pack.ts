@@ -16,6 +16,8 @@ export interface BenchPack {
   confirmed: Record<string, number>;
   climate: Climate;
   today: string;
+  /** the district's time zone; absent in packs that were kept before it was sent */
+  zone?: string;
   maySave: boolean;
   /** drawn photographs may be asked for */
   demonstration: boolean;

@@ -7,6 +7,7 @@ import { layOut, sendWaiting, standingOf } from "../device/outbox";
 import { type Draft, type FindingBody, newDraft, type StoredPicture } from "../device/kept";
 import type { BenchPack } from "./pack";
 import type { BenchSite } from "./site";
+import { clock } from "@/wiring/browser";
 
 const PickMap = dynamic(() => import("../map/pick-map").then((m) => m.PickMap), {
   ssr: false,
@@ -83,7 +84,7 @@ export const SavePanel = memo(function SavePanel({
         {
           id: draft.id,
           key: pack.key,
-          madeAt: new Date().toISOString(),
+          madeAt: clock.now().toISOString(),
           person: pack.person,
           siteName: site.name,
           body,

@@ -3,6 +3,7 @@ import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { waitBefore } from "@/core/outbox";
+import { clock } from "@/wiring/browser";
 import type { BenchPack } from "../bench/pack";
 import type { OutboxItem } from "./kept";
 import { sendWaiting } from "./outbox";
@@ -86,7 +87,7 @@ async function prepare(key: string): Promise<void> {
     if (!response.ok) return;
     const pack = (await response.json()) as BenchPack;
     const store = await openStore();
-    await store.packs.put({ key, pack, usedAt: new Date().toISOString() });
+    await store.packs.put({ key, pack, usedAt: clock.now().toISOString() });
     await fetch(pack.floraUrl);
   } catch {
     // Without a signal, or in a window that keeps nothing, what was kept before is what there is.

@@ -1,6 +1,7 @@
 "use client";
 import { useEffect, useState } from "react";
 import { waitingByPerson } from "./outbox";
+import { DRAFT_PREFIX } from "../ui/action-form";
 import { follow, openStore } from "./store";
 
 interface Kept {
@@ -19,7 +20,9 @@ async function readKept(s: Awaited<ReturnType<typeof openStore>>): Promise<Kept>
     s.packs.toArray(),
   ]);
   return {
-    drafts: drafts.filter((d) => d.draft.observations.length > 0 || d.draft.note !== "").length,
+    drafts:
+      drafts.filter((d) => d.draft.observations.length > 0 || d.draft.note !== "").length +
+      Object.keys(localStorage).filter((name) => name.startsWith(DRAFT_PREFIX)).length,
     pictures: pictures.length,
     pictureBytes: pictures.reduce((sum, p) => sum + p.blob.size, 0),
     waiting: waitingByPerson(outbox),
@@ -43,6 +46,7 @@ export function OnThisDevice() {
   const wipe = async () => {
     const store = await openStore();
     await Promise.all([store.drafts.clear(), store.pictures.clear(), store.outbox.clear(), store.packs.clear()]);
+    for (const name of Object.keys(localStorage)) if (name.startsWith(DRAFT_PREFIX)) localStorage.removeItem(name);
     for (const name of await caches.keys()) await caches.delete(name);
     for (const registration of (await navigator.serviceWorker?.getRegistrations()) ?? [])
       await registration.unregister();
@@ -57,7 +61,7 @@ export function OnThisDevice() {
           <span className="small">Taken off when you sign out.</span>
         </li>
         <li className="row py-2">
-          <strong>Unfinished findings:</strong> {kept.drafts}
+          <strong>Unfinished findings and forms:</strong> {kept.drafts}
         </li>
         <li className="row py-2">
           <strong>Findings not sent yet:</strong>{" "}

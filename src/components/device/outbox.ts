@@ -1,5 +1,5 @@
 import { refusalWords } from "@/core/errors";
-import { clashes, stepAfter } from "@/core/outbox";
+import { ANSWER_CODES, type AnswerCode, clashes, stepAfter } from "@/core/outbox";
 import type { Draft, OutboxItem, ServersWord, StoredPicture } from "./kept";
 import { openStore } from "./store";
 
@@ -63,7 +63,7 @@ async function sendOne(item: OutboxItem): Promise<{ taken: boolean; waits: strin
     headers: { "content-type": "application/json" },
     body: JSON.stringify(item.body),
   });
-  const step = stepAfter(answer.status, answer.message);
+  const step = stepAfter(answer.said);
   if (step.kind === "refused") {
     await store.outbox.update(item.id, { state: "refused", fault: step.why });
     return { taken: false, waits: null };
@@ -95,14 +95,14 @@ async function sendPicture(item: OutboxItem, picture: StoredPicture): Promise<{ 
     item.key,
     { method: "PUT", body: picture.blob },
   );
-  let step = stepAfter(answer.status, answer.message);
+  let step = stepAfter(answer.said);
   if (step.kind === "held" && picture.marks) {
     const kept = await ask(`/api/v1/pictures/${picture.id}/marks`, item.key, {
       method: "POST",
       headers: { "content-type": "application/json" },
       body: JSON.stringify({ id: picture.marksId, marks: picture.marks }),
     });
-    step = stepAfter(kept.status, kept.message);
+    step = stepAfter(kept.said);
   }
   if (step.kind === "held") return {};
   return step.kind === "refused" ? { fault: `picture ${picture.name}: ${step.why}` } : { waits: step.why };
@@ -112,7 +112,7 @@ async function ask(
   url: string,
   key: string,
   init: RequestInit,
-): Promise<{ status: number | null; message: string; body: unknown }> {
+): Promise<{ said: Parameters<typeof stepAfter>[0]; body: unknown }> {
   try {
     const response = await fetch(url, {
       ...init,
@@ -121,15 +121,16 @@ async function ask(
     });
     const body = await response.json().catch(() => null);
     // A page that stands between (a hotel's sign-in, say) answers well without having stored anything.
-    if (response.ok && body === null) return { status: null, message: "", body };
-    const error = (body as { error?: { message: string; issues: { what: string }[] } } | null)?.error;
-    return {
-      status: response.status,
-      message: error ? refusalWords(error.message, error.issues).join(" ") : `The server answered ${response.status}.`,
-      body,
-    };
+    if (body === null) return { said: null, body };
+    if (response.ok) return { said: { taken: true, code: null, message: "" }, body };
+    const error = (body as { error?: { code?: string; message: string; issues: { what: string }[] } }).error;
+    const code = ANSWER_CODES.find((known) => known === error?.code) ?? null;
+    const message = error
+      ? refusalWords(error.message, error.issues).join(" ")
+      : "Something stands between here and the server.";
+    return { said: { taken: false, code: code satisfies AnswerCode | null, message }, body };
   } catch {
-    return { status: null, message: "", body: null };
+    return { said: null, body: null };
   }
 }
 

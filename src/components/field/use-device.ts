@@ -1,16 +1,16 @@
 "use client";
 import { useEffect, useState } from "react";
+import { dayIn } from "@/core/time";
+import { clock } from "@/wiring/browser";
 import { buildModel, type CompiledFlora, type Model } from "@/core/identify";
 import type { BenchPack } from "../bench/pack";
 import { openStore } from "../device/store";
 
 const PATIENCE_MS = 10_000;
 
-/** Today by this device's own clock, as an ISO day. */
-export function deviceToday(): string {
-  const now = new Date();
-  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
-}
+/** Today in the district, by this device's own clock; packs from before a district's zone was kept go by the device's. */
+const todayOf = (pack: BenchPack): string =>
+  dayIn(pack.zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone, clock.now());
 
 /** The pack of whoever used this device last and has not signed out; null where there is none; undefined until it is read. */
 export function usePack(): BenchPack | null | undefined {
@@ -18,7 +18,7 @@ export function usePack(): BenchPack | null | undefined {
   useEffect(() => {
     const late = new Promise<null>((resolve) => setTimeout(() => resolve(null), PATIENCE_MS));
     const read = openStore().then(async (s) => (await s.packs.orderBy("usedAt").last())?.pack ?? null);
-    Promise.race([read.catch(() => null), late]).then((found) => setPack(found && { ...found, today: deviceToday() }));
+    Promise.race([read.catch(() => null), late]).then((found) => setPack(found && { ...found, today: todayOf(found) }));
   }, []);
   return pack;
 }

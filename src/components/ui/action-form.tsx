@@ -45,7 +45,7 @@ export function ActionForm({
     if (draft && form.current) restore(form.current, draft);
   }, [draft]);
   useEffect(() => {
-    if (state.ok && draft) localStorage.removeItem(`draft.${draft}`);
+    if (state.ok && draft && form.current) localStorage.removeItem(draftKey(form.current, draft));
     if (state.ok && renew) form.current?.reset();
     if (!state.ok && state.issues.length > 0)
       form.current?.querySelector<HTMLElement>(`[name="${state.issues[0].field}"]`)?.focus();
@@ -86,15 +86,21 @@ export function ActionForm({
   );
 }
 
+/** Every form draft on this device, of whomever: they go when the device is wiped. */
+export const DRAFT_PREFIX = "draft.";
+/** A draft belongs to the person in whose notebook it was typed: nobody else who uses the device is shown it. */
+const draftKey = (form: HTMLFormElement, name: string): string =>
+  `${DRAFT_PREFIX}${form.closest<HTMLElement>("[data-device-key]")?.dataset.deviceKey ?? "nobody"}.${name}`;
+
 function keep(form: HTMLFormElement, name: string) {
   const values = [...new FormData(form)].filter(
     ([key, value]) => typeof value === "string" && !/password|code|token/.test(key),
   );
-  localStorage.setItem(`draft.${name}`, JSON.stringify(values));
+  localStorage.setItem(draftKey(form, name), JSON.stringify(values));
 }
 
 function restore(form: HTMLFormElement, name: string) {
-  const text = localStorage.getItem(`draft.${name}`);
+  const text = localStorage.getItem(draftKey(form, name));
   if (!text) return;
   for (const [key, value] of JSON.parse(text) as [string, string][]) {
     const element = form.elements.namedItem(key);

@@ -114,8 +114,9 @@ export function stageBegins(taxon: Taxon, stage: Stage, day: string, climate: Cl
   const ahead = Math.min(...ranges.map((range) => daysUntil(range, day, climate)));
   const begins = new Date(`${day}T00:00:00Z`);
   begins.setUTCDate(begins.getUTCDate() + ahead);
-  // a leap day on the way counts as the day before it, so that the count falls one short
-  while (!inSeason(taxon, stage, isoDay(begins), climate)) begins.setUTCDate(begins.getUTCDate() + 1);
+  // a leap day on the way counts as the day before it, so that the count falls one short; a bent year may cost one more
+  for (let more = 0; more < MOST_SHORT && !inSeason(taxon, stage, isoDay(begins), climate); more++)
+    begins.setUTCDate(begins.getUTCDate() + 1);
   return isoDay(begins);
 }
 
@@ -138,6 +139,8 @@ export function allBegin(taxa: Taxon[], stage: Stage, day: string, climate: Clim
   return first;
 }
 
+/** By so many days the count to the beginning of a stage may fall short, at most. */
+const MOST_SHORT = 4;
 const isoDay = (date: Date): string => date.toISOString().slice(0, 10);
 
 /** Whole days until the months of a range, 0 within them. */

@@ -5,6 +5,13 @@ export interface Told {
   taxon: string | null;
 }
 
+/**
+ * What an answer means to what a device has waiting, as it stands in the answer's body: try again later; a person must sign in; it
+ * will never be taken as it is; it does not agree with what the server has.
+ */
+export const ANSWER_CODES = ["wait", "sign-in", "never", "conflict"] as const;
+export type AnswerCode = (typeof ANSWER_CODES)[number];
+
 /** What becomes of a finding in the outbox after an answer, or after none. */
 export type Step =
   /** the server has it: go on to its pictures */
@@ -17,15 +24,16 @@ export type Step =
   | { kind: "refused"; why: string };
 
 /**
- * @param status status of the answer, or null where there was none
- * @param message what the server said, in words
+ * @param answer what the server said: taken, or its code; null where nothing came that the server can have said (no signal, or
+ * something that stands between)
  */
-export function stepAfter(status: number | null, message: string): Step {
-  if (status === null) return { kind: "wait", why: "There is no connection." };
-  if (status >= 200 && status < 300) return { kind: "held" };
-  if (status === 401 || status === 403 || status === 409) return { kind: "sign-in", why: message };
-  if (status === 408 || status === 425 || status === 429 || status >= 500) return { kind: "wait", why: message };
-  return { kind: "refused", why: message };
+export function stepAfter(answer: { taken: boolean; code: AnswerCode | null; message: string } | null): Step {
+  if (answer === null) return { kind: "wait", why: "There is no connection." };
+  if (answer.taken) return { kind: "held" };
+  const why = answer.message;
+  if (answer.code === "sign-in") return { kind: "sign-in", why };
+  if (answer.code === "never" || answer.code === "conflict") return { kind: "refused", why };
+  return { kind: "wait", why };
 }
 
 /** True where the server judges otherwise than the field did: another verdict, or another plant under a verdict that names one. */

@@ -1,27 +1,26 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { clashes, stepAfter, waitBefore } from "./index";
+import { ANSWER_CODES, clashes, stepAfter, waitBefore } from "./index";
 
 describe("the outbox", () => {
   it.each([
+    ["wait", "wait"],
+    ["sign-in", "sign-in"],
+    ["never", "refused"],
+    ["conflict", "refused"],
     [null, "wait"],
-    [200, "held"],
-    [201, "held"],
-    [400, "refused"],
-    [401, "sign-in"],
-    [403, "sign-in"],
-    [404, "refused"],
-    [409, "sign-in"],
-    [429, "wait"],
-    [500, "wait"],
-    [503, "wait"],
-  ])("after %s does: %s", (status, kind) => expect(stepAfter(status, "said").kind).toBe(kind));
+  ] as const)("after an answer with the code %s does: %s", (code, kind) =>
+    expect(stepAfter({ taken: false, code, message: "said" }).kind).toBe(kind),
+  );
+  it("waits where no answer came", () => expect(stepAfter(null).kind).toBe("wait"));
 
   it("never lets go of a finding without the server's word for it", () => {
     fc.assert(
       fc.property(
-        fc.option(fc.integer({ min: 100, max: 599 })),
-        (status) => (stepAfter(status, "").kind === "held") === (status !== null && status >= 200 && status < 300),
+        fc.option(
+          fc.record({ taken: fc.boolean(), code: fc.option(fc.constantFrom(...ANSWER_CODES)), message: fc.string() }),
+        ),
+        (answer) => (stepAfter(answer).kind === "held") === (answer?.taken ?? false),
       ),
       { seed: 5 },
     );

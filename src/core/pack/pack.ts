@@ -138,6 +138,8 @@ export interface PackReading {
   thin: { taxon: string; scores: number }[];
 }
 
+/** Most faults that are told of one pack. */
+export const MOST_REFUSED = 500;
 /** A plant of which fewer characters than this are scored is too little known to be told. */
 export const FEW_SCORES = 30;
 
@@ -148,9 +150,9 @@ export const FEW_SCORES = 30;
 export function readPackRows(flora: CompiledFlora, rows: FileRow[]): PackReading {
   const reader = new PackReader(flora);
   const of = (table: PackTable) => rows.filter((r) => r.table === table);
-  for (const row of of("plants")) reader.readPlant(row);
+  for (const row of of("plants")) if (!reader.full()) reader.readPlant(row);
   reader.readTwins(of("twins"));
-  for (const row of of("scores")) reader.readScore(row);
+  for (const row of of("scores")) if (!reader.full()) reader.readScore(row);
   reader.checkAdded();
   return { changes: reader.changes, same: reader.same, refused: reader.refused, thin: reader.thin };
 }
@@ -193,6 +195,7 @@ class PackReader {
   readTwins(places: FileRow[]): void {
     const pairs = new Map<string, { place: FileRow; rows: TwinRow[] }>();
     for (const place of places) {
+      if (this.full()) return;
       this.attempt(place, twinRowSchema, (row) => {
         const key = [row.taxon, row.twin].sort().join("|");
         const known = pairs.get(key);
@@ -295,8 +298,13 @@ class PackReader {
     }
   }
 
+  /** So many faults are enough to mend a file by; a file that is wrong throughout is not gone through to its end. */
   private refuse({ file, line }: Place, field: string, what: string): void {
-    this.refused.push({ file, line, field, what });
+    if (this.refused.length < MOST_REFUSED) this.refused.push({ file, line, field, what: what.slice(0, 400) });
+  }
+
+  full(): boolean {
+    return this.refused.length >= MOST_REFUSED;
   }
 }
 

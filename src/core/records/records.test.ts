@@ -88,16 +88,23 @@ describe("treatment record", () => {
   });
 });
 
-async function chain(bodies: unknown[]): Promise<(ChainedEntry & { hash: string })[]> {
+async function chain(bodies: unknown[], formats: (1 | 2)[] = []): Promise<(ChainedEntry & { hash: string })[]> {
   const entries: (ChainedEntry & { hash: string })[] = [];
   for (const [i, body] of bodies.entries()) {
-    const link = {
+    const link: ChainedEntry = {
+      format: formats[i] ?? 2,
+      kind: "treatment",
       districtId: "d",
       seq: i + 1,
       id: `e${i}`,
       supersedes: null,
+      patchId: "p",
+      planId: null,
+      plantId: "jacobaea-vulgaris",
       body,
       enteredBy: "x",
+      enteredById: "x1",
+      enteredByRoles: ["applicator"],
       enteredAt: "2026-01-01T00:00:00Z",
       previousHash: entries.at(-1)?.hash ?? GENESIS,
     };
@@ -136,5 +143,35 @@ describe("hash chain", () => {
   it("finds a missing entry", async () => {
     const entries = await chain([1, 2, 3]);
     expect(await verifyChain([entries[0], entries[2]])).toMatchObject({ ok: false, firstBad: 2 });
+  });
+  it.each([
+    ["patchId", "another"],
+    ["planId", "another"],
+    ["plantId", "another"],
+    ["kind", "another"],
+    ["enteredBy", "another"],
+    ["enteredById", "another"],
+    ["enteredByRoles", ["keeper"]],
+    ["enteredAt", "2027-01-01T00:00:00Z"],
+    ["supersedes", "another"],
+    ["id", "another"],
+  ])("finds a change of %s", async (column, value) => {
+    const entries = await chain([1, 2, 3]);
+    const changed = entries.map((e, i) => (i === 1 ? { ...e, [column]: value } : e));
+    expect(await verifyChain(changed)).toMatchObject({ ok: false, firstBad: 2 });
+  });
+  it("verifies format 1 before format 2 has begun, and not afterwards", async () => {
+    expect(await verifyChain(await chain([1, 2, 3], [1, 1, 2]))).toMatchObject({ ok: true, entries: 3 });
+    expect(await verifyChain(await chain([1, 2, 3], [1, 2, 1]))).toMatchObject({ ok: false, firstBad: 3 });
+  });
+  it("finds a cut tail, a longer one and another end, by an anchor or by a print", async () => {
+    const entries = await chain([1, 2, 3]);
+    const end = (seq: number, hash: string, exact = true) => [{ seq, hash, exact, who: "the anchor" }];
+    expect(await verifyChain(entries, end(3, entries[2].hash))).toMatchObject({ ok: true });
+    expect(await verifyChain(entries.slice(0, 2), end(3, entries[2].hash))).toMatchObject({ ok: false, firstBad: 3 });
+    expect(await verifyChain([], end(3, entries[2].hash))).toMatchObject({ ok: false, firstBad: 1 });
+    expect(await verifyChain(entries, end(2, entries[1].hash))).toMatchObject({ ok: false, firstBad: 3 });
+    expect(await verifyChain(entries, end(2, entries[1].hash, false))).toMatchObject({ ok: true });
+    expect(await verifyChain(entries, end(2, entries[0].hash, false))).toMatchObject({ ok: false, firstBad: 2 });
   });
 });

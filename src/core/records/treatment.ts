@@ -1,4 +1,6 @@
 import { z } from "zod";
+import { plainText } from "../limits";
+import { dayIn } from "../time";
 
 /** Label limits as the user entered them, SI units; what is absent the label does not say. */
 export const labelLimitsSchema = z.object({
@@ -19,7 +21,7 @@ export const labelLimitsSchema = z.object({
 });
 export type LabelLimits = z.output<typeof labelLimitsSchema>;
 
-const text = (most: number) => z.string().trim().min(1, "must not be empty").max(most);
+const text = (most: number) => plainText(1, most, "must not be empty");
 const productSchema = z.object({
   labelId: z.uuid(),
   labelName: text(120),
@@ -54,9 +56,9 @@ export const treatmentSchema = z
     windFrom: z.enum(["N", "NE", "E", "SE", "S", "SW", "W", "NW", "calm"]).optional(),
     temperatureC: z.number().min(-40).max(60).optional(),
     waterDistanceM: z.number().nonnegative().nullable(),
-    overruling: z.string().trim().max(1000).optional(),
-    note: z.string().trim().max(2000).default(""),
-    correctionReason: z.string().trim().max(1000).optional(),
+    overruling: z.string().trim().max(4000).optional(),
+    note: plainText(0, 2000, "", true).default(""),
+    correctionReason: plainText(0, 1000, "", true).optional(),
   })
   // a time that is no time has its own fault already
   .refine((t) => !(Date.parse(t.to) <= Date.parse(t.from)), { path: ["to"], message: "must be later than the start" })
@@ -88,7 +90,7 @@ export function checkTreatment(t: Treatment, needsProduct: boolean, usedThisSeas
   if (needsProduct && !t.product) grave("product", "This method uses a product: say which, at what rate and how much.");
   if (!t.product) return faults;
   if (!t.licence) grave("licence", "A product was used: the licence of the person who applied it is missing.");
-  if (t.licenceExpires && t.licenceExpires < t.from.slice(0, 10))
+  if (t.licenceExpires && t.licenceExpires < dayIn(t.zone, new Date(t.from)))
     grave("licence", `The licence ended on ${t.licenceExpires}.`);
   if (t.windMS === undefined) grave("windMS", "Wind is missing.");
   if (t.windFrom === undefined) grave("windFrom", "Wind direction is missing.");

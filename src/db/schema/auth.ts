@@ -1,4 +1,4 @@
-import { boolean, integer, pgSchema, text, timestamp, bigint } from "drizzle-orm/pg-core";
+import { bigint, boolean, integer, pgSchema, primaryKey, text, timestamp } from "drizzle-orm/pg-core";
 
 /** Sign-in comes before any district: its own schema and its own role. */
 export const auth = pgSchema("auth");
@@ -55,9 +55,61 @@ export const verification = auth.table("verification", {
   updatedAt: at("updated_at").notNull().defaultNow(),
 });
 
-export const rateLimit = auth.table("rate_limit", {
-  id: text("id").primaryKey(),
-  key: text("key").notNull().unique(),
-  count: integer("count").notNull(),
-  lastRequest: bigint("last_request", { mode: "number" }).notNull(),
+/** Tries to sign in that failed lately, by account, by network, and by device on which that person has signed in before. */
+export const signInTries = auth.table("sign_in_tries", {
+  key: text("key").primaryKey(),
+  failed: integer("failed").notNull(),
+  /** no try before this moment is looked at; at most a minute ahead */
+  nextAt: at("next_at").notNull(),
+  lastAt: at("last_at").notNull().defaultNow(),
+});
+
+/** Devices on which a person has signed in, by the hash of a cookie. */
+export const knownDevice = auth.table(
+  "known_device",
+  {
+    deviceHash: text("device_hash").notNull(),
+    userId: text("user_id")
+      .notNull()
+      .references(() => user.id, { onDelete: "cascade" }),
+    lastAt: at("last_at").notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.deviceHash, t.userId] })],
+);
+
+/** One-time codes of an authenticator (RFC 6238); the secret is encrypted with the server's own. */
+export const secondFactor = auth.table("second_factor", {
+  userId: text("user_id")
+    .primaryKey()
+    .references(() => user.id, { onDelete: "cascade" }),
+  secret: text("secret").notNull(),
+  confirmedAt: at("confirmed_at"),
+  /** the last time step that was used, so that no code works twice */
+  lastStep: bigint("last_step", { mode: "number" }).notNull().default(0),
+});
+
+/** Links that act for a person: to choose a new password, or to prove a new address. Stored hashed, used once, expiring. */
+export const secretLink = auth.table("secret_link", {
+  tokenHash: text("token_hash").primaryKey(),
+  userId: text("user_id")
+    .notNull()
+    .references(() => user.id, { onDelete: "cascade" }),
+  kind: text("kind").$type<"password" | "address">().notNull(),
+  /** the address to be proved */
+  address: text("address"),
+  /** made by whoever runs the machine: it ends the second factor too */
+  byMachine: boolean("by_machine").notNull().default(false),
+  expiresAt: at("expires_at").notNull(),
+  usedAt: at("used_at"),
+  createdAt: at("created_at").notNull().defaultNow(),
+});
+
+/** The code with which the first district is made, or a further one. */
+export const setUpCode = auth.table("set_up_code", {
+  id: integer("id").primaryKey(),
+  codeHash: text("code_hash").notNull(),
+  tries: integer("tries").notNull().default(0),
+  nextAt: at("next_at").notNull().defaultNow(),
+  usedAt: at("used_at"),
+  createdAt: at("created_at").notNull().defaultNow(),
 });

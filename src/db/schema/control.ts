@@ -1,5 +1,18 @@
-import { boolean, date, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
-import { createdAt, districtId } from "./columns";
+import {
+  boolean,
+  date,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+} from "drizzle-orm/pg-core";
+import { createdAt, districtId, districtKey, inSameDistrict, maybeSignedBy, rowId, signedBy } from "./columns";
 import { finding } from "./findings";
 import { patch } from "./ground";
 
@@ -8,14 +21,12 @@ export const plan = pgTable(
   "plan",
   {
     districtId: districtId(),
-    id: uuid("id").primaryKey(),
-    patchId: uuid("patch_id")
-      .notNull()
-      .references(() => patch.id),
-    findingId: uuid("finding_id")
-      .notNull()
-      .references(() => finding.id),
+    id: rowId(),
+    patchId: uuid("patch_id").notNull(),
+    findingId: uuid("finding_id").notNull(),
     method: text("method").notNull(),
+    /** frozen id of the plant; `taxon` is its name as it was then */
+    plantId: text("plant_id").notNull(),
     taxon: text("taxon").notNull(),
     windowFrom: date("window_from").notNull(),
     windowTo: date("window_to").notNull(),
@@ -24,10 +35,19 @@ export const plan = pgTable(
     followedBy: text("followed_by").notNull(),
     overruling: text("overruling"),
     state: text("state").$type<"planned" | "done" | "dropped">().notNull().default("planned"),
-    madeBy: text("made_by").notNull(),
+    ...signedBy("madeBy", "made_by"),
     createdAt: createdAt(),
   },
-  (t) => [index("plan_district").on(t.districtId, t.state, t.intendedOn)],
+  (t) => [
+    districtKey(t),
+    inSameDistrict(t, t.patchId, patch, "plan_patch_fk"),
+    foreignKey({
+      name: "plan_finding_fk",
+      columns: [t.districtId, t.patchId, t.findingId],
+      foreignColumns: [finding.districtId, finding.patchId, finding.id],
+    }),
+    index("plan_district").on(t.districtId, t.state, t.intendedOn),
+  ],
 );
 
 /** The ledger: appended one at a time per district, chained by hash, never changed or deleted. */
@@ -36,19 +56,28 @@ export const ledgerEntry = pgTable(
   {
     districtId: districtId(),
     seq: integer("seq").notNull(),
-    id: uuid("id").primaryKey(),
-    patchId: uuid("patch_id")
-      .notNull()
-      .references(() => patch.id),
-    planId: uuid("plan_id").references(() => plan.id),
+    id: rowId(),
+    patchId: uuid("patch_id").notNull(),
+    planId: uuid("plan_id"),
     supersedes: uuid("supersedes"),
+    /** 1: entries from before ids of people were sealed; 2: kind, plan, patch, plant and the person with id and roles are sealed too */
+    format: integer("format").$type<1 | 2>().notNull().default(1),
+    kind: text("kind").notNull().default("treatment"),
+    plantId: text("plant_id"),
     body: jsonb("body").notNull(),
-    enteredBy: text("entered_by").notNull(),
+    ...signedBy("enteredBy", "entered_by"),
     enteredAt: text("entered_at").notNull(),
     previousHash: text("previous_hash").notNull(),
     hash: text("hash").notNull(),
   },
-  (t) => [uniqueIndex("ledger_seq").on(t.districtId, t.seq), index("ledger_patch").on(t.districtId, t.patchId)],
+  (t) => [
+    districtKey(t),
+    inSameDistrict(t, t.patchId, patch, "ledger_patch_fk"),
+    inSameDistrict(t, t.planId, plan, "ledger_plan_fk"),
+    uniqueIndex("ledger_superseded_once").on(t.districtId, t.supersedes),
+    uniqueIndex("ledger_seq").on(t.districtId, t.seq),
+    index("ledger_patch").on(t.districtId, t.patchId),
+  ],
 );
 
 /** Going back to look: made when a treatment is recorded. */
@@ -56,18 +85,38 @@ export const followUp = pgTable(
   "follow_up",
   {
     districtId: districtId(),
-    id: uuid("id").primaryKey(),
-    patchId: uuid("patch_id")
-      .notNull()
-      .references(() => patch.id),
+    id: rowId(),
+    patchId: uuid("patch_id").notNull(),
     ledgerId: uuid("ledger_id"),
     dueOn: date("due_on").notNull(),
     what: text("what").notNull(),
     doneOn: date("done_on"),
     result: jsonb("result").$type<{ percentControl?: number; note: string } | null>(),
-    doneBy: text("done_by"),
+    ...maybeSignedBy("doneBy", "done_by"),
     sample: boolean("sample").notNull().default(false),
     at: timestamp("at", { withTimezone: true }).notNull().defaultNow(),
   },
-  (t) => [index("follow_up_due").on(t.districtId, t.doneOn, t.dueOn)],
+  (t) => [
+    districtKey(t),
+    inSameDistrict(t, t.patchId, patch, "follow_up_patch_fk"),
+    inSameDistrict(t, t.ledgerId, ledgerEntry, "follow_up_ledger_fk"),
+    index("follow_up_due").on(t.districtId, t.doneOn, t.dueOn),
+  ],
+);
+
+/**
+ * How many entries a district's ledger has, and the hash of the last, written by the database itself as entries are appended, in a
+ * table that no role of the application may change: a cut tail or a deleted district shows against it.
+ */
+export const ledgerAnchor = pgTable(
+  "ledger_anchor",
+  {
+    districtId: districtId(),
+    seq: integer("seq").notNull(),
+    hash: text("hash").notNull(),
+    /** from this entry on the district writes format 2; format 1 no longer verifies there */
+    formatTwoFrom: integer("format_two_from"),
+    at: timestamp("at", { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.districtId] })],
 );

@@ -1,6 +1,7 @@
 import {
   boolean,
   date,
+  foreignKey,
   index,
   integer,
   jsonb,
@@ -8,10 +9,12 @@ import {
   primaryKey,
   text,
   timestamp,
+  unique,
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
-import { createdAt, districtId } from "./columns";
+import { createdAt, districtId, districtKey, maybeSignedBy, rowId, signedBy } from "./columns";
+import { site } from "./ground";
 
 /** In hours of work; `hour` is what one costs in the district's money, 1 where it counts in hours. */
 export interface DistrictCosts {
@@ -30,6 +33,7 @@ export const district = pgTable("district", {
   seasonShift: integer("season_shift").notNull().default(0),
   costs: jsonb("costs").$type<DistrictCosts>().notNull(),
   listVersion: text("list_version").notNull(),
+  version: integer("version").notNull().default(1),
   createdAt: createdAt(),
 });
 
@@ -43,6 +47,10 @@ export const membership = pgTable(
     roles: text("roles").array().$type<Role[]>().notNull(),
     licence: text("licence"),
     licenceExpires: date("licence_expires"),
+    version: integer("version").notNull().default(1),
+    /** left or removed; what the person signed keeps the name */
+    endedAt: timestamp("ended_at", { withTimezone: true }),
+    ...maybeSignedBy("endedBy", "ended_by"),
     createdAt: createdAt(),
   },
   (t) => [primaryKey({ columns: [t.districtId, t.personId] })],
@@ -55,43 +63,74 @@ export const invitation = pgTable(
   "invitation",
   {
     districtId: districtId(),
-    id: uuid("id").primaryKey(),
+    id: rowId(),
     tokenHash: text("token_hash").notNull(),
     email: text("email").notNull(),
     name: text("name").notNull(),
     roles: text("roles").array().$type<Role[]>().notNull(),
-    invitedBy: text("invited_by").notNull(),
+    ...signedBy("invitedBy", "invited_by"),
     expiresAt: timestamp("expires_at", { withTimezone: true }).notNull(),
     usedAt: timestamp("used_at", { withTimezone: true }),
+    revokedAt: timestamp("revoked_at", { withTimezone: true }),
     createdAt: createdAt(),
   },
-  (t) => [uniqueIndex("invitation_token").on(t.tokenHash)],
+  (t) => [districtKey(t), uniqueIndex("invitation_token").on(t.tokenHash)],
 );
 
-export const mail = pgTable("mail", {
-  districtId: districtId(),
-  id: uuid("id").primaryKey(),
-  recipient: text("recipient").notNull(),
-  subject: text("subject").notNull(),
-  body: text("body").notNull(),
-  sentAt: timestamp("sent_at", { withTimezone: true }),
-  createdAt: createdAt(),
-});
+/** A letter to be sent. Its text is readable by the jobs process alone, and is emptied once it has been handed over. */
+export const mail = pgTable(
+  "mail",
+  {
+    districtId: districtId(),
+    id: rowId(),
+    recipient: text("recipient").notNull(),
+    subject: text("subject").notNull(),
+    body: text("body").notNull(),
+    sentAt: timestamp("sent_at", { withTimezone: true }),
+    createdAt: createdAt(),
+  },
+  (t) => [districtKey(t)],
+);
+
+/** Letters of a demonstration: they are sent to nobody, and its keeper reads them. Real use writes nothing here. */
+export const sampleLetter = pgTable(
+  "sample_letter",
+  {
+    districtId: districtId(),
+    id: rowId(),
+    recipient: text("recipient").notNull(),
+    subject: text("subject").notNull(),
+    body: text("body").notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [districtKey(t)],
+);
 
 /** The district's list: what a plant is here, with exceptions by site (siteId set). */
 export const listEntry = pgTable(
   "list_entry",
   {
     districtId: districtId(),
-    id: uuid("id").primaryKey(),
+    id: rowId(),
+    /** frozen id of the plant; `taxon` is its name as it was then */
+    plantId: text("plant_id").notNull(),
     taxon: text("taxon").notNull(),
     siteId: uuid("site_id"),
     status: text("status").$type<"target" | "watch" | "tolerated" | "kept" | "protected" | "crop">().notNull(),
     action: text("action"),
-    changedBy: text("changed_by").notNull(),
+    version: integer("version").notNull().default(1),
+    ...signedBy("changedBy", "changed_by"),
     changedAt: timestamp("changed_at", { withTimezone: true }).notNull().defaultNow(),
   },
-  (t) => [uniqueIndex("list_entry_place").on(t.districtId, t.taxon, t.siteId)],
+  (t) => [
+    districtKey(t),
+    unique("list_entry_place").on(t.districtId, t.plantId, t.siteId).nullsNotDistinct(),
+    foreignKey({
+      name: "list_entry_site_fk",
+      columns: [t.districtId, t.siteId],
+      foreignColumns: [site.districtId, site.id],
+    }),
+  ],
 );
 
 export const demonstration = pgTable("demonstration", {
@@ -105,13 +144,13 @@ export const label = pgTable(
   "label",
   {
     districtId: districtId(),
-    id: uuid("id").primaryKey(),
+    id: rowId(),
     name: text("name").notNull(),
     limits: jsonb("limits").$type<LabelLimits>().notNull(),
-    enteredBy: text("entered_by").notNull(),
+    ...signedBy("enteredBy", "entered_by"),
     createdAt: createdAt(),
   },
-  (t) => [index("label_district").on(t.districtId)],
+  (t) => [districtKey(t), index("label_district").on(t.districtId)],
 );
 
 /** What the label says, in SI units. Absent means: the label says nothing. */
@@ -137,7 +176,9 @@ export const amendment = pgTable(
   "amendment",
   {
     districtId: districtId(),
-    id: uuid("id").primaryKey(),
+    id: rowId(),
+    /** frozen id of the plant; `taxon` is its name as it was then */
+    plantId: text("plant_id").notNull(),
     taxon: text("taxon").notNull(),
     /** character, with where it holds after "@" */
     key: text("key").notNull(),
@@ -148,10 +189,10 @@ export const amendment = pgTable(
     reason: text("reason").notNull(),
     /** version of the shipped flora that it was made over */
     flora: text("flora").notNull(),
-    madeBy: text("made_by").notNull(),
+    ...signedBy("madeBy", "made_by"),
     createdAt: createdAt(),
-    revertedBy: text("reverted_by"),
+    ...maybeSignedBy("revertedBy", "reverted_by"),
     revertedAt: timestamp("reverted_at", { withTimezone: true }),
   },
-  (t) => [index("amendment_district").on(t.districtId, t.taxon)],
+  (t) => [districtKey(t), index("amendment_district").on(t.districtId, t.taxon)],
 );

@@ -2,16 +2,19 @@ import {
   boolean,
   date,
   doublePrecision,
+  foreignKey,
   index,
   integer,
   jsonb,
   pgTable,
   text,
   timestamp,
+  unique,
+  uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
 import type { Marks } from "@/core/measure";
-import { bytes, createdAt, districtId, geometry } from "./columns";
+import { bytes, createdAt, districtId, districtKey, geometry, inSameDistrict, rowId, signedBy } from "./columns";
 import { patch, site } from "./ground";
 
 export type VerdictWord = "clear" | "hold" | "keep" | "open" | "unknown";
@@ -21,15 +24,15 @@ export const finding = pgTable(
   "finding",
   {
     districtId: districtId(),
-    id: uuid("id").primaryKey(),
+    id: rowId(),
     number: integer("number").notNull(),
-    siteId: uuid("site_id")
-      .notNull()
-      .references(() => site.id),
-    patchId: uuid("patch_id").references(() => patch.id),
+    siteId: uuid("site_id").notNull(),
+    patchId: uuid("patch_id"),
     place: geometry("place").notNull(),
     day: date("day").notNull(),
     stage: text("stage"),
+    /** frozen id of the plant; `taxon` is its name as it was then */
+    plantId: text("plant_id"),
     taxon: text("taxon"),
     verdict: text("verdict").$type<VerdictWord>().notNull(),
     because: text("because").notNull(),
@@ -38,10 +41,21 @@ export const finding = pgTable(
     settleFrom: date("settle_from"),
     protected: boolean("protected").notNull().default(false),
     note: text("note").notNull().default(""),
-    madeBy: text("made_by").notNull(),
+    /** its day lies before the district was made here: it was entered from older notes */
+    enteredLater: boolean("entered_later").notNull().default(false),
+    ...signedBy("madeBy", "made_by"),
     createdAt: createdAt(),
   },
   (t) => [
+    districtKey(t),
+    uniqueIndex("finding_number").on(t.districtId, t.number),
+    inSameDistrict(t, t.siteId, site, "finding_site_fk"),
+    foreignKey({
+      name: "finding_patch_fk",
+      columns: [t.districtId, t.siteId, t.patchId],
+      foreignColumns: [patch.districtId, patch.siteId, patch.id],
+    }),
+    unique("finding_at_patch").on(t.districtId, t.patchId, t.id),
     index("finding_district").on(t.districtId, t.verdict, t.day),
     index("finding_site").on(t.districtId, t.siteId),
     index("finding_place").using("gist", t.place),
@@ -53,16 +67,18 @@ export const findingEvent = pgTable(
   "finding_event",
   {
     districtId: districtId(),
-    id: uuid("id").primaryKey(),
-    findingId: uuid("finding_id")
-      .notNull()
-      .references(() => finding.id),
+    id: rowId(),
+    findingId: uuid("finding_id").notNull(),
     kind: text("kind").$type<"observations" | "verdict" | "confirmation" | "overruling" | "note">().notNull(),
     body: jsonb("body").notNull(),
-    by: text("by").notNull(),
+    ...signedBy("by", "by"),
     at: timestamp("at", { withTimezone: true }).notNull().defaultNow(),
   },
-  (t) => [index("finding_event_finding").on(t.districtId, t.findingId, t.at)],
+  (t) => [
+    districtKey(t),
+    inSameDistrict(t, t.findingId, finding, "finding_event_finding_fk"),
+    index("finding_event_finding").on(t.districtId, t.findingId, t.at),
+  ],
 );
 
 /** Pictures are re-encoded before they are stored; their position data is kept apart. */
@@ -70,10 +86,8 @@ export const picture = pgTable(
   "picture",
   {
     districtId: districtId(),
-    id: uuid("id").primaryKey(),
-    findingId: uuid("finding_id")
-      .notNull()
-      .references(() => finding.id),
+    id: rowId(),
+    findingId: uuid("finding_id").notNull(),
     content: bytes("content").notNull(),
     widthPx: integer("width_px").notNull(),
     heightPx: integer("height_px").notNull(),
@@ -81,10 +95,14 @@ export const picture = pgTable(
     longitude: doublePrecision("longitude"),
     latitude: doublePrecision("latitude"),
     simulated: boolean("simulated").notNull().default(false),
-    by: text("by").notNull(),
+    ...signedBy("by", "by"),
     createdAt: createdAt(),
   },
-  (t) => [index("picture_finding").on(t.districtId, t.findingId)],
+  (t) => [
+    districtKey(t),
+    inSameDistrict(t, t.findingId, finding, "picture_finding_fk"),
+    index("picture_finding").on(t.districtId, t.findingId),
+  ],
 );
 
 /** What was measured on a picture: each time that it is marked anew a row is added, the last one holds. */
@@ -92,13 +110,15 @@ export const pictureMarks = pgTable(
   "picture_marks",
   {
     districtId: districtId(),
-    id: uuid("id").primaryKey(),
-    pictureId: uuid("picture_id")
-      .notNull()
-      .references(() => picture.id),
+    id: rowId(),
+    pictureId: uuid("picture_id").notNull(),
     marks: jsonb("marks").$type<Marks>().notNull(),
-    by: text("by").notNull(),
+    ...signedBy("by", "by"),
     at: timestamp("at", { withTimezone: true }).notNull().defaultNow(),
   },
-  (t) => [index("picture_marks_picture").on(t.districtId, t.pictureId, t.at)],
+  (t) => [
+    districtKey(t),
+    inSameDistrict(t, t.pictureId, picture, "picture_marks_picture_fk"),
+    index("picture_marks_picture").on(t.districtId, t.pictureId, t.at),
+  ],
 );

@@ -1,5 +1,5 @@
-import { boolean, doublePrecision, index, jsonb, pgTable, text, uuid } from "drizzle-orm/pg-core";
-import { createdAt, districtId, geometry } from "./columns";
+import { boolean, doublePrecision, index, jsonb, pgTable, text, unique, uuid } from "drizzle-orm/pg-core";
+import { createdAt, districtId, districtKey, geometry, inSameDistrict, rowId, signedBy } from "./columns";
 
 export interface SiteRules {
   noProduct?: boolean;
@@ -14,7 +14,7 @@ export const site = pgTable(
   "site",
   {
     districtId: districtId(),
-    id: uuid("id").primaryKey(),
+    id: rowId(),
     name: text("name").notNull(),
     boundary: geometry("boundary").notNull(),
     zone: text("zone").notNull(),
@@ -23,29 +23,29 @@ export const site = pgTable(
     note: text("note").notNull().default(""),
     createdAt: createdAt(),
   },
-  (t) => [index("site_district").on(t.districtId), index("site_place").using("gist", t.boundary)],
+  (t) => [districtKey(t), index("site_district").on(t.districtId), index("site_place").using("gist", t.boundary)],
 );
 
 export const feature = pgTable(
   "feature",
   {
     districtId: districtId(),
-    id: uuid("id").primaryKey(),
+    id: rowId(),
     kind: text("kind").$type<"river" | "creek" | "lake" | "landing" | "track" | "wood" | "field">().notNull(),
     name: text("name").notNull(),
     shape: geometry("shape").notNull(),
   },
-  (t) => [index("feature_place").using("gist", t.shape)],
+  (t) => [districtKey(t), index("feature_place").using("gist", t.shape)],
 );
 
 export const patch = pgTable(
   "patch",
   {
     districtId: districtId(),
-    id: uuid("id").primaryKey(),
-    siteId: uuid("site_id")
-      .notNull()
-      .references(() => site.id),
+    id: rowId(),
+    siteId: uuid("site_id").notNull(),
+    /** frozen id of the plant; `taxon` is its name as it was then */
+    plantId: text("plant_id").notNull(),
     taxon: text("taxon").notNull(),
     name: text("name").notNull(),
     outline: geometry("outline").notNull(),
@@ -53,8 +53,14 @@ export const patch = pgTable(
     coverShare: doublePrecision("cover_share"),
     state: text("state").$type<"open" | "treated" | "watched" | "gone">().notNull().default("open"),
     protected: boolean("protected").notNull().default(false),
-    madeBy: text("made_by").notNull(),
+    ...signedBy("madeBy", "made_by"),
     createdAt: createdAt(),
   },
-  (t) => [index("patch_district").on(t.districtId, t.siteId), index("patch_place").using("gist", t.outline)],
+  (t) => [
+    districtKey(t),
+    inSameDistrict(t, t.siteId, site, "patch_site_fk"),
+    unique("patch_at_site").on(t.districtId, t.siteId, t.id),
+    index("patch_district").on(t.districtId, t.siteId),
+    index("patch_place").using("gist", t.outline),
+  ],
 );

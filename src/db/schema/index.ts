@@ -3,3 +3,4 @@ export * from "./control";
 export * from "./district";
 export * from "./findings";
 export * from "./ground";
+export * from "./platform";

@@ -1,15 +1,35 @@
-import { signOutEverywhere } from "@/app/actions";
+import {
+  addressAction,
+  beginCodesAction,
+  confirmCodesAction,
+  endCodesAction,
+  leaveAction,
+  nameAction,
+  passwordAction,
+  signOutEverywhereAction,
+} from "@/app/account-actions";
+import { BeginCodes } from "@/components/begin-codes";
 import { OnThisDevice } from "@/components/device/on-this-device";
+import { ActionForm, Field } from "@/components/ui/action-form";
+import { ownSafety } from "@/server/people/own-account";
 import { memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "You" };
 
 export default async function AccountPage() {
   const member = await memberOrSignIn();
+  const { codes, proved } = await ownSafety();
+  const password = (
+    <Field name="password" label="Your password">
+      <input name="password" type="password" autoComplete="current-password" required />
+    </Field>
+  );
   return (
     <div className="px-4 md:px-6 py-5 max-w-[700px]">
       <h1>{member.personName}</h1>
-      <p>{member.email}</p>
+      <p>
+        {member.email} <span className="small">{proved ? "proved by a letter" : "not proved by a letter"}</span>
+      </p>
       <h2 className="ruled mt-6">Where you work</h2>
       <ul>
         {member.places.map((p) => (
@@ -18,6 +38,55 @@ export default async function AccountPage() {
           </li>
         ))}
       </ul>
+      <h2 className="ruled mt-6">Name and address</h2>
+      <ActionForm action={nameAction} label="Your name" className="grid sm:grid-cols-[1fr_auto] gap-4 items-end mt-3">
+        <Field name="name" label="Name with which you sign">
+          <input name="name" defaultValue={member.personName} autoComplete="name" required />
+        </Field>
+        <button type="submit" className="button">
+          Change the name
+        </button>
+      </ActionForm>
+      <ActionForm action={addressAction} label="Your address" className="grid sm:grid-cols-2 gap-4 items-end mt-4">
+        <Field name="email" label="E-mail">
+          <input name="email" type="email" defaultValue={member.email} autoComplete="email" required />
+        </Field>
+        {password}
+        <button type="submit" className="button justify-self-start">
+          Change the address
+        </button>
+      </ActionForm>
+      <h2 className="ruled mt-6">Password</h2>
+      <ActionForm
+        action={passwordAction}
+        renew
+        label="Your password"
+        className="grid sm:grid-cols-2 gap-4 items-end mt-3"
+      >
+        {password}
+        <Field name="fresh" label="New password" hint="at least 10 letters">
+          <input name="fresh" type="password" autoComplete="new-password" required />
+        </Field>
+        <button type="submit" className="button justify-self-start">
+          Change the password
+        </button>
+      </ActionForm>
+      <h2 className="ruled mt-6">One-time codes</h2>
+      <p className="py-2">
+        {codes
+          ? "On. Signing in asks for a code from your authenticator besides the password."
+          : "Off. With an authenticator on your phone, a stolen password alone opens nothing. Keepers should use them."}
+      </p>
+      {codes ? (
+        <ActionForm action={endCodesAction} label="Take the codes off" className="grid sm:grid-cols-2 gap-4 items-end">
+          {password}
+          <button type="submit" className="button justify-self-start">
+            Take them off
+          </button>
+        </ActionForm>
+      ) : (
+        <BeginCodes begin={beginCodesAction} confirm={confirmCodesAction} />
+      )}
       <h2 className="ruled mt-6">On this device</h2>
       <OnThisDevice />
       <h2 className="ruled mt-6">Sign out everywhere</h2>
@@ -25,11 +94,25 @@ export default async function AccountPage() {
         Ends every session of yours, on this and on all other devices. Drafts stay on the devices on which they were
         made.
       </p>
-      <form action={signOutEverywhere}>
+      <form action={signOutEverywhereAction}>
         <button type="submit" className="button">
           Sign out everywhere
         </button>
       </form>
+      <h2 className="ruled mt-6">Leave {member.name}</h2>
+      <details>
+        <summary className="min-h-[44px] flex items-center">
+          <span className="plain-button">Leave this district …</span>
+        </summary>
+        <p className="py-2">
+          You can no longer open {member.name}. Your name stays on what you signed. A keeper can invite you again.
+        </p>
+        <form action={leaveAction}>
+          <button type="submit" className="button">
+            Leave {member.name}
+          </button>
+        </form>
+      </details>
     </div>
   );
 }

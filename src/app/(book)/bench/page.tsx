@@ -1,7 +1,7 @@
 import { Bench } from "@/components/bench/bench";
 import { benchPackOf } from "@/server/bench-pack";
 import { memberOrSignIn } from "@/server/session";
-import { isDemonstration } from "@/wiring";
+import { isDemonstration } from "@/env";
 
 export const metadata = { title: "Bench" };
 

@@ -1,9 +1,8 @@
 import Link from "next/link";
 import { costsAction } from "@/app/actions";
-import { TapePiece } from "@/components/marks";
-import { VerdictChanges } from "@/components/verdict-changes";
-import { ActionForm } from "@/components/ui/action-form";
-import { costsInputSchema, costsOf, previewCosts } from "@/server/costs";
+import { CostsPreview } from "@/components/costs-preview";
+import { percentOf } from "@/components/dates";
+import { costsInputSchema, costsOf } from "@/server/costs";
 import { memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Decision costs" };
@@ -27,11 +26,10 @@ const FIELDS = [
 export default async function CostsPage({ searchParams }: { searchParams: Promise<Search> }) {
   const member = await memberOrSignIn();
   const asked = await searchParams;
-  const { input, limit } = await costsOf(member);
+  const { input, limit, version } = await costsOf(member);
   const keeper = member.roles.includes("keeper");
   const tried = asked.hour === undefined ? null : costsInputSchema.safeParse(asked);
   const faults = new Map(tried?.error?.issues.map((i) => [String(i.path[0]), i.message]));
-  const preview = keeper && tried?.success ? await previewCosts(member, tried.data) : null;
   const value = (name: keyof Search) => asked[name] ?? String(Number(input[name].toPrecision(6)));
   return (
     <div className="px-4 md:px-6 py-5 max-w-[980px]">
@@ -42,7 +40,7 @@ export default async function CostsPage({ searchParams }: { searchParams: Promis
       <p className="mt-1 max-w-[70ch]">
         From these the Bench takes its limit: how likely a plant that stays may still be when it says “clear to act”. It
         is the missed target over the missed target and the wrong clearing together, and never above 2 %. It stands at{" "}
-        <strong className="figure">{percent(limit)}</strong>.
+        <strong className="figure">{percentOf(limit)}</strong>.
       </p>
       {keeper ? null : <p className="mt-3">Only the keeper of the district changes these.</p>}
       <form method="get" className="grid sm:grid-cols-2 gap-5 mt-4" aria-label="Try other costs">
@@ -66,56 +64,7 @@ export default async function CostsPage({ searchParams }: { searchParams: Promis
           </button>
         ) : null}
       </form>
-      {preview ? (
-        <section className="mt-6" aria-label="What these costs would do">
-          <p className="text-[18px]" role="status">
-            The limit would go from <span className="figure">{percent(preview.limitBefore)}</span> to{" "}
-            <strong className="figure">{percent(preview.limitAfter)}</strong>.
-            {preview.limitAfter >= 0.02 ? " It is held at 2 %, whatever a missed target costs." : ""}
-          </p>
-          <h2 className="ruled mt-4">Standard examples</h2>
-          <table className="w-full text-left">
-            <thead>
-              <tr className="small">
-                <th scope="col">What was seen</th>
-                <th scope="col">Now</th>
-                <th scope="col">With these costs</th>
-              </tr>
-            </thead>
-            <tbody>
-              {preview.examples.map((e) => (
-                <tr key={e.name} className="row align-top">
-                  <th scope="row" className="font-normal py-2 pr-3">
-                    {e.name}
-                  </th>
-                  <td className="py-2">
-                    <TapePiece verdict={e.before.verdict} /> <span className="small">{e.before.name}</span>
-                  </td>
-                  <td className="py-2">
-                    <TapePiece verdict={e.after.verdict} />{" "}
-                    <span className={e.before.verdict === e.after.verdict ? "small" : "font-semibold"}>
-                      {e.after.name}
-                    </span>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          <ActionForm action={costsAction} label="Save these costs" className="mt-4 flex flex-wrap gap-3 items-center">
-            {FIELDS.map((f) => (
-              <input key={f.name} type="hidden" name={f.name} value={preview.input[f.name]} />
-            ))}
-            <button type="submit" className="button press">
-              Save these costs
-            </button>
-          </ActionForm>
-          <div className="mt-4">
-            <VerdictChanges changed={preview.changed} reckoned={preview.reckoned} aside="of this district" />
-          </div>
-        </section>
-      ) : null}
+      {keeper && tried?.success ? <CostsPreview input={tried.data} version={version} action={costsAction} /> : null}
     </div>
   );
 }
-
-const percent = (p: number) => `${Number((100 * p).toPrecision(3))} %`;

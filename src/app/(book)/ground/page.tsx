@@ -4,7 +4,7 @@ import { MapFrame } from "@/components/map/map-frame";
 import { findingDetail } from "@/server/findings";
 import { shippedFlora } from "@/server/flora";
 import { districtBounds, patchLines, siteLines } from "@/server/ground";
-import { plantsOf } from "@/server/plants";
+import { plantsOf } from "@/server/amendments";
 import { memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Ground" };

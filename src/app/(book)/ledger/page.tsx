@@ -1,7 +1,7 @@
 import Link from "next/link";
 import { areaText } from "@/components/dates";
 import { ledgerLines } from "@/server/ledger";
-import { plantsOf } from "@/server/plants";
+import { plantsOf } from "@/server/amendments";
 import { memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Ledger" };

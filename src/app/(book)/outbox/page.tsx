@@ -1,5 +1,5 @@
 import { OutboxPanel } from "@/components/device/outbox-panel";
-import { plantsOf } from "@/server/plants";
+import { plantsOf } from "@/server/amendments";
 import { deviceKey, memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Outbox" };

@@ -1,12 +1,12 @@
 import Link from "next/link";
-import { inviteAction, rolesAction, seasonAction } from "@/app/actions";
+import { inviteAction, removeAction, revokeInvitationAction, rolesAction, seasonAction } from "@/app/people-actions";
 import { fullDay, shortDay } from "@/components/dates";
 import { ActionForm, Fault, Field } from "@/components/ui/action-form";
 import { ROLES } from "@/db/schema/district";
+import { mailWay } from "@/env";
 import { seasonOf } from "@/server/district";
-import { peopleOf } from "@/server/people";
+import { peopleOf } from "@/server/people/people";
 import { memberOrSignIn } from "@/server/session";
-import { mail } from "@/wiring";
 
 export const metadata = { title: "People" };
 const WORDS: Record<string, string> = {
@@ -45,9 +45,10 @@ export default async function PeoplePage() {
             <p>
               <span className="font-semibold">{p.name}</span>{" "}
               <span className="small">
-                {p.email} · {p.roles.join(", ")}
-                {p.licence
-                  ? ` · licence ${p.licence}${p.licenceExpires ? ` to ${fullDay(p.licenceExpires)}` : ""}`
+                {p.private ? `${p.private.email} · ` : ""}
+                {p.roles.join(", ")}
+                {p.private?.licence
+                  ? ` · license ${p.private.licence}${p.private.licenceExpires ? ` to ${fullDay(p.private.licenceExpires)}` : ""}`
                   : ""}
               </span>
             </p>
@@ -58,20 +59,30 @@ export default async function PeoplePage() {
                 </summary>
                 <ActionForm action={rolesAction} label={`Roles of ${p.name}`} className="grid gap-3">
                   <input type="hidden" name="personId" value={p.personId} />
+                  <input type="hidden" name="version" value={p.version} />
                   {roleBoxes(p.roles)}
                   <Fault name="roles" />
                   <div className="grid sm:grid-cols-2 gap-4">
-                    <Field name="licence" label="Licence">
-                      <input name="licence" defaultValue={p.licence ?? ""} />
+                    <Field name="licence" label="License">
+                      <input name="licence" defaultValue={p.private?.licence ?? ""} />
                     </Field>
-                    <Field name="licenceExpires" label="Licence ends">
-                      <input type="date" name="licenceExpires" defaultValue={p.licenceExpires ?? ""} />
+                    <Field name="licenceExpires" label="License ends">
+                      <input type="date" name="licenceExpires" defaultValue={p.private?.licenceExpires ?? ""} />
                     </Field>
                   </div>
                   <button type="submit" className="button justify-self-start">
                     Save
                   </button>
                 </ActionForm>
+                {p.personId === member.personId ? null : (
+                  <ActionForm action={removeAction} label={`Take ${p.name} out`} className="mt-4">
+                    <input type="hidden" name="personId" value={p.personId} />
+                    <button type="submit" className="plain-button">
+                      Take {p.name} out of this district
+                    </button>
+                    <p className="small">Every session of {p.name} ends at once. The name stays on what was signed.</p>
+                  </ActionForm>
+                )}
               </details>
             ) : null}
           </li>
@@ -79,6 +90,12 @@ export default async function PeoplePage() {
         {invitations.map((i) => (
           <li key={i.id} className="row py-3 text-[var(--soft)]">
             {i.name}, {i.email}: invited as {i.roles.join(", ")}, until {fullDay(i.expiresAt.toISOString())}
+            <ActionForm action={revokeInvitationAction} label={`Take back the invitation of ${i.name}`}>
+              <input type="hidden" name="id" value={i.id} />
+              <button type="submit" className="plain-button">
+                Take it back
+              </button>
+            </ActionForm>
           </li>
         ))}
       </ul>
@@ -117,6 +134,7 @@ export default async function PeoplePage() {
                 from” follow.
               </p>
               <ActionForm action={seasonAction} label="The season here" className="grid gap-4 mt-3">
+                <input type="hidden" name="version" value={season.version} />
                 <div className="grid sm:grid-cols-2 gap-5">
                   <Field
                     name="seasonShift"
@@ -143,36 +161,47 @@ export default async function PeoplePage() {
               ) : null}
             </section>
           ) : null}
-          <section className="mt-8">
-            <h2 className="ruled">
-              Outbox
-              <span className="small">
-                {mail.simulated
-                  ? "simulated: letters stay here and are sent to nobody"
-                  : "letters handed to the mail server"}
-              </span>
-            </h2>
-            <ul>
-              {letters.map((l) => (
-                <li key={l.id} className="row py-2">
-                  <details>
-                    <summary className="min-h-[44px] flex items-center gap-3">
-                      {l.subject}{" "}
-                      <span className="small">
-                        to {l.recipient} · {l.sentAt ? "handed over" : "waiting"}
+          {mailWay() === "none" ? null : (
+            <section className="mt-8">
+              <h2 className="ruled">
+                Letters
+                <span className="small">
+                  {mailWay() === "sample"
+                    ? "simulated: letters stay here and are sent to nobody"
+                    : "handed to the mail server; nobody here can read them"}
+                </span>
+              </h2>
+              <ul>
+                {letters.map((l) => (
+                  <li key={l.id} className="row py-2">
+                    {l.body === null ? (
+                      <span>
+                        {l.subject}{" "}
+                        <span className="small">
+                          to {l.recipient} · {l.sentAt ? "handed over" : "waiting"}
+                        </span>
                       </span>
-                    </summary>
-                    <pre className="whitespace-pre-wrap p-3 bg-[var(--paper)]" style={{ fontFamily: "inherit" }}>
-                      {l.body}
-                    </pre>
-                  </details>
-                </li>
-              ))}
-              {letters.length === 0 ? (
-                <li className="small py-2">No letters yet. An invitation makes the first.</li>
-              ) : null}
-            </ul>
-          </section>
+                    ) : (
+                      <details>
+                        <summary className="min-h-[44px] flex items-center gap-3">
+                          {l.subject}{" "}
+                          <span className="small">
+                            to {l.recipient} · {l.sentAt ? "handed over" : "waiting"}
+                          </span>
+                        </summary>
+                        <pre className="whitespace-pre-wrap p-3 bg-[var(--paper)]" style={{ fontFamily: "inherit" }}>
+                          {l.body}
+                        </pre>
+                      </details>
+                    )}
+                  </li>
+                ))}
+                {letters.length === 0 ? (
+                  <li className="small py-2">No letters yet. An invitation makes the first.</li>
+                ) : null}
+              </ul>
+            </section>
+          )}
         </>
       ) : null}
     </div>

@@ -3,7 +3,7 @@ import Link from "next/link";
 import { fullDay, shortDay } from "@/components/dates";
 import { membership, patch, plan, site } from "@/db/schema";
 import { shippedMethods } from "@/server/flora";
-import { plantsOf } from "@/server/plants";
+import { plantsOf } from "@/server/amendments";
 import { asMember, memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Season" };

@@ -2,16 +2,26 @@ import Link from "next/link";
 import { newVerdictAction } from "@/app/actions";
 import { fullDay } from "@/components/dates";
 import { TapePiece, VERDICT_WORDS } from "@/components/marks";
+import { SecondLookStart } from "@/components/second-look-start";
 import { ActionForm } from "@/components/ui/action-form";
-import { secondLook } from "@/server/second-look";
-import { memberOrSignIn } from "@/server/session";
+import { inZone } from "@/core/time";
+import { districtZone } from "@/server/district";
+import { newestJob } from "@/server/jobs/jobs";
+import { type SecondLooks, standingOf } from "@/server/judge/second-look";
+import { asMember, memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Second look" };
 
 export default async function SecondLookPage() {
   const member = await memberOrSignIn();
-  const { changed, reckoned } = await secondLook(member);
   const mayTake = member.roles.some((r) => r === "specialist" || r === "keeper");
+  const { newest, zone } = await asMember(member, async (tx) => ({
+    newest: await newestJob(tx, "second-look"),
+    zone: await districtZone(tx),
+  }));
+  const looks = newest?.state === "done" ? (newest.result as SecondLooks) : null;
+  const standing = await standingOf(member, looks?.changed.map((f) => f.id) ?? []);
+  const changed = looks?.changed.filter((f) => standing.get(f.id)?.verdict === f.before.verdict) ?? [];
   return (
     <div className="px-4 md:px-6 py-5 max-w-[980px]">
       <p className="small">
@@ -19,15 +29,28 @@ export default async function SecondLookPage() {
       </p>
       <h1 className="mt-1">A second look at old findings</h1>
       <p className="mt-1 max-w-[70ch]">
-        Every finding was reckoned again with the flora, the list and the costs of today. Here are those that would be
-        judged otherwise. Each stands as it was given until somebody takes the new verdict; the old one stays in its
-        history.
+        Every finding is judged again with the flora, the list and the costs of today. Those that would be judged
+        otherwise are listed here. Each stands as it was given until somebody takes the new verdict. The old verdict
+        stays in the finding’s history.
       </p>
-      <p className="mt-3 text-[18px]" role="status">
-        {changed.length === 0
-          ? `All ${reckoned} findings would be judged as they were.`
-          : `${changed.length} of ${reckoned} findings would be judged otherwise.`}
-      </p>
+      <SecondLookStart
+        mayAsk={mayTake}
+        again={looks !== null}
+        running={newest && (newest.state === "waiting" || newest.state === "running") ? newest.id : null}
+      />
+      {looks && newest?.endedAt ? (
+        <p className="mt-3 text-[18px]" role="status">
+          {changed.length === 0
+            ? `All ${looks.judged} findings would be judged as they were.`
+            : `${changed.length} of ${looks.judged} findings would be judged otherwise.`}{" "}
+          <span className="small">
+            As of {inZone(newest.endedAt, zone)}, asked for by {newest.askedBy}.
+            {looks.inAll > looks.judged
+              ? ` The newest ${looks.judged} of ${looks.inAll} findings were judged; the oldest were left out.`
+              : ""}
+          </span>
+        </p>
+      ) : null}
       <ul className="mt-3">
         {changed.map((f) => (
           <li key={f.id} className="row py-3">
@@ -50,7 +73,7 @@ export default async function SecondLookPage() {
             <p className="small mt-1">
               {f.why} Now: {f.because}
             </p>
-            {f.overruled ? (
+            {standing.get(f.id)?.overruled ? (
               <p className="small">Overruled in writing by a specialist: that stands.</p>
             ) : mayTake ? (
               <ActionForm
@@ -62,7 +85,7 @@ export default async function SecondLookPage() {
                 <button type="submit" className="button">
                   Take the new verdict: {VERDICT_WORDS[f.after.verdict]}
                 </button>
-                {f.plans > 0 && f.after.verdict !== "clear" ? (
+                {(standing.get(f.id)?.plans ?? 0) > 0 && f.after.verdict !== "clear" ? (
                   <strong className="text-[var(--madder)]">Work is planned on it, and is dropped with this.</strong>
                 ) : null}
               </ActionForm>

@@ -2,7 +2,7 @@ import { health } from "@/server/health";
 
 export const dynamic = "force-dynamic";
 
-export async function GET() {
-  const state = await health();
-  return Response.json(state, { status: state.ok ? 200 : 503 });
+export async function GET(request: Request) {
+  const state = await health(request.headers);
+  return Response.json(state, { status: state.ok ? 200 : 503, headers: { "cache-control": "no-store" } });
 }

@@ -9,9 +9,9 @@ import { ActionForm, Field } from "@/components/ui/action-form";
 import { type Observation, observationInWords, percent } from "@/core/identify";
 import { Refusal } from "@/server/faults";
 import { findingDetail } from "@/server/findings";
-import type { VerdictRecord } from "@/server/judge-finding";
+import type { VerdictRecord } from "@/server/judge/judge-finding";
 import { shippedFlora } from "@/server/flora";
-import { plantsOf } from "@/server/plants";
+import { plantsOf } from "@/server/amendments";
 import { memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Finding" };

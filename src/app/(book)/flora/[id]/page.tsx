@@ -21,7 +21,7 @@ import { amendmentHistory, districtModel } from "@/server/amendments";
 import { shippedFlora } from "@/server/flora";
 import { findingLines } from "@/server/findings";
 import { patchLines, siteLines } from "@/server/ground";
-import { listFor } from "@/server/list";
+import { listFor, listVersions } from "@/server/list";
 import { plantsIn } from "@/server/plants";
 import { asMember, memberOrSignIn } from "@/server/session";
 import { findTwins } from "@/server/twins";
@@ -47,18 +47,19 @@ export default async function TaxonPage({
 }) {
   const member = await memberOrSignIn();
   const { id } = await params;
-  const { list, model, here, ofDistrict } = await asMember(member, async (tx) => ({
+  const { list, model, here, ofDistrict, versions } = await asMember(member, async (tx) => ({
     list: await listFor(tx, null),
     model: await districtModel(tx),
     here: (await tx.select().from(district))[0],
     ofDistrict: await amendmentHistory(tx),
+    versions: await listVersions(tx, id),
   }));
   const { flora } = model;
   const plants = plantsIn(flora);
   const index = flora.taxa.findIndex((t) => t.id === id);
   if (index < 0) notFound();
   const taxon = flora.taxa[index];
-  const history = ofDistrict.filter((a) => a.taxon === taxon.name);
+  const history = ofDistrict.filter((a) => a.plantId === id);
   const addedHere = !shippedFlora().taxa.some((t) => t.name === taxon.name);
   /** scores marked as changed here; of a plant that was added all are, and none is marked */
   const amended = new Set(addedHere ? [] : history.filter((a) => !a.revertedAt).map((a) => a.key));
@@ -308,6 +309,7 @@ export default async function TaxonPage({
               <h2 className="ruled mt-6">The list</h2>
               <ActionForm action={statusAction} label="Status here" className="grid gap-3 mt-2">
                 <input type="hidden" name="taxon" value={taxon.name} />
+                <input type="hidden" name="versions" value={JSON.stringify(versions)} />
                 <Field name="status" label="Status in this district">
                   <select name="status" defaultValue={status}>
                     {STATUSES.map((s) => (

@@ -6,7 +6,8 @@ import { ActionForm, Field } from "@/components/ui/action-form";
 import { STATUSES } from "@/core/identify";
 import { siteLines } from "@/server/ground";
 import { type ListLine, listLines } from "@/server/list";
-import { type Plants, plantsOf } from "@/server/plants";
+import { plantsOf } from "@/server/amendments";
+import type { Plants } from "@/server/plants";
 import { memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "The list" };

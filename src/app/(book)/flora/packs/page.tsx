@@ -7,7 +7,7 @@ import { PackLinks } from "@/components/pack-links";
 import { ActionForm } from "@/components/ui/action-form";
 import { kindOfKey } from "@/core/pack";
 import { amendmentHistory } from "@/server/amendments";
-import { plantsOf } from "@/server/plants";
+import { plantsOf } from "@/server/amendments";
 import { asMember, memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Packs" };

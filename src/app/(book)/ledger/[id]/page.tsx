@@ -4,9 +4,9 @@ import { areaText, fullDay } from "@/components/dates";
 import { PrintButton } from "@/components/print-button";
 import { Refusal } from "@/server/faults";
 import { ledgerDetail } from "@/server/ledger";
-import { plantsOf } from "@/server/plants";
+import { plantsOf } from "@/server/amendments";
 import { memberOrSignIn } from "@/server/session";
-import { inZone } from "@/server/zoned";
+import { inZone } from "@/core/time";
 
 export const metadata = { title: "Ledger entry" };
 

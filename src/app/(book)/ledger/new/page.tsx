@@ -5,7 +5,7 @@ import { treatmentAction } from "@/app/actions";
 import { TreatmentForm } from "@/components/treatment-form";
 import { Refusal } from "@/server/faults";
 import { ledgerDetail, recordingFor } from "@/server/ledger";
-import { plantsOf } from "@/server/plants";
+import { plantsOf } from "@/server/amendments";
 import { memberOrSignIn } from "@/server/session";
 import { todayIn } from "@/server/clock";
 

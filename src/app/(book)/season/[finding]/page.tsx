@@ -6,7 +6,7 @@ import { ActionForm, Field } from "@/components/ui/action-form";
 import type { MethodAdvice } from "@/core/control";
 import { Refusal } from "@/server/faults";
 import { planningFor, type PlanningView } from "@/server/plans";
-import { plantsOf } from "@/server/plants";
+import { plantsOf } from "@/server/amendments";
 import { memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "What can be done" };

@@ -1,7 +1,7 @@
 import { benchPackOf } from "@/server/bench-pack";
 import { respond } from "@/server/respond";
 import { requireRole } from "@/server/session";
-import { isDemonstration } from "@/wiring";
+import { isDemonstration } from "@/env";
 
 /** What a device keeps of the district, so that the Bench works there without a signal. */
 export async function GET() {

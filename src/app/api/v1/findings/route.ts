@@ -1,13 +1,14 @@
 import { saveFinding } from "@/server/findings";
-import { respond } from "@/server/respond";
+import { readJson } from "@/server/read-body";
+import { respondToWrite } from "@/server/respond";
 import { checkMadeFor, requireRole } from "@/server/session";
 
 /** Saves a finding made in the field. Idempotent by the finding's id; the verdict is computed here. */
 export async function POST(request: Request) {
-  return respond(async () => {
+  return respondToWrite(request, async () => {
     const member = await requireRole("scout", "specialist");
     checkMadeFor(member, request.headers.get("x-sentinel-for"));
-    const saved = await saveFinding(member, await request.json());
+    const saved = await saveFinding(member, await readJson(request));
     return Response.json(saved, { status: saved.again ? 200 : 201 });
   });
 }

@@ -1,12 +1,14 @@
 import { z } from "zod";
 import { PACK_TABLES } from "@/core/pack";
-import { importPack, makePack, type PackScope, packToCsv, packToJson, previewPack } from "@/server/packs";
 import { Refusal } from "@/server/faults";
-import { respond } from "@/server/respond";
+import { askForPackPreview } from "@/server/jobs/ask";
+import { checkPackFiles, makePack, MOST_PACK_BYTES, type PackScope, packToCsv, packToJson } from "@/server/packs";
+import { readBytes } from "@/server/read-body";
+import { respond, respondToWrite } from "@/server/respond";
 import { requireRole } from "@/server/session";
 
 const wanted = z.object({
-  scope: z.string().default("all"),
+  scope: z.string().max(200).default("all"),
   format: z.enum(["json", "csv"]).default("json"),
   table: z.enum(PACK_TABLES).default("scores"),
 });
@@ -38,26 +40,23 @@ export async function GET(request: Request) {
   });
 }
 
-/** A pack in: shows what it would change, and takes it in only where that is asked for. */
+/** A pack in: asks for what it would change. The files are read by the jobs process, not here. */
 export async function POST(request: Request) {
-  return respond(async () => {
+  return respondToWrite(request, async () => {
     const member = await requireRole("specialist");
-    const form = await request.formData();
-    const chosen = form.getAll("file").filter((f) => f instanceof File && f.size > 0) as File[];
+    const type = request.headers.get("content-type") ?? "";
+    if (!type.startsWith("multipart/form-data")) throw new Refusal(415, "Send this as multipart/form-data.");
+    const body = await readBytes(request, MOST_PACK_BYTES + 100_000, "What was sent");
+    const form = await new Response(new Uint8Array(body), { headers: { "content-type": type } })
+      .formData()
+      .catch(() => null);
+    const chosen = (form?.getAll("file") ?? []).filter((f) => f instanceof File && f.size > 0) as File[];
     if (chosen.length === 0)
       throw new Refusal(400, "No file came.", [{ field: "file", what: "choose a pack as JSON, or its tables as CSV" }]);
-    const files = await Promise.all(chosen.map(async (f) => ({ name: f.name, text: await f.text() })));
-    if (form.get("take") !== "yes") return Response.json(await previewPack(member, files));
-    const reason = z
-      .string()
-      .trim()
-      .min(10, "say in at least 10 letters whose pack it is")
-      .max(1000)
-      .safeParse(form.get("reason") ?? "");
-    if (!reason.success)
-      throw new Refusal(400, "Say whose pack it is, and why it is taken in.", [
-        { field: "reason", what: reason.error.issues[0].message },
-      ]);
-    return Response.json({ taken: await importPack(member, files, reason.data) });
+    const files = await Promise.all(
+      chosen.map(async (f) => ({ name: f.name.slice(0, 200), text: (await f.text()).replaceAll("\0", " ") })),
+    );
+    checkPackFiles(files);
+    return Response.json({ job: await askForPackPreview(member, files) }, { status: 202 });
   });
 }

@@ -1,9 +1,10 @@
 import { savePatch } from "@/server/ground";
-import { respond } from "@/server/respond";
+import { readJson } from "@/server/read-body";
+import { respondToWrite } from "@/server/respond";
 import { requireRole } from "@/server/session";
 
 export async function POST(request: Request) {
-  return respond(async () =>
-    Response.json(await savePatch(await requireRole("scout", "specialist"), await request.json()), { status: 201 }),
+  return respondToWrite(request, async () =>
+    Response.json(await savePatch(await requireRole("scout", "specialist"), await readJson(request)), { status: 201 }),
   );
 }

@@ -2,16 +2,14 @@ import { refusalWords } from "@/core/errors";
 import Link from "next/link";
 import { notFound, redirect } from "next/navigation";
 import { amendAction } from "@/app/actions";
-import { ActionForm } from "@/components/ui/action-form";
-import { VerdictChanges } from "@/components/verdict-changes";
+import { AmendPreview } from "@/components/amend-preview";
 import { plainName, POSITIONS, STAGES } from "@/core/identify";
 import { type Amendment, scoreKey, lineText } from "@/core/pack";
 import { Drawing } from "@/drawings/render";
 import { drawState } from "@/drawings/states";
 import { modelOf, readAmendment } from "@/server/amendments";
-import { changedVerdicts } from "@/server/changed-verdicts";
 import { toRefusal } from "@/server/faults";
-import { asMember, memberOrSignIn } from "@/server/session";
+import { memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "Correct a score" };
 type Asked = { key?: string; character?: string; stage?: string; position?: string; value?: string; reason?: string };
@@ -43,7 +41,7 @@ export default async function AmendPage({
   const now = character ? nowSays(model.flora, taxon.name, key) : null;
   const preview =
     asked.value !== undefined && asked.reason !== undefined
-      ? await previewOf(member, model, { taxon: taxon.name, key, value: asked.value, reason: asked.reason })
+      ? previewOf(model, { taxon: taxon.name, key, value: asked.value, reason: asked.reason })
       : null;
   const applying = model.flora.characters.filter((c) => c.applies.includes(taxon.lifeForm));
   const scored = [...new Set(model.flora.scores.filter((s) => s.taxon === index).map((s) => scoreKey(model.flora, s)))];
@@ -175,27 +173,14 @@ export default async function AmendPage({
               {preview.fault}
             </p>
           ) : null}
-          {preview && "changed" in preview ? (
-            <div className="mt-6">
-              <VerdictChanges changed={preview.changed} reckoned={preview.reckoned} />
-              <p className="mt-4">
-                {now ?? "not recorded"} → <strong>{preview.amendment.value ?? "not recorded"}</strong>
-              </p>
-              <ActionForm action={amendAction} label="Make the amendment" className="mt-3">
-                {Object.entries({
-                  taxon: taxon.name,
-                  key: preview.amendment.key,
-                  value: preview.amendment.value ?? "",
-                  reason: asked.reason ?? "",
-                  back: id,
-                }).map(([name, value]) => (
-                  <input key={name} type="hidden" name={name} value={value} />
-                ))}
-                <button type="submit" className="button press">
-                  Make the amendment
-                </button>
-              </ActionForm>
-            </div>
+          {preview && "amendment" in preview ? (
+            <AmendPreview
+              amendment={preview.amendment}
+              reason={asked.reason ?? ""}
+              now={now}
+              back={id}
+              action={amendAction}
+            />
           ) : null}
         </>
       )}
@@ -211,17 +196,14 @@ function nowSays(flora: Parameters<typeof lineText>[0], taxon: string, key: stri
   }
 }
 
-async function previewOf(
-  member: Parameters<typeof modelOf>[0],
+/** The amendment in its one right form, or why it does not check. What it changes is worked out by the jobs process. */
+function previewOf(
   model: Awaited<ReturnType<typeof modelOf>>,
   raw: { taxon: string; key: string; value: string; reason: string },
-): Promise<
-  | { fault: string }
-  | { amendment: Amendment; changed: Awaited<ReturnType<typeof changedVerdicts>>["changed"]; reckoned: number }
-> {
+): { fault: string } | { amendment: Amendment } {
   try {
-    const amendment = readAmendment(model, raw);
-    return { amendment, ...(await asMember(member, (tx) => changedVerdicts(tx, [amendment]))) };
+    const { taxon, key, value } = readAmendment(model, raw);
+    return { amendment: { taxon, key, value } };
   } catch (error) {
     const refusal = toRefusal(error);
     if (!refusal) throw error;

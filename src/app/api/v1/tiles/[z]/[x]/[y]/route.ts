@@ -16,7 +16,7 @@ export async function GET(_: Request, { params }: { params: Promise<{ z: string;
     const { z: zoom, x, y } = tile.parse(await params);
     const content = await mapTile(await requireRole(), zoom, x, y);
     return new Response(new Uint8Array(content), {
-      headers: { "content-type": "application/vnd.mapbox-vector-tile", "cache-control": "private, no-cache" },
+      headers: { "content-type": "application/vnd.mapbox-vector-tile", "cache-control": "private, no-store" },
     });
   });
 }

@@ -1,0 +1,24 @@
+import Link from "next/link";
+import { proveAddressAction } from "@/app/account-actions";
+import { Cover } from "@/components/cover";
+import { ActionForm } from "@/components/ui/action-form";
+
+export const metadata = { title: "Your address", referrer: "no-referrer" as const };
+
+export default async function AddressPage({ params }: { params: Promise<{ token: string }> }) {
+  const { token } = await params;
+  return (
+    <Cover title="Is this your address?">
+      <p className="mt-3">Somebody, probably you, wants to sign in with the address to which this link came.</p>
+      <ActionForm action={proveAddressAction} label="Prove the address" className="mt-5 grid gap-4">
+        <input type="hidden" name="token" value={token} />
+        <button type="submit" className="button press">
+          Yes, it is mine
+        </button>
+      </ActionForm>
+      <p className="small mt-4">
+        <Link href="/sign-in">To signing in</Link>
+      </p>
+    </Cover>
+  );
+}

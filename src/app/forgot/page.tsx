@@ -1,0 +1,27 @@
+import Link from "next/link";
+import { forgotAction } from "@/app/account-actions";
+import { Cover } from "@/components/cover";
+import { ActionForm, Field } from "@/components/ui/action-form";
+
+export const metadata = { title: "Forgot your password" };
+
+export default function ForgotPage() {
+  return (
+    <Cover title="A new password">
+      <p className="mt-3">
+        Give the address that you sign in with. A letter brings you a link to choose a new password.
+      </p>
+      <ActionForm action={forgotAction} label="Ask for a link" className="mt-5 grid gap-4">
+        <Field name="email" label="E-mail">
+          <input name="email" type="email" autoComplete="username" required />
+        </Field>
+        <button type="submit" className="button press">
+          Send me a link
+        </button>
+      </ActionForm>
+      <p className="small mt-4">
+        <Link href="/sign-in">Back to signing in</Link>
+      </p>
+    </Cover>
+  );
+}

@@ -1,0 +1,2 @@
+export { checkJsonText, type JsonLimits, linesOfRows } from "./json";
+export { plainText } from "./text";

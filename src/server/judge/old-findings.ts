@@ -1,0 +1,90 @@
+import { desc, eq, inArray, sql } from "drizzle-orm";
+import { z } from "zod";
+import { type Case, caseSchema, type Costs, type Model, observationSchema, STAGES } from "@/core/identify";
+import type { Told } from "@/core/outbox";
+import type { Transaction } from "@/db/client";
+import { finding, findingEvent, site } from "@/db/schema";
+import type { FindingLine } from "../findings";
+import type { CaseSource } from "./cases";
+import { type VerdictRecord, verdictOn } from "./judge-finding";
+
+const seenSchema = z.object({
+  day: z.string(),
+  stage: z.enum(STAGES).nullable(),
+  kit: caseSchema.shape.kit,
+  observations: z.array(observationSchema),
+});
+
+/** A finding with what was seen and what was told of it last. */
+export interface OldFinding extends Pick<FindingLine, "id" | "number" | "day" | "siteId" | "siteName" | "overruled"> {
+  given: Told;
+  versions: VerdictRecord["versions"];
+  seen: z.output<typeof seenSchema>;
+}
+
+/** Most findings that are judged again at once, newest first. */
+const MOST_JUDGED = 5000;
+
+/** Findings with their observations and their last verdict, newest first; and how many there are in all. */
+export async function oldFindings(tx: Transaction, id?: string): Promise<{ findings: OldFinding[]; inAll: number }> {
+  const rows = await tx
+    .select({ f: finding, siteName: site.name })
+    .from(finding)
+    .innerJoin(site, eq(site.id, finding.siteId))
+    .where(id ? eq(finding.id, id) : undefined)
+    .orderBy(desc(finding.day), desc(finding.number))
+    .limit(MOST_JUDGED);
+  if (rows.length === 0) return { findings: [], inAll: 0 };
+  const [{ n }] = await tx.select({ n: sql<number>`count(*)::int` }).from(finding);
+  const events = await tx
+    .selectDistinctOn([findingEvent.findingId, findingEvent.kind])
+    .from(findingEvent)
+    .where(
+      inArray(
+        findingEvent.findingId,
+        rows.map(({ f }) => f.id),
+      ),
+    )
+    .orderBy(findingEvent.findingId, findingEvent.kind, desc(findingEvent.at), desc(findingEvent.id));
+  const last = (kind: string) => new Map(events.filter((e) => e.kind === kind).map((e) => [e.findingId, e.body]));
+  const [observations, verdicts] = [last("observations"), last("verdict")];
+  const findings = rows.flatMap(({ f, siteName }) => {
+    const seen = seenSchema.safeParse(observations.get(f.id));
+    const verdict = verdicts.get(f.id) as VerdictRecord | undefined;
+    if (!seen.success || !verdict) return [];
+    return [
+      {
+        id: f.id,
+        number: f.number,
+        day: f.day,
+        siteId: f.siteId,
+        siteName,
+        overruled: f.overruled,
+        given: { verdict: f.verdict, taxon: verdict.identification.about ?? (f.overruled ? null : f.taxon) },
+        versions: verdict.versions,
+        seen: seen.data,
+      },
+    ];
+  });
+  return { findings, inAll: n };
+}
+
+export interface Rejudged extends Told {
+  because: string;
+  listVersion: string;
+  case: Case;
+}
+
+/** Judges an old finding again, under the costs of today or under others. */
+export function rejudge(
+  source: CaseSource,
+  old: Pick<OldFinding, "id" | "siteId" | "seen">,
+  model: Model,
+  costs?: Costs,
+): Rejudged {
+  const { case: given, listVersion } = source.caseAt(old.siteId, { ...old.seen, id: old.id }, costs);
+  return { ...verdictOn(model, given), listVersion, case: given };
+}
+
+/** Told how far a long calculation has come; it throws where that was called off. */
+export type Step = (done: number, of: number) => Promise<void>;

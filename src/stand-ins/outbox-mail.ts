@@ -1,4 +1,0 @@
-import type { MailPort } from "@/ports/mail";
-
-/** Sends nothing: letters stay in the outbox, where the keeper reads them in the application. */
-export const outboxMail: MailPort = { simulated: true, send: async () => undefined };
