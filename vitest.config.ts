@@ -18,6 +18,16 @@ export default defineConfig({
       {
         extends: true,
         test: {
+          name: "http",
+          include: ["tests/http/**/*.test.ts"],
+          testTimeout: 240000,
+          hookTimeout: 120000,
+          fileParallelism: false,
+        },
+      },
+      {
+        extends: true,
+        test: {
           name: "integration",
           include: ["tests/integration/**/*.test.ts"],
           testTimeout: 240000,

@@ -13,7 +13,7 @@ import {
   tsxOutput,
 } from "./lib/machine.mjs";
 import { Cluster } from "./lib/cluster.mjs";
-import { openDatabase, stateFolder } from "./lib/installation.mjs";
+import { DATA, openDatabase, stateFolder } from "./lib/installation.mjs";
 import { endProcess, Register, startJobs, startWeb } from "./lib/processes.mjs";
 import { main, say, Trouble } from "./lib/say.mjs";
 
@@ -31,9 +31,7 @@ main(async () => {
   const port = Number(value("port") ?? process.env.PORT ?? 3210);
   if (!(Number.isInteger(port) && port > 0 && port < 65536))
     throw new Trouble(`--port ${value("port")} is no port.`, "npm run demo -- --port 3300");
-  const register = new Register(
-    demo || !process.env.DATABASE_URL ? folderMade(stateFolder(demo)) : folderMade(ROOT, ".data"),
-  );
+  const register = new Register(demo || !process.env.DATABASE_URL ? folderMade(stateFolder(demo)) : folderMade(DATA));
   await register.clear();
   if (!(await portIsFree(port)))
     throw new Trouble(

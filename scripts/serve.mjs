@@ -16,6 +16,8 @@ const handle = app.getRequestHandler();
 const server = createServer((request, response) => {
   // Only this process knows the peer; what a client writes under this name is dropped.
   request.headers["x-sentinel-peer"] = request.socket.remoteAddress ?? "";
+  // What a proxy said is kept apart: further in, the peer is written under the common name where none stood.
+  request.headers["x-sentinel-forwarded"] = String(request.headers["x-forwarded-for"] ?? "");
   if (address.protocol === "https:") response.setHeader("strict-transport-security", "max-age=31536000");
   if (request.url?.startsWith("/serwist/")) alwaysAsked(response);
   handle(request, response);

@@ -113,6 +113,7 @@ main(async () => {
     const port = await freePort(3900);
     const environment = { ...lanes[0].value, SENTINEL_URL: `http://127.0.0.1:${port}` };
     server = await startServer(port, environment);
+    await vitest("http", environment);
     await step("browser tests", [bin("@playwright", "test", "cli.js"), "test"], {
       env: environment,
       count: playwrightCount(join(OUT, "e2e.json")),

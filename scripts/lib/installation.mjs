@@ -6,8 +6,10 @@ import { ROOT } from "./machine.mjs";
 
 const GIVEN_ROLES = ["app", "auth", "jobs", "verify", "loader"];
 
+/** Where this checkout keeps its state, or where SENTINEL_DATA says. */
+export const DATA = process.env.SENTINEL_DATA ?? join(ROOT, ".data");
 /** The folder in which an installation keeps its state. */
-export const stateFolder = (demo) => join(ROOT, ".data", demo ? "demo" : "real");
+export const stateFolder = (demo) => join(DATA, demo ? "demo" : "real");
 
 /** The private cluster, started, or the database that DATABASE_URL names. @returns its addresses, and the cluster where it is private */
 export async function openDatabase(demo) {
@@ -18,10 +20,10 @@ export async function openDatabase(demo) {
 
 /** Roles and passwords for a database that the user runs: made once, kept in .data. A second node gets a copy of the file. */
 function givenDatabase(url) {
-  const path = join(ROOT, ".data", "given.json");
+  const path = join(DATA, "given.json");
   const kept = existsSync(path) ? JSON.parse(readFileSync(path, "utf8")) : {};
   for (const name of [...GIVEN_ROLES, "secret"]) kept[name] ??= randomBytes(24).toString("base64url");
-  mkdirSync(join(ROOT, ".data"), { recursive: true });
+  mkdirSync(DATA, { recursive: true });
   writeFileSync(`${path}.new`, JSON.stringify(kept), { mode: 0o600 });
   renameSync(`${path}.new`, path);
   const as = (role) => {

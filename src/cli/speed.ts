@@ -123,7 +123,7 @@ function fetchRaw(url: string, cookie: string): Promise<Answer> {
 }
 
 async function signIn(url: string): Promise<string | null> {
-  const answer = await fetch(`${url}/api/auth/sign-in/email`, {
+  const answer = await fetch(`${url}/api/v1/session`, {
     method: "POST",
     headers: { "content-type": "application/json", origin: url },
     body: JSON.stringify({ email: "keeper@otter.example", password: "otter-valley-demo" }),

@@ -40,7 +40,7 @@ export function compileFlora(root: string, options = { found: true }): { flora: 
     const ids: string[] = [];
     source.data.taxa.forEach((_: unknown, index: number) => {
       const read = readTaxon(source, index, groups, characters, problems);
-      if (taxa.some((t) => t.id === read.taxon.id))
+      if (taxa.some((t) => t.id === read.taxon.id || t.name === read.taxon.name))
         problems.push({
           file: source.file,
           line: source.lineOf(["taxa", index]),

@@ -69,6 +69,20 @@ describe("the shipped flora", () => {
     expect(new Set(flora.taxa.map((t) => t.id)).size).toBe(flora.taxa.length);
     expect(taxonId("Reynoutria ×bohemica")).toBe("reynoutria-x-bohemica");
   });
+  it("takes no id away and changes none: lists, patches and ledgers of years go by them; a new plant adds its own to the file", () => {
+    const frozen = readFileSync("flora/plant-ids.txt", "utf8").trim().split("\n");
+    expect(flora.taxa.map((t) => t.id).sort()).toEqual([...frozen].sort());
+  });
+  it("wants an id written, and not worked out from a name that may change", () => {
+    const { problems } = changedFlora(
+      "sets/12-canes.yaml",
+      (text) => text.replace("  id: reynoutria-japonica\n", ""),
+      "set",
+    );
+    expect(problems.map((p) => p.what)).toContainEqual(
+      expect.stringMatching(/Reynoutria japonica: id ""; give it its first name/),
+    );
+  });
   it("changes its version with any score", () => {
     const other = changedFlora("groups.yaml", (text) => text.replace("pull: tough", "pull: runner"));
     expect(other.flora.version).not.toBe(flora.version);

@@ -24,6 +24,9 @@ export function readTaxon(
       line: source.lineOf(["taxa", index, ...(key ? ["scores", key] : [])]),
       what: `${name}: ${what}`,
     });
+  // Lists, patches, findings and ledgers go by it for ever, whatever the plant is called later.
+  if (!/^[a-z][a-z-]*$/.test(String(own.id ?? "")))
+    say(`id "${own.id ?? ""}"; give it its first name in small letters with hyphens, and never change it`);
   const like = (own.like as string[]) ?? [];
   for (const group of like) if (!groups[group]) say(`unknown group "${group}"`);
   const layers: Raw[] = [...like.map((group) => groups[group] ?? {}), own];

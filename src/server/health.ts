@@ -1,6 +1,6 @@
 import { sql } from "drizzle-orm";
 import { appDatabase } from "@/db/client";
-import { PEER_HEADER } from "./accounts/network";
+import { FORWARDED_HEADER, PEER_HEADER } from "./accounts/network";
 import { shippedFlora } from "./flora";
 
 async function works(check: () => Promise<unknown>): Promise<boolean> {
@@ -25,6 +25,6 @@ export async function health(headers: Headers): Promise<Record<string, unknown> 
     flora = shippedFlora().version;
   });
   const ok = database && migrations && flora !== null;
-  const near = /^(127\.|::1$|::ffff:127\.)/.test(headers.get(PEER_HEADER) ?? "") && !headers.has("x-forwarded-for");
+  const near = /^(127\.|::1$|::ffff:127\.)/.test(headers.get(PEER_HEADER) ?? "") && !headers.get(FORWARDED_HEADER);
   return near ? { ok, database, migrations, queue, flora, version: "0.1.0" } : { ok };
 }

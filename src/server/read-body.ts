@@ -11,10 +11,14 @@ export async function readBytes(request: Request, most: number, what: string): P
   if (Number(request.headers.get("content-length") ?? 0) > most) throw tooLarge();
   const parts: Uint8Array[] = [];
   let size = 0;
-  for await (const part of request.body ?? []) {
-    size += part.length;
-    if (size > most) throw tooLarge();
-    parts.push(part);
+  const reader = request.body?.getReader();
+  for (let part = await reader?.read(); part?.value; part = await reader?.read()) {
+    size += part.value.length;
+    if (size > most) {
+      reader?.cancel().catch(() => undefined);
+      throw tooLarge();
+    }
+    parts.push(part.value);
   }
   return Buffer.concat(parts);
 }

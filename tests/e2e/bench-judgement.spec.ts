@@ -228,6 +228,7 @@ test.describe("the keeper", () => {
     await expect(preview.getByRole("table").locator("tbody tr")).toHaveCount(6);
     await expect(preview.getByRole("button", { name: "Save these costs" })).toBeVisible();
     await page.goto("/second-look");
+    await page.getByRole("button", { name: /Look at all old findings|Look again/ }).click();
     await expect(page.getByRole("status").filter({ hasText: /findings would be judged/ })).toBeVisible();
   });
 });

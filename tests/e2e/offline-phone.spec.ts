@@ -230,7 +230,7 @@ test("what the server refuses says why, is opened on the Bench again, and is sen
       status: 400,
       json: {
         error: {
-          code: "refused",
+          code: "never",
           message: "The place lies outside your district.",
           issues: [{ field: "place", what: "move the point" }],
         },

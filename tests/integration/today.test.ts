@@ -105,7 +105,7 @@ describe("the demonstration", () => {
     for (const headers of <Record<string, string>[]>[
       {},
       { "x-sentinel-peer": "10.0.0.9" },
-      { ...near, "x-forwarded-for": "127.0.0.1" },
+      { ...near, "x-sentinel-forwarded": "127.0.0.1" },
     ])
       expect(await health(new Headers(headers))).toEqual({ ok: true });
   });

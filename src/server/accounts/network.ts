@@ -3,6 +3,8 @@ import { env } from "@/env";
 
 /** The header in which our own server names whoever is at the other end of the connection; what a client sends under it is dropped. */
 export const PEER_HEADER = "x-sentinel-peer";
+/** What came under the common name of forwarded addresses, whoever wrote it; empty where nothing did. */
+export const FORWARDED_HEADER = "x-sentinel-forwarded";
 
 /** Proxies in front of this program, whose word on the sender's address counts. */
 function proxies(): BlockList {
@@ -23,7 +25,7 @@ export function senderOf(headers: Headers, known = proxies()): string {
   const plain = (address: string) => address.trim().replace(/^::ffff:(?=\d+\.)/, "");
   let sender = plain(headers.get(PEER_HEADER) ?? "");
   if (!isIP(sender)) return "unknown";
-  const row = (headers.get("x-forwarded-for") ?? "").split(",").map(plain).filter(Boolean);
+  const row = (headers.get(FORWARDED_HEADER) ?? "").split(",").map(plain).filter(Boolean);
   while (isProxy(sender) && row.length > 0) {
     const before = row.pop() as string;
     if (!isIP(before)) break;

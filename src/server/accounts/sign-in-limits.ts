@@ -8,17 +8,17 @@ const hash = (text: string) => createHash("sha256").update(text).digest("base64u
 interface Limit {
   /** so many tries may fail before any wait */
   free: number;
-  /** after them the wait doubles from this, in seconds */
+  /** after them the wait doubles from this, in seconds … */
   first: number;
+  /** … up to this: never longer than a minute, so that nobody can be locked out by others */
+  longest: number;
 }
 const LIMITS: Record<"device" | "account" | "network", Limit> = {
-  device: { free: 6, first: 2 },
-  account: { free: 6, first: 2 },
-  // many people may share one address: a school, a field office
-  network: { free: 40, first: 0.25 },
+  device: { free: 6, first: 2, longest: 60 },
+  account: { free: 6, first: 2, longest: 60 },
+  // many people may share one address, a school or a field office: there tries are let through at an even pace
+  network: { free: 40, first: 0.5, longest: 0.5 },
 };
-/** No wait is longer, so that nobody can be locked out by others. */
-const LONGEST_WAIT_S = 60;
 /** After so long without a try that failed, counting begins anew. */
 const FORGOTTEN_AFTER = "15 minutes";
 
@@ -50,10 +50,10 @@ export async function admitTry(attempt: SignInTry): Promise<number> {
   return 0;
 }
 
-async function countTry(key: string, { free, first }: Limit): Promise<number> {
+async function countTry(key: string, { free, first, longest }: Limit): Promise<number> {
   const quiet = sql`${signInTries.lastAt} < now() - interval '${sql.raw(FORGOTTEN_AFTER)}'`;
   const failed = sql`CASE WHEN ${quiet} THEN 1 ELSE ${signInTries.failed} + 1 END`;
-  const wait = sql`CASE WHEN ${quiet} OR ${signInTries.failed} < ${free} THEN 0 ELSE least(${LONGEST_WAIT_S}, ${first} * power(2, least(20, ${signInTries.failed} - ${free}))) END`;
+  const wait = sql`CASE WHEN ${quiet} OR ${signInTries.failed} < ${free} THEN 0 ELSE least(${longest}, ${first} * power(2, least(20, ${signInTries.failed} - ${free}))) END`;
   const counted = await authDatabase()
     .insert(signInTries)
     .values({ key, failed: 1, nextAt: sql`now()` })

@@ -41,7 +41,10 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
           </h1>
         </Item>
         <Item name="Place">{line.siteName}</Item>
-        <Item name="Day">{fullDay(line.day)}</Item>
+        <Item name="Day">
+          {fullDay(line.day)}
+          {line.enteredLater ? <span className="small block">Entered later, from older notes</span> : null}
+        </Item>
         <Item name="Stage seen">{line.stage ?? "not said"}</Item>
         <Item name="By">{line.madeBy}</Item>
         <Item name="Point">
