@@ -27,6 +27,10 @@ export default defineConfig({
       },
       {
         extends: true,
+        test: { name: "last", include: ["tests/last/**/*.test.ts"], testTimeout: 600000, fileParallelism: false },
+      },
+      {
+        extends: true,
         test: {
           name: "integration",
           include: ["tests/integration/**/*.test.ts"],

@@ -119,6 +119,7 @@ main(async () => {
       count: playwrightCount(join(OUT, "e2e.json")),
       alone: true,
     });
+    await vitest("last", environment);
   } finally {
     for (const child of Object.values(server ?? {})) child.kill("SIGTERM");
     cluster.destroy();

@@ -11,11 +11,29 @@ export const DATA = process.env.SENTINEL_DATA ?? join(ROOT, ".data");
 /** The folder in which an installation keeps its state. */
 export const stateFolder = (demo) => join(DATA, demo ? "demo" : "real");
 
-/** The private cluster, started, or the database that DATABASE_URL names. @returns its addresses, and the cluster where it is private */
+/**
+ * The private cluster, started, or the database that DATABASE_URL names.
+ * @returns its addresses; the cluster where it is private; and it again where it was started for this, to be stopped afterwards
+ */
 export async function openDatabase(demo) {
-  if (!demo && process.env.DATABASE_URL) return { environment: givenDatabase(process.env.DATABASE_URL), cluster: null };
-  const cluster = await new Cluster(stateFolder(demo)).start();
-  return { environment: cluster.environment(), cluster };
+  if (!demo && process.env.DATABASE_URL)
+    return { environment: givenDatabase(process.env.DATABASE_URL), cluster: null, started: null };
+  const cluster = new Cluster(stateFolder(demo));
+  const running = cluster.settings !== null && cluster.isRunning();
+  await cluster.start();
+  return { environment: cluster.environment(), cluster, started: running ? null : cluster };
+}
+
+/** Takes the secret of a backup for this installation's own: what is encrypted in the database was encrypted with it. */
+export function keepSecret(cluster, secret) {
+  if (cluster) return cluster.save({ ...cluster.settings, secret });
+  const path = join(DATA, "given.json");
+  writeWhole(path, { ...JSON.parse(readFileSync(path, "utf8")), secret });
+}
+
+function writeWhole(path, value) {
+  writeFileSync(`${path}.new`, JSON.stringify(value), { mode: 0o600 });
+  renameSync(`${path}.new`, path);
 }
 
 /** Roles and passwords for a database that the user runs: made once, kept in .data. A second node gets a copy of the file. */
@@ -24,8 +42,7 @@ function givenDatabase(url) {
   const kept = existsSync(path) ? JSON.parse(readFileSync(path, "utf8")) : {};
   for (const name of [...GIVEN_ROLES, "secret"]) kept[name] ??= randomBytes(24).toString("base64url");
   mkdirSync(DATA, { recursive: true });
-  writeFileSync(`${path}.new`, JSON.stringify(kept), { mode: 0o600 });
-  renameSync(`${path}.new`, path);
+  writeWhole(path, kept);
   const as = (role) => {
     const parsed = new URL(url);
     parsed.username = `sentinel_${role}`;

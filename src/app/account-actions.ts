@@ -19,7 +19,7 @@ import {
 import { removePerson } from "@/server/people/people";
 import { setUp } from "@/server/people/set-up";
 import { answerForm } from "@/server/respond";
-import { requireRole } from "@/server/session";
+import { currentMember } from "@/server/session";
 import { answered } from "./answered";
 
 const text = (form: FormData, name: string) => String(form.get(name) ?? "");
@@ -143,7 +143,10 @@ export async function endCodesAction(_: ActionState, form: FormData): Promise<Ac
 }
 
 export async function leaveAction(): Promise<void> {
-  const member = await requireRole();
-  await removePerson(member, { personId: member.personId });
-  redirect("/sign-in");
+  const member = await currentMember();
+  const answer = await answerForm(async () => {
+    if (member) await removePerson(member, { personId: member.personId });
+    return "";
+  });
+  redirect(answer.ok ? "/sign-in" : "/account?stays=1");
 }

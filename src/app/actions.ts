@@ -17,7 +17,8 @@ import { takeNewVerdict } from "@/server/judge/second-look";
 import { currentMember, DISTRICT_COOKIE, requireRole } from "@/server/session";
 import { readLabelForm, readTreatmentForm } from "@/server/treatment-form";
 
-const text = (form: FormData, name: string) => String(form.get(name) ?? "");
+/** What a form says under a name; nothing, where what came is no form. */
+const text = (form: unknown, name: string) => (form instanceof FormData ? String(form.get(name) ?? "") : "");
 
 export async function chooseDistrict(form: FormData): Promise<void> {
   const member = await currentMember();

@@ -39,6 +39,8 @@ export async function ensureRoles(owner: pg.Client, environment: NodeJS.ProcessE
       );
   }
   const database = pg.escapeIdentifier((await owner.query("SELECT current_database() AS name")).rows[0].name);
+  // A restored database has the rights of a new one: what belongs to the database as a whole is said at every start.
+  await owner.query(`REVOKE TEMPORARY ON DATABASE ${database} FROM PUBLIC`);
   for (const role of ["sentinel_app", "sentinel_auth"])
     for (const [setting, value] of Object.entries(REQUEST_LIMITS))
       await owner.query(`ALTER ROLE ${role} IN DATABASE ${database} SET ${setting} = '${value}'`);

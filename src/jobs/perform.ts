@@ -3,6 +3,7 @@ import { z } from "zod";
 import { type Actor, inDistrict, jobsDatabase } from "@/db/client";
 import { job, mail as letters, sampleLetter } from "@/db/schema";
 import type { MailPort } from "@/ports/mail";
+import { now } from "@/server/clock";
 import { costsInputSchema, previewCosts, readCostsPreview } from "@/server/costs";
 import { Refusal, toRefusal } from "@/server/faults";
 import { changedVerdicts } from "@/server/judge/changed-verdicts";
@@ -68,11 +69,11 @@ function work(own: Job, mail: MailPort | null): Promise<unknown> {
 
 /** Tells how far it is, at most once a second, and lets others of this process in between. */
 function stepsOf(own: Job): Step {
-  const began = Date.now();
+  const began = now().getTime();
   let told = began;
   return async (done, of) => {
     await new Promise((resolve) => setImmediate(resolve));
-    const time = Date.now();
+    const time = now().getTime();
     if (time - began > MOST_MS) throw new Refusal(400, "It took longer than ten minutes, and was given up.");
     if (time - told < REPORT_MS && done > 0) return;
     told = time;

@@ -263,7 +263,7 @@ describe("every change that people make", () => {
       personId: "test-person",
       personName: "Test Person",
     });
-    expect([(last?.before as { licence: string }).licence, (last?.after as { licence: string }).licence]).toEqual([
+    expect([last?.before, last?.after].map((row) => (row as { licence: string } | undefined)?.licence)).toEqual([
       null,
       "INV-777",
     ]);

@@ -186,5 +186,4 @@ BEGIN
   FOR f IN SELECT p.oid::regprocedure AS name FROM pg_proc p WHERE p.proname IN ('st_estimatedextent', '_postgis_stats', '_postgis_selectivity', '_postgis_join_selectivity', 'find_extent', 'st_findextent') LOOP
     EXECUTE format('REVOKE EXECUTE ON FUNCTION %s FROM PUBLIC', f.name);
   END LOOP;
-  EXECUTE format('REVOKE TEMPORARY ON DATABASE %I FROM PUBLIC', current_database());
 END $$;

@@ -16,7 +16,8 @@ import { memberOrSignIn } from "@/server/session";
 
 export const metadata = { title: "You" };
 
-export default async function AccountPage() {
+export default async function AccountPage({ searchParams }: { searchParams: Promise<{ stays?: string }> }) {
+  const { stays } = await searchParams;
   const member = await memberOrSignIn();
   const { codes, proved } = await ownSafety();
   const password = (
@@ -113,6 +114,11 @@ export default async function AccountPage() {
           </button>
         </form>
       </details>
+      {stays ? (
+        <p role="alert" className="fault">
+          You are the only keeper here. Make somebody else keeper before you leave.
+        </p>
+      ) : null}
     </div>
   );
 }
