@@ -3,7 +3,7 @@
  * second looks at once, while others open pages. With --nodes 2 two web processes share one database behind a small proxy, and one of
  * them is ended half-way. Usage: npm run -s crowd -- [--people 50] [--seconds 60] [--think 5] [--nodes 1|2]
  */
-import { type ChildProcess } from "node:child_process";
+import type { ChildProcess } from "node:child_process";
 import { createServer, request as forward, type Server } from "node:http";
 import { v7 as uuidv7 } from "uuid";
 import { seededChance } from "@/core/random";
@@ -136,15 +136,13 @@ async function makePeople(n: number, environment: Record<string, string>): Promi
     const email = `crowd${i}@otter.example`;
     const id = await createAccount({ name: `Crowd ${i}`, email, password: "otter-valley-demo" }, false);
     await inDistrict("01920000-0000-7000-8000-00000000a001", (tx) =>
-      tx
-        .insert(membership)
-        .values({
-          districtId: "01920000-0000-7000-8000-00000000a001",
-          personId: id,
-          name: `Crowd ${i}`,
-          email,
-          roles: ["scout", "specialist"],
-        }),
+      tx.insert(membership).values({
+        districtId: "01920000-0000-7000-8000-00000000a001",
+        personId: id,
+        name: `Crowd ${i}`,
+        email,
+        roles: ["scout", "specialist"],
+      }),
     );
     emails.push(email);
   }

@@ -148,7 +148,7 @@ run(async () => {
   let kills = 0;
   const back: number[] = [];
   for (let i = 0; i < moments; i++) {
-    await sleep(200 + 2300 * chance.uniform());
+    await sleep(300 + 5700 * chance.uniform());
     const pid = what === "database" ? await place.postmaster() : place.pid(what === "server" ? "web" : "jobs");
     if (pid === null) continue;
     try {

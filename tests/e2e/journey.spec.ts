@@ -60,7 +60,7 @@ test("from a plant at the gate to a line in the ledger", async ({ browser, viewp
   const applicator = await pageOf(browser, "applicator", viewport);
   await applicator.goto(patchUrl);
   await applicator.getByRole("link", { name: "Record it" }).click();
-  await expect(applicator.getByLabel("Done by")).toHaveValue("Tansy Quillfeather");
+  await expect(applicator.getByText(/Done by Tansy Quillfeather, license INV-20417/)).toBeVisible();
   await applicator.getByRole("textbox", { name: "Note" }).fill("Sheet pegged at every metre.");
   await applicator.reload();
   await expect(applicator.getByRole("textbox", { name: "Note" })).toHaveValue("Sheet pegged at every metre.");

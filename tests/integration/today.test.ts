@@ -10,7 +10,7 @@ import { ledgerLines, recordingFor, saveLabel } from "@/server/ledger";
 import { listFor, setStatus } from "@/server/list";
 import { todayFor } from "@/server/today";
 import { readLabelForm, readTreatmentForm } from "@/server/treatment-form";
-import { member, OTTER, PINE, uuidv7 } from "../support/database";
+import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 
 afterAll(closePools);
 const scout = member(["scout"]);
@@ -49,7 +49,15 @@ describe("Today, whatever day it is", () => {
   });
 
   it("is empty, not broken, in a district without work", async () => {
-    const view = await todayFor(member(["keeper"], PINE));
+    const district = uuidv7();
+    await asOwner((c) =>
+      c.query(
+        `INSERT INTO district (district_id, name, zone, costs, list_version) VALUES ($1, 'Empty Hollow', 'Etc/GMT+8', '{"wrongClear":600,"missedTarget":10,"hold":10}', '1')`,
+        [district],
+      ),
+    );
+    const view = await todayFor(member(["keeper"], district));
+    await asOwner((c) => c.query("DELETE FROM district WHERE district_id = $1", [district]));
     expect([view.checks, view.windows, view.holds, view.reports]).toEqual([[], [], [], []]);
   });
 });

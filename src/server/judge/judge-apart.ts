@@ -33,6 +33,10 @@ class JudgeProcess {
   >();
   private last = 0;
 
+  start(): void {
+    this.started();
+  }
+
   judge(amendments: Amendment[], given: Case): Promise<Judged> {
     if (this.open.size >= MOST_WAITING)
       return Promise.reject(new Busy("Too many findings come in just now. Try again in a moment."));
@@ -91,6 +95,9 @@ class JudgeProcess {
 }
 
 const apart = () => once("judge", () => new JudgeProcess());
+
+/** Starts the child ahead of the first finding, which else would wait for the flora to be read. */
+export const startJudge = (): void => apart().start();
 
 /** The engine's word on a case, from a process of its own; no connection or lock is held meanwhile. */
 export const judgeApart = (amendments: Amendment[], given: Case): Promise<Judged> => apart().judge(amendments, given);

@@ -4,6 +4,9 @@ import type { Amendment } from "@/core/pack";
 import { modelWith } from "../flora-models";
 import { judgeFinding } from "./judge-finding";
 
+// Read ahead, so that the first finding need not wait for it.
+modelWith([]);
+
 // The process beside the web process that judges findings. It lives as long as its parent does.
 process.on("message", ({ id, amendments, given }: { id: number; amendments: Amendment[]; given: Case }) => {
   try {
