@@ -14,7 +14,9 @@ const free = (): Promise<number> =>
   });
 export const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
-/** An installation of its own with the demonstration in it, in a folder that is thrown away; started as a supervisor would start it. */
+type Kind = "demo" | "real";
+
+/** An installation of its own, with the demonstration in it or empty, in a folder that is thrown away; started as a supervisor would start it. */
 export class Installation {
   readonly folder: string;
   readonly port: number;
@@ -22,13 +24,16 @@ export class Installation {
   private wanted = false;
   restarts = 0;
 
-  private constructor(folder: string, port: number) {
+  private readonly kind: Kind;
+
+  private constructor(folder: string, port: number, kind: Kind) {
     this.folder = folder;
     this.port = port;
+    this.kind = kind;
   }
 
-  static async make(): Promise<Installation> {
-    const made = new Installation(mkdtempSync(join(tmpdir(), "campaign-")), await free());
+  static async make(kind: Kind = "demo"): Promise<Installation> {
+    const made = new Installation(mkdtempSync(join(tmpdir(), "campaign-")), await free(), kind);
     await made.start();
     return made;
   }
@@ -46,12 +51,16 @@ export class Installation {
 
   private launch(): void {
     const own: Record<string, string | undefined> = Object.fromEntries(
-      Object.entries(process.env).filter(([k]) => !/^(DATABASE_|AUTH_SECRET|SENTINEL_)/.test(k)),
+      Object.entries(process.env).filter(([k]) => !/^(DATABASE_|AUTH_SECRET|SENTINEL_|DEMO$)/.test(k)),
     );
-    const child = spawn(process.execPath, ["scripts/run.mjs", "demo", "--port", String(this.port)], {
-      env: { ...own, SENTINEL_DATA: this.folder, NODE_ENV: "production" },
-      stdio: "ignore",
-    });
+    const child = spawn(
+      process.execPath,
+      ["scripts/run.mjs", this.kind === "demo" ? "demo" : "start", "--port", String(this.port)],
+      {
+        env: { ...own, SENTINEL_DATA: this.folder, NODE_ENV: "production" },
+        stdio: "ignore",
+      },
+    );
     child.once("exit", (code) => {
       if (!this.wanted || this.launcher !== child) return;
       if (code === 0) throw new Error("the launcher ended as if all were well");
@@ -74,7 +83,7 @@ export class Installation {
 
   /** Process ids as the launcher notes them. */
   pid(what: "launcher" | "web" | "jobs"): number | null {
-    const path = join(this.folder, "demo", "running.json");
+    const path = join(this.folder, this.kind, "running.json");
     if (!existsSync(path)) return null;
     try {
       const rows = JSON.parse(readFileSync(path, "utf8")) as { what: string; pid: number }[];
@@ -87,14 +96,14 @@ export class Installation {
   /** The database's main process. */
   async postmaster(): Promise<number | null> {
     const { Cluster } = await import("../../scripts/lib/cluster.mjs" as string);
-    const path = join(new Cluster(join(this.folder, "demo")).data, "postmaster.pid");
+    const path = join(new Cluster(join(this.folder, this.kind)).data, "postmaster.pid");
     return existsSync(path) ? Number(readFileSync(path, "utf8").split("\n")[0]) : null;
   }
 
   /** Addresses of its database. */
   async environment(): Promise<Record<string, string>> {
     const { Cluster } = await import("../../scripts/lib/cluster.mjs" as string);
-    return new Cluster(join(this.folder, "demo")).environment();
+    return new Cluster(join(this.folder, this.kind)).environment();
   }
 
   async end(): Promise<void> {
@@ -105,6 +114,6 @@ export class Installation {
       await new Promise((resolve) => child.once("exit", resolve));
     }
     const { Cluster } = await import("../../scripts/lib/cluster.mjs" as string);
-    new Cluster(join(this.folder, "demo")).destroy();
+    new Cluster(join(this.folder, this.kind)).destroy();
   }
 }
