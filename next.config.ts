@@ -15,7 +15,7 @@ const DATA_POLICY = "default-src 'none'; style-src 'unsafe-inline'; frame-ancest
 const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ["pg", "sharp", "pino", "pdfkit", "@zxcvbn-ts/language-common"],
+  serverExternalPackages: ["pg", "sharp", "pino", "pdfkit", "exifr", "@zxcvbn-ts/language-common"],
   outputFileTracingRoot: import.meta.dirname,
   // Types are checked by `npm run check`, tests and scripts with them; a build need not do it again.
   typescript: { ignoreBuildErrors: true },

@@ -18,6 +18,7 @@ const SCREENS = [
   "/outbox",
   "/second-look",
   "/costs",
+  "/people/changes",
 ];
 /** The screens of the field: scanned in every theme, and in full on the phone, where they show parts that the desk does not have. */
 const FIELD = ["/today", "/bench"];

@@ -1,6 +1,8 @@
 "use client";
 import { refusalWords } from "@/core/errors";
-import { area as turfArea, circle as turfCircle, polygon as turfPolygon } from "@turf/turf";
+import { area as turfArea } from "@turf/area";
+import { circle as turfCircle } from "@turf/circle";
+import { polygon as turfPolygon } from "@turf/helpers";
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { TerraDraw, TerraDrawPolygonMode } from "terra-draw";

@@ -139,7 +139,7 @@ export interface PackReading {
 }
 
 /** Most faults that are told of one pack. */
-export const MOST_REFUSED = 500;
+const MOST_REFUSED = 500;
 /** A plant of which fewer characters than this are scored is too little known to be told. */
 export const FEW_SCORES = 30;
 

@@ -1,7 +1,7 @@
 import { InputError } from "../errors";
 
 /** Before this day nobody writes a finding: what is older is a slip of the pen. */
-export const EARLIEST_DAY = "1950-01-01";
+const EARLIEST_DAY = "1950-01-01";
 const DAY_MS = 86_400_000;
 
 /** The day it is at a place: ISO date of an instant in a time zone. */

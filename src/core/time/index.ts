@@ -1,2 +1,2 @@
-export { addDays, dayIn, EARLIEST_DAY, mustBePast, seasonOf } from "./days";
+export { addDays, dayIn, mustBePast, seasonOf } from "./days";
 export { fromZonedTime, inZone } from "./zoned";

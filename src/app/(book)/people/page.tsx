@@ -99,6 +99,11 @@ export default async function PeoplePage() {
           </li>
         ))}
       </ul>
+      {keeper || member.roles.includes("specialist") ? (
+        <p className="mt-4">
+          <Link href="/people/changes">What was changed here, by whom and when</Link>
+        </p>
+      ) : null}
       {keeper ? (
         <>
           <section className="mt-8">
