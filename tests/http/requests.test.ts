@@ -101,6 +101,23 @@ describe("ids of another district", () => {
   });
 });
 
+describe("an address that names what is not here", () => {
+  it.each([
+    "/ground?draw=x",
+    "/ground?draw=01920000-0000-7000-8000-0000000fffff",
+    "/findings/x",
+    "/ground/patch/x",
+    "/ledger/x",
+    "/season/x",
+    "/ledger/new?plan=x",
+    "/ledger/new?correct=x",
+    "/flora/x",
+    "/flora/sets/x",
+  ])("%s is answered that it is not found", async (path) =>
+    expect((await (await as("keeper")).fetch(path)).status, path).toBe(404),
+  );
+});
+
 describe("pictures", () => {
   const noise = async (bytes: number) => {
     const side = Math.round(Math.sqrt(bytes / 0.823));

@@ -141,6 +141,23 @@ describe("real data are never lost by the program's own doing", () => {
   });
 });
 
+describe("another installation on the same database server", () => {
+  it("is refused, and the first one's passwords stay as they are", () => {
+    const strange = (process.env.DATABASE_APP_URL as string).replace(/:[^:@]+@/, ":another-password@");
+    const { status, stderr } = spawnSync(process.execPath, ["node_modules/tsx/dist/cli.mjs", "src/db/migrate.ts"], {
+      encoding: "utf8",
+      env: { ...process.env, DATABASE_APP_URL: strange },
+    });
+    expect(status).toBe(1);
+    expect(stderr).toMatch(/sentinel_app is there already .* Nothing was changed[\s\S]*given\.json/);
+    expect(stderr).not.toContain("another-password");
+    const again = spawnSync(process.execPath, ["node_modules/tsx/dist/cli.mjs", "src/db/migrate.ts"], {
+      encoding: "utf8",
+    });
+    expect([again.status, again.stderr]).toEqual([0, ""]);
+  });
+});
+
 describe("each process is given what it needs, and no more", () => {
   const all = Object.fromEntries(
     [

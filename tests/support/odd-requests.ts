@@ -156,6 +156,15 @@ export class OddRequests {
       "text",
       "district",
       "next",
+      "draw",
+      "site",
+      "plan",
+      "correct",
+      "patch",
+      "plants",
+      "stage",
+      "position",
+      "character",
     ];
     const n = 1 + Math.floor(this.chance.uniform() * 12);
     return Object.fromEntries(Array.from({ length: n }, () => [this.pick(names), this.value()]));

@@ -1,4 +1,5 @@
 import Link from "next/link";
+import { notFound } from "next/navigation";
 import { areaText } from "@/components/dates";
 import { MapFrame } from "@/components/map/map-frame";
 import { findingDetail } from "@/server/findings";
@@ -19,7 +20,7 @@ export default async function GroundPage({
   const { draw, site: newSite } = await searchParams;
   const mayDraw = member.roles.some((r) => r === "keeper" || r === "specialist");
   const [sites, patches, bounds] = await Promise.all([siteLines(member), patchLines(member), districtBounds(member)]);
-  const finding = draw ? (await findingDetail(member, draw)).line : null;
+  const finding = draw ? (await findingDetail(member, draw).catch(() => notFound())).line : null;
   const request =
     newSite && mayDraw
       ? { what: "site" as const, siteId: "", taxon: "", plant: "", findingId: null, place: null }
