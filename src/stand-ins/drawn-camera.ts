@@ -23,11 +23,11 @@ export const drawnCamera: CameraPort = {
         noise: { type: "gaussian", mean: 128, sigma: NOISE },
       },
     })
-      .png()
+      .raw()
       .toBuffer();
     const jpeg = await sharp(Buffer.from(svg))
       .blur(0.7)
-      .composite([{ input: grain, blend: "overlay" }])
+      .composite([{ input: grain, raw: { width: WIDTH, height: HEIGHT, channels: 3 }, blend: "overlay" }])
       .jpeg({ quality: 88 })
       .toBuffer();
     return { jpeg, truth };

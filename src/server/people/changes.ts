@@ -61,7 +61,12 @@ export async function changesOf(member: Member): Promise<{ lines: ChangeLine[]; 
     const plants = await plantsHere(tx);
     const whichOf = (row: Row): string => {
       const taxon = row?.taxon ? plants.common(String(row.taxon)) : "";
-      return [row?.name ? String(row.name) : "", row?.what ? `“${String(row.what)}”` : "", row?.number ? `F-${row.number}` : "", taxon]
+      return [
+        row?.name ? String(row.name) : "",
+        row?.what ? `“${String(row.what)}”` : "",
+        row?.number ? `F-${row.number}` : "",
+        taxon,
+      ]
         .filter(Boolean)
         .join(", ");
     };
