@@ -293,3 +293,23 @@ describe("every change that people make", () => {
     expect(await inDistrict(OTTER, (tx) => tx.select().from(invitation).limit(1))).not.toBeNull();
   });
 });
+
+describe("a day's share", () => {
+  it("ends with its last, for that person and that day alone", async () => {
+    const who = { ...member(["scout"]), personId: `busy ${uuidv7()}` };
+    const { count } = await import("@/server/quota");
+    const { asMember } = await import("@/server/session");
+    const { now } = await import("@/server/clock");
+    await asOwner((c) =>
+      c.query("INSERT INTO usage (district_id, person_id, day, kind, n) VALUES ($1, $2, $3, 'finding', 2999)", [
+        OTTER,
+        who.personId,
+        now().toISOString().slice(0, 10),
+      ]),
+    );
+    await asMember(who, (tx) => count(tx, who, "finding"));
+    await expect(asMember(who, (tx) => count(tx, who, "finding"))).rejects.toMatchObject({ status: 429, code: "wait" });
+    await asMember(who, (tx) => count(tx, who, "picture"));
+    await asMember(member(["scout"]), (tx) => count(tx, member(["scout"]), "finding"));
+  });
+});

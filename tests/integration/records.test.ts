@@ -213,6 +213,54 @@ describe("plan and ledger", () => {
     ).rejects.toThrow(/already corrected/);
   });
 
+  it("takes who did it and with which license from the register, and seals who entered it by id and roles", async () => {
+    const [tansy] = await inDistrict(OTTER, (tx) =>
+      tx.select().from(membership).where(eq(membership.email, "applicator@otter.example")),
+    );
+    const who = { ...member(["applicator", "scout"]), personId: tansy.personId, personName: tansy.name };
+    const found = await clearFinding();
+    const view = await planningFor(specialist, found.id);
+    const advice = view.advice.find((a) => a.window && a.method.kind !== "product");
+    const planId = await makePlan(specialist, {
+      findingId: found.id,
+      method: advice?.method.id,
+      intendedOn: advice?.window?.from,
+      personId: tansy.personId,
+      followedBy: "Sow native grass.",
+    });
+    const treatment = {
+      who: "Odile Marsh",
+      licence: "NONE",
+      licenceExpires: "2199-01-01",
+      from: "2026-06-10T08:00:00Z",
+      to: "2026-06-10T10:00:00Z",
+      zone: "Europe/Vienna",
+      siteName: "Otter Reach",
+      patchName: "Test bank",
+      areaM2: 300,
+      taxon: "Heracleum mantegazzianum",
+      stage: "vegetative",
+      method: advice?.method.id,
+      methodName: "x",
+      equipment: "sheet",
+      waterDistanceM: null,
+    };
+    const body = { id: uuidv7(), patchId: found.patchId, planId, treatment };
+    const later = { ...treatment, from: "2999-06-10T08:00:00Z", to: "2999-06-10T10:00:00Z" };
+    await expect(recordTreatment(who, { ...body, treatment: later })).rejects.toThrow(/give a day from 1950-01-01/);
+    await recordTreatment(who, body);
+    const [row] = await inDistrict(OTTER, (tx) => tx.select().from(ledgerEntry).where(eq(ledgerEntry.id, body.id)));
+    expect(row.body).toMatchObject({ who: tansy.name, licence: tansy.licence, zone: "Etc/GMT+8" });
+    expect(row).toMatchObject({
+      format: 2,
+      kind: "treatment",
+      plantId: "heracleum-mantegazzianum",
+      enteredBy: tansy.name,
+      enteredById: tansy.personId,
+      enteredByRoles: ["applicator", "scout"],
+    });
+  });
+
   it("plans nothing on a hold, unless a specialist overrules in writing, and that shows ever after", async () => {
     const siteId = await siteNamed("Otter Reach, river wood");
     const { patchId } = await clearFinding();
