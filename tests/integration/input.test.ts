@@ -317,6 +317,31 @@ describe("the list", () => {
   });
 });
 
+describe("the list of a site", () => {
+  it("is of a site that is here: another district's is not found, as one that is none", async () => {
+    const [strange] = await inDistrict(PINE, (tx) => tx.select({ id: site.id }).from(site).limit(1));
+    for (const siteId of [strange.id, uuidv7()])
+      await expect(setStatus(keeper, { taxon: "Poa annua", status: "watch", siteId })).rejects.toMatchObject({
+        status: 404,
+      });
+  });
+  it("changed by two at once from one page is changed by one; the other is told both", async () => {
+    const { listVersions } = await import("@/server/list");
+    const versions = JSON.stringify(await inDistrict(OTTER, (tx) => listVersions(tx, "poa-annua")));
+    const before = (await inDistrict(OTTER, (tx) => listFor(tx, null))).status["Poa annua"];
+    await setStatus(keeper, { taxon: "Poa annua", status: "watch", versions });
+    await expect(setStatus(keeper, { taxon: "Poa annua", status: "target", versions })).rejects.toMatchObject({
+      status: 409,
+      issues: [
+        { field: "version", what: expect.stringContaining("watch") },
+        { field: "version", what: expect.stringContaining("target") },
+      ],
+    });
+    await expect(setStatus(keeper, { taxon: "Poa annua", status: "watch", versions: "{" })).rejects.toThrow(/versions/);
+    await setStatus(keeper, { taxon: "Poa annua", status: before });
+  });
+});
+
 describe("the list on one sheet", () => {
   it("shows the district's word and where a site says otherwise, and lets a site follow the district again", async () => {
     const [place] = await siteLines(keeper);

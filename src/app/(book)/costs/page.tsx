@@ -39,7 +39,7 @@ export default async function CostsPage({ searchParams }: { searchParams: Promis
       <h1 className="mt-1">What a wrong act costs here</h1>
       <p className="mt-1 max-w-[70ch]">
         From these the Bench takes its limit: how likely a plant that stays may still be when it says “clear to act”. It
-        is the missed target over the missed target and the wrong clearing together, and never above 2 %. It stands at{" "}
+        is the missed target over the missed target and the wrong clearing together, and never above 2%. It stands at{" "}
         <strong className="figure">{percentOf(limit)}</strong>.
       </p>
       {keeper ? null : <p className="mt-3">Only the keeper of the district changes these.</p>}
