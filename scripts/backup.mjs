@@ -19,7 +19,7 @@ main(async () => {
   if (!out) throw new Trouble("Say where the backup goes.", "npm run backup -- --out weeds-2026-11-30.backup");
   if (existsSync(out))
     throw new Trouble(`${out} is there already. Nothing was written.`, `npm run backup -- --out ${out}.2`);
-  const { environment, started } = await openDatabase(value("database") === "demo");
+  const { environment, started } = await openDatabase(value("database") === "demo", { begun: true });
   const dump = `${out}.${process.pid}.dump`;
   try {
     openSync(dump, "w", 0o600);

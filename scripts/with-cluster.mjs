@@ -16,7 +16,7 @@ async function chosen(name) {
     throw new Trouble(`--database ${name} is none.`, "npm run -s ledger -- verify --database demo|real|postgresql://…");
   if (name === undefined && process.env[VERIFY]) return { environment: {}, started: null };
   if (name !== "demo" && process.env.DATABASE_URL)
-    return { environment: (await openDatabase(false)).environment, started: null };
+    return { environment: (await openDatabase(false, { begun: true })).environment, started: null };
   const folder = (name ? [name] : ["real", "demo"])
     .map((each) => stateFolder(each === "demo"))
     .find((path) => existsSync(join(path, "cluster.json")));

@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from "
 import { join } from "node:path";
 import { Cluster } from "./cluster.mjs";
 import { ROOT } from "./machine.mjs";
+import { Trouble } from "./say.mjs";
 
 const GIVEN_ROLES = ["app", "auth", "jobs", "verify", "loader"];
 
@@ -13,11 +14,12 @@ export const stateFolder = (demo) => join(DATA, demo ? "demo" : "real");
 
 /**
  * The private cluster, started, or the database that DATABASE_URL names.
+ * @param begun true where it must have been started from here before: nothing is begun by looking at it
  * @returns its addresses; the cluster where it is private; and it again where it was started for this, to be stopped afterwards
  */
-export async function openDatabase(demo) {
+export async function openDatabase(demo, { begun = false } = {}) {
   if (!demo && process.env.DATABASE_URL)
-    return { environment: givenDatabase(process.env.DATABASE_URL), cluster: null, started: null };
+    return { environment: givenDatabase(process.env.DATABASE_URL, begun), cluster: null, started: null };
   const cluster = new Cluster(stateFolder(demo));
   const running = cluster.settings !== null && cluster.isRunning();
   await cluster.start();
@@ -37,8 +39,13 @@ function writeWhole(path, value) {
 }
 
 /** Roles and passwords for a database that the user runs: made once, kept in .data. A second node gets a copy of the file. */
-function givenDatabase(url) {
+function givenDatabase(url, begun) {
   const path = join(DATA, "given.json");
+  if (begun && !existsSync(path))
+    throw new Trouble(
+      `The database that DATABASE_URL names has not been used from here: ${path} is missing.`,
+      "start once with npm start, or copy the file from the node that uses it",
+    );
   const kept = existsSync(path) ? JSON.parse(readFileSync(path, "utf8")) : {};
   for (const name of [...GIVEN_ROLES, "secret"]) kept[name] ??= randomBytes(24).toString("base64url");
   mkdirSync(DATA, { recursive: true });
