@@ -66,11 +66,16 @@ describe("where a request that writes may come from", () => {
     [{ origin: "http://127.0.0.1:3210" }],
     [{ "sec-fetch-site": "same-origin" }],
     [{ "sec-fetch-site": "none" }],
+    [{ origin: "http://localhost:3210", host: "localhost:3210" }],
+    [{ origin: "http://[::1]:3999", host: "[::1]:3999" }],
   ])("%j is ours", (headers) => expect(from(headers as Record<string, string>)).not.toThrow());
   it.each([
     [{ origin: "null" }],
     [{ origin: "http://127.0.0.1:3211" }],
     [{ origin: "https://127.0.0.1:3210" }],
+    [{ origin: "http://localhost:3211", host: "localhost:3210" }],
+    [{ origin: "http://evil.example", host: "evil.example" }],
+    [{ origin: "http://localhost.evil.example:3210", host: "localhost.evil.example:3210" }],
     [{ "sec-fetch-site": "same-site" }],
     [{ "sec-fetch-site": "cross-site" }],
   ])("%j is not", (headers) => expect(from(headers as Record<string, string>)).toThrow(/another address/));

@@ -53,7 +53,7 @@ export function checkOrigin(headers: Headers): void {
   const ours =
     origin === null
       ? site === null || site === "same-origin" || site === "none"
-      : origin === new URL(env().SENTINEL_URL).origin;
+      : isOurs(origin, headers.get("host") ?? "");
   if (!ours)
     throw new Refusal(
       403,
@@ -61,6 +61,15 @@ export function checkOrigin(headers: Headers): void {
       [],
       "never",
     );
+}
+
+const LOOPBACK = /^(localhost|127\.0\.0\.1|\[::1\])$/;
+
+/** Our own address; on one's own machine also by its other names, at the very port that was asked. */
+function isOurs(origin: string, host: string): boolean {
+  const own = new URL(env().SENTINEL_URL);
+  if (origin === own.origin) return true;
+  return LOOPBACK.test(own.hostname) && LOOPBACK.test(host.replace(/:\d+$/, "")) && origin === `http://${host}`;
 }
 
 function inTime<T>(work: Promise<T>): Promise<T> {
