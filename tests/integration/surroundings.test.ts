@@ -1,8 +1,17 @@
 import { spawn, spawnSync } from "node:child_process";
-import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { dirname, join } from "node:path";
 import { describe, expect, it } from "vitest";
 
 const script = (name: string) => import(/* @vite-ignore */ `${process.cwd()}/scripts/lib/${name}.mjs`);
@@ -129,6 +138,24 @@ describe("real data are never lost by the program's own doing", () => {
     rmSync(original, { recursive: true });
     await new Cluster(moved, true).make();
     expect(JSON.parse(readFileSync(join(data, "merry-sentinel.json"), "utf8"))).toEqual({ id: "own", folder: moved });
+  });
+  it("the superuser's password can be read by nobody else, also while the cluster is made", async () => {
+    const { Cluster } = await script("cluster");
+    const cluster = new Cluster(folder(), true);
+    let modes: string[] = [];
+    cluster.postgres = (program: string, args: string[]) => {
+      const secret = args.find((arg) => arg.startsWith("--pwfile="))?.slice("--pwfile=".length);
+      if (program === "initdb" && secret)
+        modes = [secret, dirname(secret), cluster.settingsPath].map((path) =>
+          (statSync(path).mode & 0o777).toString(8),
+        );
+      return { status: 1, stderr: "stopped for the test" };
+    };
+    await expect(cluster.make()).rejects.toThrow(/could not be made: stopped for the test/);
+    expect(modes).toEqual(["600", "700", "600"]);
+    expect(existsSync(`${cluster.data}-first`)).toBe(false);
+    rmSync(cluster.data, { recursive: true });
+    if (!cluster.data.startsWith(cluster.folder)) rmSync(dirname(cluster.data), { recursive: true });
   });
   it("data of another installation are not opened", async () => {
     const { Cluster } = await script("cluster");
