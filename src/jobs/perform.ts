@@ -21,19 +21,23 @@ const REPORT_MS = 1000;
 
 class CalledOff extends Error {}
 
-/** Works on one job to its end. It never throws: what goes wrong stands with the job, in words. */
+/** Works on one job to its end. It never throws: what goes wrong stands with the job, in words, or the job is put back by its silence. */
 export async function perform(own: Job, mail: MailPort | null): Promise<void> {
   try {
     const result = await work(own, mail);
     await end(own, "done", { result: result ?? null });
   } catch (error) {
-    if (error instanceof CalledOff) return end(own, "cancelled", {});
-    const refusal = toRefusal(error);
-    if (refusal && refusal.code !== "wait")
-      return end(own, "failed", { problem: [refusal.message, ...refusal.issues.map((i) => i.what)].join(" ") });
-    log.error({ ...safeError(error), job: own.kind }, "job failed");
-    await tryLater(own, refusal?.message ?? "Something went wrong. It is tried again.").catch(() => undefined);
+    await settle(own, error).catch((outage) => log.warn({ ...safeError(outage), job: own.kind }, "job left as it was"));
   }
+}
+
+async function settle(own: Job, error: unknown): Promise<void> {
+  if (error instanceof CalledOff) return end(own, "cancelled", {});
+  const refusal = toRefusal(error);
+  if (refusal && refusal.code !== "wait")
+    return end(own, "failed", { problem: [refusal.message, ...refusal.issues.map((i) => i.what)].join(" ") });
+  log.error({ ...safeError(error), job: own.kind }, "job failed");
+  return tryLater(own, refusal?.message ?? "Something went wrong. It is tried again.");
 }
 
 function work(own: Job, mail: MailPort | null): Promise<unknown> {

@@ -106,7 +106,6 @@ describe("the demonstration", () => {
       ok: true,
       database: true,
       migrations: true,
-      queue: true,
     }));
   it("tells its parts to this machine alone, and not through a proxy", async () => {
     const near = { "x-sentinel-peer": "127.0.0.1" };
