@@ -13,7 +13,25 @@ export default defineConfig({
       // The files of the unit tests share their modules: all they import is pure, and the compiled flora is read once a worker.
       {
         extends: true,
-        test: { name: "unit", include: ["src/**/*.test.ts"], testTimeout: 120000, pool: "threads", isolate: false },
+        test: {
+          name: "unit",
+          include: ["src/**/*.test.ts"],
+          exclude: ["src/flora/**"],
+          testTimeout: 120000,
+          pool: "threads",
+          isolate: false,
+        },
+      },
+      // What is checked on the flora that ships: minutes, where the unit tests on tiny floras take seconds.
+      {
+        extends: true,
+        test: {
+          name: "flora",
+          include: ["src/flora/**/*.test.ts", "tests/flora/**/*.test.ts"],
+          testTimeout: 120000,
+          pool: "threads",
+          isolate: false,
+        },
       },
       {
         extends: true,

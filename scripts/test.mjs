@@ -52,6 +52,7 @@ async function withoutDatabase() {
     "src",
   ]);
   await vitest("unit");
+  await vitest("flora");
   await ensureBuild();
 }
 

@@ -1,17 +1,7 @@
 import { readFileSync } from "node:fs";
 import { InputError } from "@/core/errors";
-import {
-  buildModel,
-  type Case,
-  caseSchema,
-  checkTogether,
-  type CompiledFlora,
-  identify,
-  KIT,
-  POSITIONS,
-  STAGES,
-  STATUSES,
-} from "@/core/identify";
+import { buildModel, type Case, caseSchema, checkTogether, identify } from "@/core/identify";
+import { type CompiledFlora, KIT, POSITIONS, STAGES, STATUSES } from "@/core/flora";
 import { currentFlora, loadList } from "@/flora/load";
 import { printJson, run } from "./output";
 

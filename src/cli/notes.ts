@@ -1,7 +1,7 @@
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { buildModel, caseSchema, identify, type Model } from "@/core/identify";
-import { looksSuffice } from "@/core/trials/separable";
+import { looksSuffice } from "@/core/trials";
 import { currentFlora, FLORA_ROOT, loadList } from "@/flora/load";
 import { type FieldNote, readNotes } from "@/flora/read-notes";
 import { printJson, run } from "./output";

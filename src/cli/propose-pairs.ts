@@ -1,6 +1,7 @@
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { buildModel, type Model, STAGES, usuallySeen, variation } from "@/core/identify";
+import { buildModel, type Model, usuallySeen, variation } from "@/core/identify";
+import { STAGES } from "@/core/flora";
 import { compileFlora } from "@/flora/compile";
 import { twinsAt } from "@/flora/figures";
 import { FLORA_ROOT } from "@/flora/load";

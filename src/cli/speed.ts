@@ -1,7 +1,7 @@
 import { get } from "node:http";
 import { cpus } from "node:os";
 import { buildModel, type Case, caseSchema, judge, type Model, newMemory, report } from "@/core/identify";
-import { syntheticFlora } from "@/core/trials/synthetic";
+import { syntheticFlora } from "@/core/simulate";
 import { currentFlora, loadList } from "@/flora/load";
 import { readNotes } from "@/flora/read-notes";
 import { numberOption, option, printJson, run } from "./output";

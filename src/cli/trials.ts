@@ -2,7 +2,7 @@ import { fork } from "node:child_process";
 import { availableParallelism } from "node:os";
 import { fileURLToPath } from "node:url";
 import { InputError } from "@/core/errors";
-import { STAGES, type Stage } from "@/core/identify";
+import { STAGES, type Stage } from "@/core/flora";
 import {
   type Batch,
   compareOrders,
@@ -11,7 +11,7 @@ import {
   type OrderComparison,
   runBatch,
   type TrialOptions,
-} from "@/core/trials/run-trials";
+} from "@/core/trials";
 import { currentFlora, loadList } from "@/flora/load";
 import { numberOption, option, printJson, run } from "./output";
 

@@ -1,4 +1,4 @@
-import { kindOfKey, twinOfKey } from "@/core/pack/keys";
+import { kindOfKey, twinOfKey } from "@/core/pack";
 
 /** What an amendment is about, in words: a score by its key, the plant itself, or what parts it from a twin. */
 export function amendmentSubject(key: string): string {

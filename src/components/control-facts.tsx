@@ -1,5 +1,5 @@
 import { barkSlipsOn, disposalOf } from "@/core/control";
-import type { Climate, Taxon } from "@/core/identify";
+import type { Climate, Taxon } from "@/core/flora";
 import { midMonth, monthSpans } from "./dates";
 
 /** What control asks of a plant: how it spreads and comes again, how its ripe seed looks, and what its remains need. */

@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { useEffect, useState } from "react";
-import type { Stage, Status } from "@/core/identify";
+import type { Stage, Status } from "@/core/flora";
 import { STATUS_WORDS, StatusMark } from "./marks";
 
 interface Found {

@@ -2,7 +2,7 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { PLANT_KEY } from "@/core/pack/keys";
+import { PLANT_KEY } from "@/core/pack";
 import type { ChangedVerdict } from "@/core/records";
 import { AmendmentWords, amendmentSubject } from "./amendment-words";
 import { useLongWork } from "./device/use-long-work";

@@ -1,5 +1,5 @@
 import { Fragment } from "react";
-import { PACK_TABLES } from "@/core/pack/keys";
+import { PACK_TABLES } from "@/core/pack";
 
 /** A part of the flora to take out: its tables for a spreadsheet, or all of it as one file. */
 export function PackLinks({ scope }: { scope: string }) {

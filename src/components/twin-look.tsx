@@ -1,4 +1,5 @@
-import { type Model, namedStates, type Stage } from "@/core/identify";
+import { type Model, namedStates } from "@/core/identify";
+import type { Stage } from "@/core/flora";
 import { Drawing } from "@/drawings/render";
 import { drawState } from "@/drawings/states";
 

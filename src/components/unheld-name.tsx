@@ -1,4 +1,4 @@
-import type { Pair } from "@/core/identify";
+import type { Pair } from "@/core/flora";
 
 /** A twin that the flora does not hold: a name without a page. */
 export function UnheldName({ pair }: { pair: Pair }) {

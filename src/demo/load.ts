@@ -1,7 +1,8 @@
 import { eq, sql } from "drizzle-orm";
 import sharp from "sharp";
 import { adviseMethods, type Ground } from "@/core/control";
-import { type Case, DEFAULT_COSTS, REFERENCE, type Status } from "@/core/identify";
+import { type Case, DEFAULT_COSTS } from "@/core/identify";
+import { REFERENCE, type Status } from "@/core/flora";
 import { type Chance, seededChance } from "@/core/random";
 import { followUpDays, restrictionsAfter, type Treatment } from "@/core/records";
 import { type Actor, asLoader, closePools, inDistrict, type Transaction } from "@/db/client";

@@ -6,17 +6,12 @@ import {
   type Model,
   type ObservationInput,
   observationSchema,
-  STAGES,
-  type Stage,
-  stageShares,
-  dayOfYear,
-  REFERENCE,
   towardsAction,
   withSecondPlant,
 } from "@/core/identify";
+import { dayOfYear, REFERENCE, type Stage, STAGES, stageShares } from "@/core/flora";
 import { seededChance } from "@/core/random";
-import { SimulatedPlant } from "@/core/trials/plants";
-import { Scout } from "@/core/trials/scout";
+import { SimulatedPlant, Scout } from "@/core/simulate";
 
 /** The stage in which most plants of this kind are on a day. */
 export function likelyStage(model: Model, name: string, day: string): Stage {

@@ -1,13 +1,5 @@
-import {
-  type Model,
-  namedStates,
-  recordingOf,
-  scoreFor,
-  type Stage,
-  usualState,
-  usuallySeen,
-  type Where,
-} from "@/core/identify";
+import { type Model, namedStates, recordingOf, scoreFor, usualState, usuallySeen, type Where } from "@/core/identify";
+import type { Stage } from "@/core/flora";
 import { handLeaf } from "./leaf-detail";
 import { flowerKind, fruit } from "./flowers";
 import { drawLeaf, type Leaf } from "./leaf";

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { buildModel, STAGES, usualState } from "@/core/identify";
+import { buildModel, usualState } from "@/core/identify";
+import { STAGES } from "@/core/flora";
 import { currentFlora } from "@/flora/load";
 import { plateOf } from "./plate";
 import { drawState } from "./states";

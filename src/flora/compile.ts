@@ -1,9 +1,9 @@
 import { createHash } from "node:crypto";
 import { existsSync, readdirSync } from "node:fs";
 import { join } from "node:path";
-import type { Character, CompiledFlora, Pair, Score, Shown, Stage, Taxon } from "@/core/identify/flora-types";
-import { readCharacters } from "./read-characters";
+import type { Character, CompiledFlora, Pair, Score, Shown, Stage, Taxon } from "@/core/flora";
 import { taxonId } from "@/core/pack";
+import { readCharacters } from "./read-characters";
 import { readTaxon } from "./read-taxa";
 import { type Problem, readYaml, type YamlFile } from "./read-yaml";
 

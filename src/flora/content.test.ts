@@ -1,7 +1,8 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { parse } from "yaml";
-import { buildModel, namedStates, recordingOf, STAGES, usuallySeen, variation } from "@/core/identify";
+import { buildModel, namedStates, recordingOf, usuallySeen, variation } from "@/core/identify";
+import { STAGES } from "@/core/flora";
 import { currentFlora } from "@/flora/load";
 import { loadList } from "./load";
 

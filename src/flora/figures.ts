@@ -4,22 +4,19 @@ import { join } from "node:path";
 import {
   answersAt,
   buildModel,
-  type CompiledFlora,
   DEFAULT_COSTS,
   hasWorkingDecider,
   judge,
   type Model,
   recordingOf,
   scoreFor,
-  type Stage,
-  STAGES,
   usuallySeen,
   variation,
 } from "@/core/identify";
+import { type CompiledFlora, type Stage, STAGES } from "@/core/flora";
 import { NOT_DRAWN } from "@/drawings/not-drawn";
 import { drawState } from "@/drawings/states";
-import type { Problem } from "./read-yaml";
-import { readYaml } from "./read-yaml";
+import { type Problem, readYaml } from "./read-yaml";
 
 /** Share of a plant's walks on which its twin comes first, above which the pair must be listed. */
 const CONFUSED_SHARE = 0.05;

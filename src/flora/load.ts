@@ -1,6 +1,6 @@
 import { existsSync, readdirSync, readFileSync, statSync } from "node:fs";
 import { join } from "node:path";
-import type { CompiledFlora, Status } from "@/core/identify/flora-types";
+import type { CompiledFlora, Status } from "@/core/flora";
 import { compileFlora } from "./compile";
 import { readYaml } from "./read-yaml";
 

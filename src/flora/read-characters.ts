@@ -1,4 +1,3 @@
-import { COMPARED } from "@/core/identify/comparative";
 import {
   type Character,
   KIT,
@@ -6,9 +5,10 @@ import {
   type LifeForm,
   type Mistake,
   POSITIONS,
-  STAGES,
   type Stage,
-} from "@/core/identify/flora-types";
+  STAGES,
+} from "@/core/flora";
+import { COMPARED } from "@/core/identify";
 import type { Problem, YamlFile } from "./read-yaml";
 
 /** Named spans of stages, so that a character file reads like a field guide. */

@@ -1,6 +1,7 @@
 import { readdirSync } from "node:fs";
 import { join } from "node:path";
-import type { ObservationInput, Stage } from "@/core/identify";
+import type { ObservationInput } from "@/core/identify";
+import type { Stage } from "@/core/flora";
 import { FLORA_ROOT } from "./load";
 import { readYaml } from "./read-yaml";
 

@@ -1,6 +1,6 @@
-import { type Character, POSITIONS, type Score, STAGES, type Stage, type Taxon } from "@/core/identify/flora-types";
-import type { Problem, YamlFile } from "./read-yaml";
+import { type Character, POSITIONS, type Score, type Stage, STAGES, type Taxon } from "@/core/flora";
 import { readPlant, readScore } from "@/core/pack";
+import type { Problem, YamlFile } from "./read-yaml";
 
 type Raw = Record<string, unknown>;
 export interface TaxonWithScores {

@@ -1,4 +1,5 @@
-import type { Observation, Stage } from "@/core/identify";
+import type { Observation } from "@/core/identify";
+import type { Stage } from "@/core/flora";
 
 /** A plant as it may be met, seen so far: what other costs do to it shows what they mean. */
 export interface CostExample {

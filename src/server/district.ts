@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { MOST_SHIFT, stageBegins } from "@/core/identify";
+import { MOST_SHIFT, stageBegins } from "@/core/flora";
 import type { Transaction } from "@/db/client";
 import { district } from "@/db/schema";
 import { todayIn } from "./clock";

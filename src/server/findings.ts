@@ -1,7 +1,8 @@
 import { type and, desc, eq, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
-import { type Case, caseSchema, observationSchema, STAGES } from "@/core/identify";
+import { type Case, caseSchema, observationSchema } from "@/core/identify";
+import { STAGES } from "@/core/flora";
 import { plainText } from "@/core/limits";
 import type { Amendment } from "@/core/pack";
 import { dayIn, mustBePast } from "@/core/time";

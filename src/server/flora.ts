@@ -2,7 +2,8 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { parse } from "yaml";
 import { type Method, methodSchema } from "@/core/control";
-import { buildModel, type CompiledFlora, type Model } from "@/core/identify";
+import { buildModel, type Model } from "@/core/identify";
+import type { CompiledFlora } from "@/core/flora";
 import { once } from "./once";
 
 /** The shipped flora, as compiled. */

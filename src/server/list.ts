@@ -2,7 +2,7 @@ import { createHash } from "node:crypto";
 import { and, eq, isNull, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
-import { type Status, STATUSES } from "@/core/identify";
+import { type Status, STATUSES } from "@/core/flora";
 import { plainText } from "@/core/limits";
 import type { Transaction } from "@/db/client";
 import { listEntry, site } from "@/db/schema";

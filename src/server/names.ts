@@ -1,4 +1,5 @@
-import { type Model, STAGES, partingChecks, type Stage, type Status } from "@/core/identify";
+import { type Model, partingChecks } from "@/core/identify";
+import { STAGES, type Stage, type Status } from "@/core/flora";
 import { resolveName } from "@/core/names";
 import { districtModel } from "./amendments";
 import { listFor } from "./list";

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { parse as parseCsv } from "csv-parse/sync";
 import { stringify } from "csv-stringify/sync";
-import type { CompiledFlora } from "@/core/identify";
+import type { CompiledFlora } from "@/core/flora";
 import {
   type Amendment,
   amendFlora,

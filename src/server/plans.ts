@@ -2,7 +2,7 @@ import { and, eq, isNull, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
 import { adviseMethods, type Ground, type MethodAdvice, disposalOf } from "@/core/control";
-import { type Climate, STAGES, stageShares, dayOfYear, type Stage, type Taxon } from "@/core/identify";
+import { type Climate, STAGES, stageShares, dayOfYear, type Stage, type Taxon } from "@/core/flora";
 import { plainText } from "@/core/limits";
 import type { Transaction } from "@/db/client";
 import { district, finding, findingEvent, membership, patch, plan, site } from "@/db/schema";

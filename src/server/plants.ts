@@ -1,4 +1,4 @@
-import type { CompiledFlora, Taxon } from "@/core/identify";
+import type { CompiledFlora, Taxon } from "@/core/flora";
 import { indexNames, type NameIndex } from "@/core/names";
 import { taxonId } from "@/core/pack";
 import { Refusal } from "./faults";

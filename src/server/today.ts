@@ -1,5 +1,5 @@
 import { and, desc, eq, gt, inArray, isNull, lte, sql } from "drizzle-orm";
-import { stageBegins } from "@/core/identify";
+import { stageBegins } from "@/core/flora";
 import { addDays } from "@/core/time";
 import { district, finding, followUp, membership, patch, plan, site } from "@/db/schema";
 import { todayIn } from "./clock";

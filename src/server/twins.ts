@@ -1,6 +1,5 @@
 import {
   caseSchema,
-  type Climate,
   describeScore,
   judge,
   type Model,
@@ -9,14 +8,10 @@ import {
   partLater,
   perils,
   plainName,
-  STAGES,
-  stageShares,
-  dayOfYear,
-  type Stage,
-  type Status,
   twinsOf,
   usuallySeen,
 } from "@/core/identify";
+import { type Climate, STAGES, stageShares, dayOfYear, type Stage, type Status } from "@/core/flora";
 import { district } from "@/db/schema";
 import { todayIn } from "./clock";
 import { modelOf } from "./amendments";

@@ -6,8 +6,8 @@
 import type { ChildProcess } from "node:child_process";
 import { createServer, request as forward, type Server } from "node:http";
 import { v7 as uuidv7 } from "uuid";
-import { seededChance } from "@/core/random";
 import { numberOption, printJson, run } from "@/cli/output";
+import { seededChance } from "@/core/random";
 import { asLoader } from "@/db/client";
 import { Client, fieldPack } from "../support/client";
 import { Installation, sleep } from "./installation";

@@ -3,8 +3,8 @@ import { closePools } from "@/db/client";
 import { createAccount } from "@/server/accounts/auth";
 import { makeSecretLink } from "@/server/accounts/secret-links";
 import { invite } from "@/server/people/invitations";
-import { asOwner, member, OTTER, uuidv7 } from "../support/database";
 import { as, Client } from "../support/client";
+import { asOwner, member, OTTER, uuidv7 } from "../support/database";
 
 afterAll(closePools);
 const PASSWORD = "four random field words";

@@ -1,18 +1,18 @@
 import { eq } from "drizzle-orm";
+import { Secret, TOTP } from "otpauth";
 import { afterAll, describe, expect, it } from "vitest";
 import { authDatabase, closePools, inDistrict } from "@/db/client";
 import { invitation, membership } from "@/db/schema";
 import { session, setUpCode } from "@/db/schema/auth";
+import { claim } from "@/jobs/claim";
+import { perform } from "@/jobs/perform";
 import { accountOf, auth, createAccount } from "@/server/accounts/auth";
 import { isCommon, newPassword, verifyPassword } from "@/server/accounts/passwords";
-import { checkCode, beginSecondFactor, hasSecondFactor } from "@/server/accounts/second-factor";
+import { beginSecondFactor, checkCode, hasSecondFactor } from "@/server/accounts/second-factor";
 import { isOpen, makeSecretLink, takeSecretLink } from "@/server/accounts/secret-links";
 import { makeSetUpCode, withSetUpCode } from "@/server/accounts/set-up-code";
 import { acceptInvitation, invitationByToken, invite, revokeInvitation } from "@/server/people/invitations";
 import { peopleOf, removePerson, setRoles } from "@/server/people/people";
-import { claim } from "@/jobs/claim";
-import { perform } from "@/jobs/perform";
-import { Secret, TOTP } from "otpauth";
 import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 
 afterAll(closePools);

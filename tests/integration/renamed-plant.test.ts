@@ -1,12 +1,12 @@
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { sql } from "drizzle-orm";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { closePools, inDistrict } from "@/db/client";
 import { plantsOf } from "@/server/amendments";
 import { shippedFlora, shippedModel } from "@/server/flora";
 import { patchDetail, patchLines } from "@/server/ground";
+import { readCaseSource } from "@/server/judge/cases";
 import { ledgerLines } from "@/server/ledger";
 import { listFor } from "@/server/list";
-import { readCaseSource } from "@/server/judge/cases";
 import { member, OTTER } from "../support/database";
 
 const scout = member(["scout"]);

@@ -1,6 +1,6 @@
-import type { Model, Observation } from "@/core/identify";
 import { InputError } from "@/core/errors";
-import { evidenceOf } from "@/core/identify/likelihood";
+import type { Model, Observation } from "@/core/identify";
+import { evidenceOf } from "@/core/identify/evidence/evidence-of";
 
 /** With what code, and at which field, an observation is refused; null where it is taken. */
 export function refusalOf(model: Model, observation: Observation): { code: string; field: string } | null {

@@ -1,4 +1,5 @@
-import type { Case, Character, CompiledFlora, Score, Taxon } from "@/core/identify";
+import type { Case } from "@/core/identify";
+import type { Character, CompiledFlora, Score, Taxon } from "@/core/flora";
 
 const character = (id: string, block: string, states: string[], extra: Partial<Character> = {}): Character => ({
   id,

@@ -1,6 +1,6 @@
 "use client";
 import { memo, type RefObject, useMemo, useState } from "react";
-import type { Character } from "@/core/identify";
+import type { Character } from "@/core/flora";
 import { findParts, indexParts } from "@/core/names";
 
 /** Free order: find any part of the plant and answer it now. */

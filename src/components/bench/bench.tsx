@@ -1,27 +1,34 @@
 "use client";
+
 import Link from "next/link";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import type { CaseInput, Later, Lens, ObservationInput, Stage } from "@/core/identify";
-import { canBeMissing } from "@/core/identify/absent";
-import { placeCharacters } from "@/core/identify/place";
-import { percent } from "@/core/identify/percent";
-import { withSecondPlant } from "@/core/identify/second-plant";
-import { StatusMark, Tape } from "../marks";
+import {
+  type CaseInput,
+  type Later,
+  type Lens,
+  type ObservationInput,
+  canBeMissing,
+  placeCharacters,
+  withSecondPlant,
+  percent,
+} from "@/core/identify";
+import type { Stage } from "@/core/flora";
 import { shortDay } from "../dates";
 import { newDraft } from "../device/kept";
+import { StatusMark, Tape } from "../marks";
+import { AnyPart } from "./any-part";
 import { useDraft } from "./draft";
 import { Evidence, type SlipKind } from "./evidence";
-import { AnyPart } from "./any-part";
 import { Hedge } from "./hedge";
 import { MeasureOn, OpenPicture, wantedOf } from "./measure-picture";
 import { NameInMind, useDoubts } from "./name-in-mind";
+import type { BenchPack } from "./pack";
 import { PlaceQuestion } from "./place-question";
 import { Question, type Sure } from "./question";
 import { SavePanel } from "./save-panel";
 import { SeasonReplay } from "./season-replay";
 import { STAGE_WORDS, StageQuestion } from "./stage-question";
 import { laterWords, todoFor } from "./todo-words";
-import type { BenchPack } from "./pack";
 import { TopTwo } from "./top-two";
 import { useEngine } from "./use-engine";
 

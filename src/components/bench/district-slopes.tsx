@@ -1,7 +1,8 @@
 "use client";
+
 import { scaleLog } from "d3-scale";
 import { memo } from "react";
-import { percent } from "@/core/identify/percent";
+import { percent } from "@/core/identify";
 import { STATUS_WORDS, StatusMark } from "../marks";
 import type { FieldMark } from "./engine.worker";
 import { spreadLabels } from "./spread-labels";

@@ -5,8 +5,6 @@ import {
   type Case,
   caseSchema,
   type CaseInput,
-  type Character,
-  type CompiledFlora,
   describeScore,
   type Identification,
   judge,
@@ -24,11 +22,11 @@ import {
   refutingChecks,
   replayMonth,
   report,
-  type Status,
   topOnSide,
   namedStates,
   weightsOfEvidence,
 } from "@/core/identify";
+import type { Character, CompiledFlora, Status } from "@/core/flora";
 
 /** What the Bench needs to know of the flora, once. */
 export interface Vocabulary {

@@ -1,4 +1,5 @@
 "use client";
+
 import { lazy, Suspense } from "react";
 import type { PictureOf } from "./pictures";
 

@@ -1,10 +1,9 @@
 "use client";
+
 import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
-import type { Character } from "@/core/identify";
-import type { Marks } from "@/core/measure";
-// Not by way of the index: the linear algebra behind the measures comes with the sheet alone.
-import { toolFor } from "@/core/measure/tools";
+import type { Character } from "@/core/flora";
+import { type Marks, toolFor } from "@/core/measure";
 import type { StoredPicture } from "../device/kept";
 import type { Wanted } from "../measure/measure-sheet";
 

@@ -1,8 +1,8 @@
 "use client";
+
 import type { Remote } from "comlink";
 import { useEffect, useState } from "react";
-import type { CaseInput, Identification } from "@/core/identify";
-import { percent } from "@/core/identify/percent";
+import { type CaseInput, type Identification, percent } from "@/core/identify";
 import { STATUS_WORDS, StatusMark } from "../marks";
 import type { Doubt, Engine, FieldMark } from "./engine.worker";
 

@@ -1,4 +1,4 @@
-import type { Climate } from "@/core/identify";
+import type { Climate } from "@/core/flora";
 import type { BenchSite } from "./site";
 
 /** All that the Bench needs of a district besides the flora: kept on the device, it works there without a signal. */

@@ -1,6 +1,6 @@
 "use client";
 import { memo } from "react";
-import type { Stage } from "@/core/identify";
+import type { Stage } from "@/core/flora";
 import { cluster } from "@/drawings/flowers";
 import { winter } from "@/drawings/habits";
 import { drawMeasured } from "@/drawings/measured";

@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
-import type { Character, ObservationInput } from "@/core/identify";
+import type { Character } from "@/core/flora";
+import type { ObservationInput } from "@/core/identify";
 import { LazyPicture } from "./lazy-picture";
 
 interface Props {

@@ -1,7 +1,8 @@
 "use client";
+
 import { memo, type ReactNode, useState } from "react";
-import type { Character, ObservationInput } from "@/core/identify";
-import { canBeMissing } from "@/core/identify/absent";
+import type { Character } from "@/core/flora";
+import { type ObservationInput, canBeMissing } from "@/core/identify";
 import { NOT_DRAWN } from "@/drawings/not-drawn";
 import { LazyPicture } from "./lazy-picture";
 

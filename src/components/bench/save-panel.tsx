@@ -1,13 +1,14 @@
 "use client";
+
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { memo, useEffect, useState } from "react";
 import type { Identification, ObservationInput } from "@/core/identify";
-import { layOut, sendWaiting, standingOf } from "../device/outbox";
+import { clock } from "@/wiring/browser";
 import { type Draft, type FindingBody, newDraft, type StoredPicture } from "../device/kept";
+import { layOut, sendWaiting, standingOf } from "../device/outbox";
 import type { BenchPack } from "./pack";
 import type { BenchSite } from "./site";
-import { clock } from "@/wiring/browser";
 
 const PickMap = dynamic(() => import("../map/pick-map").then((m) => m.PickMap), {
   ssr: false,

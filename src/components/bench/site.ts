@@ -1,4 +1,4 @@
-import type { Status } from "@/core/identify";
+import type { Status } from "@/core/flora";
 
 /** A site as the Bench needs it: its place, its setting and its own list. */
 export interface BenchSite {

@@ -1,5 +1,5 @@
 "use client";
-import type { Stage } from "@/core/identify";
+import type { Stage } from "@/core/flora";
 import { LazyPicture } from "./lazy-picture";
 
 export const STAGE_WORDS: Record<Stage, string> = {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import type { Character, Identification, Later } from "@/core/identify";
+import type { Character } from "@/core/flora";
+import type { Identification, Later } from "@/core/identify";
 import { laterWords, todoFor } from "./todo-words";
 
 const characters = [{ id: "sap", name: "Sap" }] as Character[];

@@ -1,5 +1,5 @@
-import type { Character, Identification, Later, Stage } from "@/core/identify";
-import { nextLater } from "@/core/identify/next-later";
+import type { Character, Stage } from "@/core/flora";
+import { type Identification, type Later, nextLater } from "@/core/identify";
 import { shortDay } from "../dates";
 import { STAGE_WORDS } from "./stage-question";
 

@@ -1,4 +1,5 @@
 "use client";
+
 import { type Remote, wrap } from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { CaseInput, Lens } from "@/core/identify";

@@ -1,5 +1,6 @@
 import { v7 as uuidv7 } from "uuid";
-import type { ObservationInput, Stage } from "@/core/identify";
+import type { ObservationInput } from "@/core/identify";
+import type { Stage } from "@/core/flora";
 import type { Marks } from "@/core/measure";
 import type { Told } from "@/core/outbox";
 

@@ -1,15 +1,6 @@
 "use client";
-import {
-  describeScore,
-  type Model,
-  plainName,
-  recordingOf,
-  type Stage,
-  STAGES,
-  twinsOf,
-  usuallySeen,
-  usualState,
-} from "@/core/identify";
+import { describeScore, type Model, plainName, recordingOf, twinsOf, usuallySeen, usualState } from "@/core/identify";
+import { type Stage, STAGES } from "@/core/flora";
 import { plateOf } from "@/drawings/plate";
 import { Drawing } from "@/drawings/render";
 import { drawState } from "@/drawings/states";

@@ -1,5 +1,6 @@
 "use client";
-import { describeScore, type Model, partingChecks, plainName, STAGES } from "@/core/identify";
+import { describeScore, type Model, partingChecks, plainName } from "@/core/identify";
+import { STAGES } from "@/core/flora";
 import type { BenchPack } from "../bench/pack";
 import { STAGE_WORDS } from "../bench/stage-question";
 import { STATUS_WORDS, StatusMark } from "../marks";

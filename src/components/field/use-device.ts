@@ -2,7 +2,8 @@
 import { useEffect, useState } from "react";
 import { dayIn } from "@/core/time";
 import { clock } from "@/wiring/browser";
-import { buildModel, type CompiledFlora, type Model } from "@/core/identify";
+import { buildModel, type Model } from "@/core/identify";
+import type { CompiledFlora } from "@/core/flora";
 import type { BenchPack } from "../bench/pack";
 import { openStore } from "../device/store";
 

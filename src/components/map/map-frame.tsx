@@ -1,4 +1,5 @@
 "use client";
+
 import dynamic from "next/dynamic";
 
 /** The map is loaded only in the browser, and only where it is shown. */

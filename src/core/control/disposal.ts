@@ -1,4 +1,4 @@
-import type { Taxon } from "../identify";
+import type { Taxon } from "../flora";
 
 /**
  * What the remains of a plant need once it is cut or pulled, the most pressing first: what is written for this plant, then

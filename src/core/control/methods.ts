@@ -9,7 +9,7 @@ import {
   stageBegins,
   stageShares,
   type Taxon,
-} from "../identify";
+} from "../flora";
 
 /** Instead of months: those in which this plant's bark slips, for what is more than a seedling. */
 const BARK_SLIPS = "bark-slips";

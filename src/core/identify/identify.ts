@@ -1,15 +1,17 @@
-import type { Case } from "./case";
-import { checkReason, likeliest, untested, verdictReason } from "./explain";
-import type { Stage } from "./flora-types";
-import { largestFirst } from "./largest";
-import { type Check, worthTowardsAction } from "./gain";
-import { type LaterCheck, laterChecks, type LaterTwinLook, laterTwinLooks } from "./later-checks";
-import type { Lens } from "./lens";
-import { foreseeChecks, towardsAction, towardsName } from "./next-check";
-import { type Judgement, judge } from "./posterior";
-import type { Model } from "./model";
-import { type Slip, slipsOf } from "./slips";
-import { decide, type VerdictResult } from "./verdict";
+import type { Stage } from "../flora";
+import { largestFirst } from "../stats";
+import type { Case } from "./case/case";
+import type { Model } from "./model/model";
+import { type LaterCheck, laterChecks, type LaterTwinLook, laterTwinLooks } from "./next/later-checks";
+import type { Lens } from "./next/lens";
+import { foreseeChecks, towardsAction, towardsName } from "./next/next-check";
+import { type Check, worthTowardsAction } from "./next/value-of-check";
+import { judge } from "./posterior/judge";
+import { type Judgement, likeliest } from "./posterior/judgement";
+import { decide, type VerdictResult } from "./verdict/decide";
+import { type Slip, slipsOf } from "./verdict/slips";
+import { checkReason, untested } from "./words/check-words";
+import { verdictReason } from "./words/verdict-words";
 
 export interface Candidate {
   taxon: string;

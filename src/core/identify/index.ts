@@ -1,34 +1,56 @@
-export * from "./case";
-export { hasWorkingDecider } from "./deciders";
-export * from "./explain";
-export * from "./flora-types";
-export { type Candidate, type Identification, identify, type Later, report } from "./identify";
-export { checkTogether, largestReading } from "./likelihood";
-export { percent } from "./percent";
-export { minimumWidth, quantile } from "./measures";
-export { answersAt, buildModel, type Model, recordingOf, scoreFor, usuallySeen } from "./model";
-export { nextLater } from "./next-later";
-export { askableCharacters, ruledOut } from "./askable";
-export { type Check, worthTowardsAction } from "./gain";
-export { laterChecks, variation } from "./later-checks";
-export type { Lens } from "./lens";
-export { foreseeChecks, mostlyCarried, towardsAction, towardsName } from "./next-check";
-export { judge, type Judgement, likeliestStage, type Memory, newMemory } from "./posterior";
+// In the order in which a plant is identified; README.md says what each folder does.
+export * from "./case/case";
+export { canBeMissing } from "./case/no-such-part";
+export { placeCharacters } from "./case/place-characters";
+export { withSecondPlant } from "./case/with-second-plant";
+
+export { answersAt, backgroundRow } from "./model/answer-tables";
+export { buildModel } from "./model/build-model";
+export { minimumWidth, quantile } from "./model/measures";
+export type { Model } from "./model/model";
+export { inheritedChances } from "./model/relatives";
+export { recordingOf, scoreFor, usuallySeen } from "./model/scores";
+export { usualLook, usualState, type Where } from "./model/usual-look";
+
+export { checkTogether, largestReading } from "./evidence/check-observation";
+export { COMPARED } from "./evidence/comparative";
+
+export { type Memory, newMemory } from "./posterior/block";
+export { judge } from "./posterior/judge";
+export { type Judgement, likeliest, likeliestStage } from "./posterior/judgement";
+export { UNKNOWN_PRIOR } from "./posterior/prior";
+
+export { decide, type Verdict, type VerdictResult } from "./verdict/decide";
+export { keptLimit } from "./verdict/gates";
+export { topOnSide } from "./verdict/sides";
+export { type Slip, slipsOf } from "./verdict/slips";
+export { looksBeforeClear } from "./verdict/twins-in-the-way";
+
+export { askableCharacters, ruledOut } from "./next/askable";
+export { laterChecks, nextLater, variation } from "./next/later-checks";
+export type { Lens } from "./next/lens";
+export { foreseeChecks, mostlyCarried, towardsAction, towardsName } from "./next/next-check";
+export { type Check, worthTowardsAction } from "./next/value-of-check";
+
+export * from "./words/check-words";
+export * from "./words/observation-words";
+export { percent } from "./words/percent";
+export * from "./words/score-words";
+export * from "./words/verdict-words";
+
+export { hasWorkingDecider } from "./compare/deciders";
+export { type Refutation, refutingChecks } from "./compare/refute";
+export { type Month, replayMonth } from "./compare/replay-year";
 export {
-  type Climate,
-  dayOfYear,
-  type Hemisphere,
-  inSeason,
-  MOST_SHIFT,
-  monthOf,
-  REFERENCE,
-  stageBegins,
-  stageShares,
-} from "./season";
-export { likeness, type Parting, partingChecks, partLater, type Peril, perils, type Twin, twinsOf } from "./twins";
-export { type Refutation, refutingChecks } from "./refute";
-export { type Month, replayMonth } from "./replay";
-export { withSecondPlant } from "./second-plant";
-export { type Slip, slipsOf } from "./slips";
-export { usualLook, usualState, type Where } from "./usual";
-export { decide, keptLimit, topOnSide, type Verdict, type VerdictResult } from "./verdict";
+  likeness,
+  type Parting,
+  partingChecks,
+  partLater,
+  type Peril,
+  perils,
+  type Twin,
+  twinsOf,
+} from "./compare/twins";
+export { type Weight, weightsOfEvidence } from "./compare/weights-of-evidence";
+
+export { type Candidate, type Identification, identify, type Later, report } from "./identify";

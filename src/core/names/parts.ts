@@ -1,5 +1,5 @@
 import MiniSearch from "minisearch";
-import type { Character } from "../identify";
+import type { Character } from "../flora";
 import { foldName } from "./resolve";
 
 export interface PartIndex {

@@ -1,5 +1,5 @@
 import MiniSearch, { type SearchResult } from "minisearch";
-import type { Pair, Status, Taxon } from "../identify";
+import type { Pair, Status, Taxon } from "../flora";
 
 export interface NameMatch {
   taxon: number;

@@ -1,5 +1,5 @@
 import { InputError } from "../errors";
-import { type Character, type CompiledFlora, POSITIONS, type Score, STAGES } from "../identify/flora-types";
+import { type Character, type CompiledFlora, POSITIONS, type Score, STAGES } from "../flora";
 import { AMENDMENT_KINDS, kindOfKey, twinOfKey } from "./keys";
 import { plantOfRow, readPlantText, withPlant, writePlant } from "./plant";
 import { heldPair, pairOfRows, readTwinText, withTwin, writeTwin } from "./twin";

@@ -1,8 +1,8 @@
 import { z } from "zod";
 import { InputError } from "../errors";
+import type { CompiledFlora, Score } from "../flora";
 import { buildModel, hasWorkingDecider } from "../identify";
-import type { CompiledFlora, Score } from "../identify/flora-types";
-import { type Amendment, amendFlora, checkAmendment, lineText, scoreKey } from "./amend";
+import { amendFlora, type Amendment, checkAmendment, lineText, scoreKey } from "./amend";
 import { kindOfKey, type PackTable, PLANT_KEY, twinKey, twinOfKey } from "./keys";
 import { PLANT_COLUMNS, plantOfRow, plantRowSchema, plantToRow, readPlantText, withPlant, writePlant } from "./plant";
 import {

@@ -6,10 +6,10 @@ import {
   type MonthRange,
   SEED_COLOURS,
   type SeedColour,
-  STAGES,
   type Stage,
+  STAGES,
   type Taxon,
-} from "../identify/flora-types";
+} from "../flora";
 
 const months = (what: string) =>
   z.string().default("").describe(`months ${what}, north: 4 to 6, or 4 to 6, 9 to 10; empty: not seen so`);

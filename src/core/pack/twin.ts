@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { InputError } from "../errors";
-import { type CompiledFlora, type Pair, STAGES } from "../identify/flora-types";
+import { type CompiledFlora, type Pair, STAGES } from "../flora";
 
 /** What parts two plants at a stage, as one row of a spreadsheet. */
 export const twinRowSchema = z.object({

@@ -1,4 +1,4 @@
-import type { Score } from "../identify/flora-types";
+import type { Score } from "../flora";
 
 /** Shares as words, so that a botanist writes what he would say. */
 export const SHARE_WORDS: Record<string, number> = {

@@ -1,4 +1,4 @@
-import { calibrationError, upperLimit } from "../stats/proportion";
+import { calibrationError, upperLimit } from "../stats";
 import type { ActionWalk, NameWalk } from "./walks";
 
 /** What came of many walks; the definitions stand in docs/trials.md. */

@@ -1,21 +1,18 @@
 import {
   buildModel,
   type Check,
-  type CompiledFlora,
-  DEFAULT_COSTS,
   decide,
+  DEFAULT_COSTS,
   foreseeChecks,
   judge,
   type Judgement,
   type Model,
-  type Pair,
-  type Shown,
-  type Stage,
   worthTowardsAction,
+  UNKNOWN_PRIOR,
 } from "../identify";
-import { UNKNOWN_PRIOR } from "../identify/posterior";
+import type { CompiledFlora, Pair, Shown, Stage } from "../flora";
+import { perturb } from "../simulate";
 import { type Figures, figuresOf, mean, round } from "./figures";
-import { perturb } from "./plants";
 import {
   ACTION_LOT,
   type ActionWalk,
@@ -25,9 +22,9 @@ import {
   type NameWalk,
   openCase,
   type Order,
+  STAGE_MIX,
   standsOnSheet,
   type Start,
-  STAGE_MIX,
   type TrialList,
   type Walker,
   walkToAction,

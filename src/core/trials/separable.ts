@@ -1,13 +1,5 @@
-import {
-  type Case,
-  decide,
-  judge,
-  type Model,
-  type Observation,
-  type Stage,
-  usualLook,
-  withSecondPlant,
-} from "../identify";
+import { type Case, decide, judge, type Model, type Observation, usualLook, withSecondPlant } from "../identify";
+import type { Stage } from "../flora";
 
 /** Every part that is recorded for a plant and can be seen at a stage, each as it usually is there; what varies too much to be usual is left out. */
 export const usualLooks = (model: Model, taxon: number, stage: Stage): Observation[] =>

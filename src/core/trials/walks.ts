@@ -1,29 +1,26 @@
-import { argMax, looksBeforeClear } from "../identify/verdict";
+import { stageStatedChance, type LifeForm, type Stage, type Status } from "../flora";
 import {
   type Case,
   type Check,
-  DEFAULT_COSTS,
   decide,
+  DEFAULT_COSTS,
   foreseeChecks,
   judge,
   type Judgement,
-  type LifeForm,
   type Model,
   mostlyCarried,
   newMemory,
   ruledOut,
-  withSecondPlant,
-  type Stage,
-  type Status,
   towardsAction,
   towardsName,
   type Verdict,
+  withSecondPlant,
+  placeCharacters,
+  looksBeforeClear,
 } from "../identify";
-import { placeCharacters } from "../identify/place";
-import { stageStatedChance } from "../identify/season";
 import { type Chance, seededChance } from "../random";
-import { drawDay, SimulatedPlant } from "./plants";
-import { Scout } from "./scout";
+import { drawDay, SimulatedPlant, Scout } from "../simulate";
+import { argMax } from "../stats";
 import { isSeparable } from "./separable";
 
 export const NAME_CHECKS = 12;

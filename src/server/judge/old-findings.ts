@@ -1,6 +1,7 @@
 import { desc, eq, inArray, sql } from "drizzle-orm";
 import { z } from "zod";
-import { type Case, caseSchema, type Costs, type Model, observationSchema, STAGES } from "@/core/identify";
+import { type Case, caseSchema, type Costs, type Model, observationSchema } from "@/core/identify";
+import { STAGES } from "@/core/flora";
 import type { Told } from "@/core/outbox";
 import type { Transaction } from "@/db/client";
 import { finding, findingEvent, site } from "@/db/schema";

@@ -3,7 +3,7 @@ import { Suspense } from "react";
 import { STATUS_WORDS } from "@/components/marks";
 import { NameFinder } from "@/components/name-finder";
 import { SetRows } from "@/components/set-rows";
-import { LIFE_FORMS, STATUSES } from "@/core/identify";
+import { LIFE_FORMS, STATUSES } from "@/core/flora";
 import { districtModel } from "@/server/amendments";
 import { shippedFlora } from "@/server/flora";
 import { listFor } from "@/server/list";

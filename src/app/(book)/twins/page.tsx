@@ -3,7 +3,7 @@ import { STATUS_WORDS, StatusMark } from "@/components/marks";
 import { shortDay } from "@/components/dates";
 import { PrintButton } from "@/components/print-button";
 import { TwinLook } from "@/components/twin-look";
-import { STAGES, type Stage } from "@/core/identify";
+import { STAGES, type Stage } from "@/core/flora";
 import { compareTwins } from "@/server/twins";
 import { memberOrSignIn } from "@/server/session";
 

@@ -11,7 +11,7 @@ import { Plate } from "@/components/plate";
 import { UnheldName } from "@/components/unheld-name";
 import { ActionForm, Field } from "@/components/ui/action-form";
 import { barkSlipsOn } from "@/core/control";
-import { inSeason, STAGES, STATUSES, type Stage } from "@/core/identify";
+import { inSeason, STAGES, STATUSES, type Stage } from "@/core/flora";
 import { Drawing } from "@/drawings/render";
 import { plateOf } from "@/drawings/plate";
 import { drawState } from "@/drawings/states";

@@ -3,7 +3,7 @@ import { statusAction, takeOffListAction } from "@/app/actions";
 import { fullDay } from "@/components/dates";
 import { STATUS_WORDS, StatusMark } from "@/components/marks";
 import { ActionForm, Field } from "@/components/ui/action-form";
-import { STATUSES } from "@/core/identify";
+import { STATUSES } from "@/core/flora";
 import { siteLines } from "@/server/ground";
 import { type ListLine, listLines } from "@/server/list";
 import { plantsOf } from "@/server/amendments";

@@ -1,0 +1,154 @@
+import { allBegin, type Climate, type Stage, STAGES } from "../../flora";
+import { answersAt } from "../model/answer-tables";
+import type { Model } from "../model/model";
+import { recordingOf, usuallySeen } from "../model/scores";
+
+/** Looks that a person makes before naming a plant. */
+const LOOKS = 6;
+/** Mean total variation from the others at which a plant stands apart. */
+const APART = 0.5;
+/** Below this a character does not part two plants. */
+const PARTS_BITS = 0.02;
+/** Seconds that turning to any check costs beside the look itself. */
+const OVERHEAD_SECONDS = 25;
+
+export interface Parting {
+  character: number;
+  /** bits that the answer tells about which of the plants it is, from 0 to log₂ of their number */
+  bits: number;
+  seconds: number;
+  /** of each plant, whether it differs from the others by at least half */
+  apart: boolean[];
+}
+
+/** True where a plant has the part, the flora says how it looks, and this stage shows it. */
+function shows(model: Model, taxon: number, c: number, stage: Stage): boolean {
+  return recordingOf(model, taxon, c) === "recorded" && usuallySeen(model, taxon, c, stage);
+}
+
+/**
+ * How often two plants would be taken for each other at a stage, in [0, 1]: the Bhattacharyya affinity of their answers,
+ * in the geometric mean over the parts that both show, after six looks. 1 is the same plant.
+ * Bhattacharyya 1943, On a measure of divergence between two statistical populations.
+ * @returns 0 where they share no part that is recorded at this stage
+ */
+export function likeness(model: Model, a: number, b: number, stage: Stage): number {
+  let sum = 0;
+  let parts = 0;
+  for (const c of model.flora.characters.keys()) {
+    if (!shows(model, a, c, stage) || !shows(model, b, c, stage)) continue;
+    const [first, second] = [
+      answersAt(model, a, c, STAGES.indexOf(stage)),
+      answersAt(model, b, c, STAGES.indexOf(stage)),
+    ];
+    let affinity = 0;
+    let masses = [0, 0];
+    for (let o = 0; o < first.length; o++) {
+      affinity += Math.sqrt(first[o] * second[o]);
+      masses = [masses[0] + first[o], masses[1] + second[o]];
+    }
+    sum += Math.log(Math.min(1, affinity / Math.sqrt(masses[0] * masses[1])));
+    parts++;
+  }
+  return parts === 0 ? 0 : Math.exp((LOOKS * sum) / parts);
+}
+
+export interface Twin {
+  taxon: number;
+  likeness: number;
+}
+
+/** Plants that would most often be taken for this one at a stage, likest first. Both must show the stage at all. */
+export function twinsOf(model: Model, taxon: number, stage: Stage, most = 12): Twin[] {
+  const { taxa } = model.flora;
+  if (!taxa[taxon].calendar[stage]) return [];
+  return [...taxa.keys()]
+    .filter((t) => t !== taxon && taxa[t].calendar[stage])
+    .map((t) => ({ taxon: t, likeness: likeness(model, taxon, t, stage) }))
+    .sort((x, y) => y.likeness - x.likeness)
+    .slice(0, most);
+}
+
+export interface Peril {
+  /** the plant that is acted on */
+  target: number;
+  /** the plant that stays and would be taken for it */
+  kept: number;
+  likeness: number;
+  checks: Parting[];
+}
+
+/**
+ * Each of these plants that is acted on, with the plants to keep that would most often be taken for it at a stage,
+ * likest pair first, and what parts the two.
+ * @param keptSide 1 for each plant of the flora that stays
+ * @param each most kept plants for one target
+ */
+export function perils(model: Model, taxa: number[], keptSide: ArrayLike<number>, stage: Stage, each = 2): Peril[] {
+  const { taxa: all } = model.flora;
+  const kept = [...all.keys()].filter((t) => keptSide[t] && all[t].calendar[stage]);
+  return taxa
+    .filter((t) => !keptSide[t] && all[t].calendar[stage])
+    .flatMap((target) =>
+      kept
+        .map((t) => ({ target, kept: t, likeness: likeness(model, target, t, stage) }))
+        .sort((x, y) => y.likeness - x.likeness)
+        .slice(0, each),
+    )
+    .map((pair) => ({ ...pair, checks: partingChecks(model, [pair.target, pair.kept], stage) }))
+    .sort((x, y) => y.likeness - x.likeness);
+}
+
+/**
+ * Checks that part these plants at a stage, most bits for the time first. Each plant is held for as likely as any other;
+ * the bits are the mutual information of plant and answer (Shannon 1948).
+ * @param taxa indices of two to four plants
+ */
+export function partingChecks(model: Model, taxa: number[], stage: Stage): Parting[] {
+  const found: Parting[] = [];
+  for (const [c, { seconds }] of model.flora.characters.entries()) {
+    if (!taxa.every((t) => shows(model, t, c, stage))) continue;
+    const rows = taxa.map((t) => answersAt(model, t, c, STAGES.indexOf(stage)));
+    let bits = 0;
+    for (let o = 0; o < rows[0].length; o++) {
+      const mean = rows.reduce((sum, row) => sum + row[o], 0) / rows.length;
+      for (const row of rows) if (row[o] > 0) bits += (row[o] / rows.length) * Math.log2(row[o] / mean);
+    }
+    if (bits > PARTS_BITS)
+      found.push({ character: c, bits, seconds, apart: rows.map((row) => standsApart(row, rows)) });
+  }
+  return found.sort((x, y) => y.bits / (y.seconds + OVERHEAD_SECONDS) - x.bits / (x.seconds + OVERHEAD_SECONDS));
+}
+
+/** True where a plant differs from the mean of the others: of two either both do or none, of four it may be one. */
+function standsApart(row: ArrayLike<number>, rows: ArrayLike<number>[]): boolean {
+  const others = rows.filter((other) => other !== row);
+  const distance = (other: ArrayLike<number>) =>
+    Array.from(row).reduce((sum, p, o) => sum + Math.abs(p - other[o]), 0) / 2;
+  return others.reduce((sum, other) => sum + distance(other), 0) >= APART * others.length;
+}
+
+/** The best check of each later stage that parts the plants better than any now, and the first day on which all show it. */
+export function partLater(
+  model: Model,
+  taxa: number[],
+  now: Stage,
+  day: string,
+  climate: Climate,
+): { stage: Stage; from: string; check: Parting }[] {
+  const best = Math.max(0, ...partingChecks(model, taxa, now).map((p) => p.bits));
+  return STAGES.filter((stage) => stage !== now)
+    .flatMap((stage) => {
+      const [check] = partingChecks(model, taxa, stage).filter((p) => p.bits > best + PARTS_BITS);
+      const from = check
+        ? allBegin(
+            taxa.map((t) => model.flora.taxa[t]),
+            stage,
+            day,
+            climate,
+          )
+        : null;
+      return from ? [{ stage, from, check }] : [];
+    })
+    .sort((x, y) => x.from.localeCompare(y.from));
+}

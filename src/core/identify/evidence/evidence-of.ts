@@ -1,0 +1,43 @@
+import { InputError } from "../../errors";
+import type { Observation } from "../case/case";
+import { saysPartIsMissing } from "../case/no-such-part";
+import type { Model } from "../model/model";
+import { scaleWhere } from "../model/scores";
+import { checkKind } from "./check-observation";
+import { comparativeEvidence } from "./comparative";
+import type { Evidence } from "./evidence";
+import { type BaseKnown, missingPart, weighByBase } from "./missing-part";
+import { measureEvidence } from "./number";
+import { stateEvidence } from "./state";
+
+/** Chance left to a part seen at a stage at which this plant does not show it. */
+const OUT_OF_STAGE = 0.05;
+
+/**
+ * @param base what other looks say of what the part stands on (`baseKnown`)
+ * @returns null where the observation says nothing about the plant (cannot tell, not there yet)
+ */
+export function evidenceOf(model: Model, observation: Observation, index: number, base: BaseKnown): Evidence | null {
+  const field = `observations.${index}`;
+  const c = model.characterIndex.get(observation.character);
+  if (c === undefined)
+    throw new InputError(
+      "unknown-character",
+      `${field}.character`,
+      observation.character,
+      "give a character of the vocabulary",
+    );
+  if (observation.answer === "cannot-tell" || observation.answer === "not-there-yet") return null;
+  const character = model.flora.characters[c];
+  checkKind(model, c, observation, field);
+  if (character.compares) return comparativeEvidence(model, c, observation, field);
+  if (saysPartIsMissing(character, observation))
+    return { character: c, block: character.block, ...missingPart(model, c, observation.sure, base) };
+  const evidence =
+    character.states.length > 0
+      ? stateEvidence(model, c, observation, field)
+      : measureEvidence(model, c, observation, field);
+  scaleWhere(model, c, false, evidence.chance, OUT_OF_STAGE);
+  if (!base) weighByBase(model, observation, evidence, c);
+  return { character: c, block: character.block, ...evidence };
+}

@@ -1,0 +1,77 @@
+import { InputError } from "../../errors";
+import { type CompiledFlora, LIFE_FORMS, type Score, STAGES } from "../../flora";
+import { fillCharacter } from "./answer-tables";
+import { crossesOf } from "./crosses";
+import { classEdges } from "./measures";
+import type { Condition, Model } from "./model";
+import { kinLikeness, sharesOfKin } from "./relatives";
+import { indexScores, recordings, variations } from "./scores";
+import { unheldTwins } from "./unscored-twins";
+import { seenOn } from "./visible-at-stage";
+
+/**
+ * @param flora compiled flora
+ * @param observerError the observer's error in [0, 0.5]; 0.05 is the reference
+ */
+export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
+  if (!(observerError >= 0 && observerError <= 0.5))
+    throw new InputError("out-of-range", "observerError", observerError, "give a number from 0 to 0.5");
+  const scoresOf = indexScores(flora);
+  const conditions: Condition[] = [];
+  const firstCondition = new Int32Array(flora.taxa.length + 1);
+  flora.taxa.forEach((taxon, t) => {
+    firstCondition[t] = conditions.length;
+    for (let form = 0; form < taxon.forms.length; form++)
+      for (let stage = 0; stage < STAGES.length; stage++) conditions.push({ taxon: t, stage, form });
+  });
+  firstCondition[flora.taxa.length] = conditions.length;
+  const taxonLifeForm = Uint8Array.from(flora.taxa, (t) => LIFE_FORMS.indexOf(t.lifeForm));
+  const treatmentOf = flora.taxa.map(
+    (t) => `${t.lifeForm}, ${t.cycle}, ${t.sprouts.length > 0 || t.fragments !== "none" ? "resprouts" : "from seed"}`,
+  );
+  const treatments = [...new Set(treatmentOf)];
+  const measured: Score[][] = flora.characters.map(() => []);
+  for (const score of flora.scores) if (score.points) measured[score.character].push(score);
+  const edges = flora.characters.map((c, i) => (c.states.length > 0 ? [] : classEdges(measured[i], c.kind)));
+  const seen = flora.characters.map((c) => seenOn(flora, scoresOf, c));
+  const varies = variations(flora);
+  const model: Model = {
+    flora,
+    observerError,
+    conditions,
+    conditionTaxon: Int32Array.from(conditions, (z) => z.taxon),
+    conditionStage: Uint8Array.from(conditions, (z) => z.stage),
+    conditionLifeForm: Uint8Array.from(conditions, (z) => taxonLifeForm[z.taxon]),
+    firstCondition,
+    answers: Int32Array.from(flora.characters, (c, i) => (c.states.length > 0 ? c.states.length : edges[i].length + 1)),
+    edges,
+    table: [],
+    firstRow: [],
+    background: [],
+    recording: recordings(flora, scoresOf),
+    characterIndex: new Map(flora.characters.map((c, i) => [c.id, i])),
+    taxonIndex: new Map(flora.taxa.map((t, i) => [t.name, i])),
+    taxonLifeForm,
+    plantsOfForm: Float64Array.from(LIFE_FORMS, (_, form) => taxonLifeForm.filter((f) => f === form).length),
+    treatments,
+    treatmentOf: Uint16Array.from(treatmentOf, (words) => treatments.indexOf(words)),
+    seen,
+    seenStep: Uint8Array.from(seen, (of) => (of.length > STAGES.length ? STAGES.length : 0)),
+    kinLikeness: new Float64Array(flora.characters.length),
+    varies,
+    variesAtAll: Uint8Array.from(flora.characters, (_, c) =>
+      varies.subarray(c * flora.taxa.length, (c + 1) * flora.taxa.length).includes(1) ? 1 : 0,
+    ),
+    scoresOf,
+    measuredScores: measured,
+    kinShares: flora.characters.map(() => new Map()),
+    crosses: crossesOf(flora),
+    unheld: unheldTwins(flora),
+  };
+  for (const c of flora.characters.keys()) {
+    model.kinShares[c] = sharesOfKin(model, c);
+    fillCharacter(model, c);
+    model.kinLikeness[c] = kinLikeness(model, c);
+  }
+  return model;
+}

@@ -1,0 +1,33 @@
+import type { CompiledFlora, Pair, Shown } from "../../flora";
+
+/** A plant that people take for one of this flora, listed as its twin though the flora holds no scores of it. */
+export interface UnheldTwin {
+  name: string;
+  common: string;
+  deciders: Pair["deciders"];
+  /** what it shows of the deciders */
+  shows: Shown[];
+}
+
+/** Listed twins that the flora does not hold, of each plant that it holds. */
+export function unheldTwins(flora: CompiledFlora): UnheldTwin[][] {
+  const index = new Map(flora.taxa.map((taxon, t) => [taxon.id, t]));
+  const twins: UnheldTwin[][] = flora.taxa.map(() => []);
+  for (const { a, b, deciders, found, unheld } of flora.pairs) {
+    if (found) continue;
+    for (const [own, other] of [
+      [a, b],
+      [b, a],
+    ]) {
+      const t = index.get(own);
+      if (t !== undefined && !index.has(other))
+        twins[t].push({
+          name: unheld?.name ?? other,
+          common: unheld?.common ?? other,
+          deciders,
+          shows: unheld?.shows ?? [],
+        });
+    }
+  }
+  return twins;
+}

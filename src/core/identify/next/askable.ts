@@ -1,0 +1,128 @@
+import { type Character, LIFE_FORMS, STAGES, type Taxon } from "../../flora";
+import { baseKnown, lacking } from "../evidence/missing-part";
+import { applies } from "../model/answer-tables";
+import { hasPart } from "../model/scores";
+import type { Judgement } from "../posterior/judgement";
+import { type Active, activePlants } from "./hypotheses";
+
+/**
+ * Share of what still fits that must carry a part before it is asked about. Towards a name a part that few carry may be
+ * asked for too, since that there is no such part tells as much; towards an action it is asked for where most carry it.
+ */
+export const APPLIES_SHARE = { action: 0.7, name: 0.35 };
+
+export const VISIBLE_SHARE = 0.5;
+
+/** Share of plants that harm the hand above which a bare-handed check is not asked. */
+const HARM_SHARE = 0.02;
+
+/** True where the part, or another that stands on just the same, was seen to be missing: the question says nothing and is not asked. */
+export function ruledOut(judgement: Judgement, c: number): boolean {
+  const { characters } = judgement.model.flora;
+  const when = characters[c].when;
+  if (!when) return false;
+  const { observations } = judgement.case;
+  const seen = observations.find(
+    (o) => o.character === when.character && o.answer !== "cannot-tell" && o.answer !== "not-there-yet",
+  );
+  if (seen) return seen.answer === "absent" || !(seen.states ?? []).some((s) => when.states.includes(s));
+  const alike = (other: Character) =>
+    other.when?.character === when.character &&
+    other.when.states.join() === when.states.join() &&
+    !other.states.some((s) => s.id === "none");
+  return observations.some(
+    (o) =>
+      o.answer === "absent" &&
+      !o.states &&
+      alike(characters[judgement.model.characterIndex.get(o.character) as number]),
+  );
+}
+
+export function contactShare(judgement: Judgement): { sap: number; skin: number } {
+  const share = { sap: 0, skin: 0 };
+  judgement.model.flora.taxa.forEach((taxon: Taxon, t) => {
+    const contact = taxon.hazards.contact;
+    if (contact) share[contact] += Math.max(judgement.local.taxa[t], judgement.flat.taxa[t]);
+  });
+  return share;
+}
+
+export function handling(
+  judgement: Judgement,
+  c: number,
+  harm: { sap: number; skin: number },
+): "gloves" | "never" | undefined {
+  const character = judgement.model.flora.characters[c];
+  if (character.destroys && protectedShare(judgement) > HARM_SHARE) return "never";
+  if (!character.touch || (harm.sap <= HARM_SHARE && harm.skin <= HARM_SHARE)) return undefined;
+  if (character.touch === "skin" || harm.skin > HARM_SHARE || !judgement.case.kit.includes("gloves")) return "never";
+  return "gloves";
+}
+
+function protectedShare(judgement: Judgement): number {
+  return judgement.status.reduce((sum, s, t) => sum + (s === "protected" ? judgement.local.taxa[t] : 0), 0);
+}
+
+/** Ids of the characters that suit what still fits, at its stage: what free order offers first. */
+export function askableCharacters(judgement: Judgement): string[] {
+  const active = activePlants(judgement);
+  return judgement.model.flora.characters
+    .filter((_, c) => {
+      return (
+        !ruledOut(judgement, c) &&
+        carriedShare(judgement, active, c) >= APPLIES_SHARE.action &&
+        visibleShare(judgement, active, c) >= VISIBLE_SHARE
+      );
+    })
+    .map((character) => character.id);
+}
+
+const WINTER = STAGES.indexOf("winter");
+
+/** A part that only some plants keep over winter is asked for once it is seen that this one does. */
+function keptNow(judgement: Judgement, c: number): boolean {
+  const [kept] = judgement.model.flora.characters[c].winter ?? [];
+  return (
+    !kept ||
+    judgement.case.observations.some(
+      (o) =>
+        o.character === kept.character && o.answer === "seen" && (o.states ?? []).some((s) => kept.states.includes(s)),
+    )
+  );
+}
+
+/** Share of what still fits that carries the part. */
+export function carriedShare(judgement: Judgement, active: Active, c: number): number {
+  const { model } = judgement;
+  const { conditions, weights, firstOf, share } = active;
+  const carries = LIFE_FORMS.map((form) => applies(model, c, form));
+  const part = baseKnown(model, c, judgement.case.observations, false) ? null : lacking(model, c);
+  let carried = 0;
+  for (let i = 0; i < active.taxa.length; i++) {
+    const t = active.taxa[i];
+    if (!carries[model.taxonLifeForm[t]] || !hasPart(model, t, c)) continue;
+    if (!part) carried += share[i];
+    else
+      for (let k = firstOf[i]; k < firstOf[i + 1]; k++)
+        carried += share[i] * weights[k] * (1 - part.base[conditions[k]]);
+  }
+  return carried / active.total;
+}
+
+/** Share of what still fits that shows the part at this stage. */
+export function visibleShare(judgement: Judgement, active: Active, c: number): number {
+  const { taxa, share, stages, stageWeight, stageTotal, total } = active;
+  const { model } = judgement;
+  const leftInWinter = keptNow(judgement, c);
+  const seen = model.seen[c];
+  const step = model.seenStep[c];
+  let visible = 0;
+  for (let s = 0; s < stages.length; s++) {
+    if (stages[s] === WINTER && !leftInWinter) continue;
+    if (step === 0) visible += seen[stages[s]] ? stageTotal[s] : 0;
+    else
+      for (let i = 0; i < taxa.length; i++)
+        if (seen[taxa[i] * step + stages[s]]) visible += share[i] * stageWeight[s * taxa.length + i];
+  }
+  return visible / total;
+}

@@ -1,0 +1,248 @@
+import type { Observation } from "../case/case";
+import type { Judgement } from "../posterior/judgement";
+import { looksBeforeClear, type TakenFor } from "../verdict/twins-in-the-way";
+import { APPLIES_SHARE, carriedShare, contactShare, handling, ruledOut, VISIBLE_SHARE, visibleShare } from "./askable";
+import { type Active, activePlants, foreseen } from "./hypotheses";
+import { type Lens, SEEN_THROUGH } from "./lens";
+import { followed, isEnded, keptLeads, namesAfter, standingAfter } from "./look-ahead";
+import { answersAgainst } from "./look-at-second-plant";
+import { foreseenAnswers } from "./predicted-answers";
+import { type Check, gainOf, nameGain, worthTowardsAction, worthTowardsName } from "./value-of-check";
+
+/**
+ * Seconds that turning to any question costs, beside the look itself. Towards an action little is added, so that
+ * quick looks come first; towards a name so much that the telling looks do, and seconds decide only between equals:
+ * every further answer is one more that may be a slip.
+ */
+const OVERHEAD_SECONDS = { action: 30, name: 300 };
+
+/** A station where the scout could not tell, or found nothing yet, is asked less: each such answer halves its weight. */
+const FRUITLESS_WEIGHT = 0.35;
+
+/** Below so many bits a look tells nothing. */
+const DRY_BITS = 0.03;
+
+/** Share of one plant above which nothing more need be asked. */
+const SETTLED_SHARE = 0.9;
+
+/** Share that must carry a part, and show it, where no other look tells anything and nothing is settled. */
+const SELDOM_SHARE = 0.03;
+
+/** A part that nothing left shows is asked about last of all, where every other answer was used up. */
+const LEAST_VISIBLE = 1e-6;
+
+/**
+ * Checks worth making now, unordered; see `towardsName` and `towardsAction` for the two orders.
+ * @param only these plants alone are foreseen; left out: all that still fit
+ */
+export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[] {
+  const active = activePlants(judgement, only);
+  if (!only) foreseen.set(judgement, active);
+  const answered = new Set(judgement.case.observations.map((o) => o.character));
+  const against = only ? new Map<number, Observation>() : answersAgainst(judgement);
+  const harm = contactShare(judgement);
+  const before = only ? null : looksBeforeClear(judgement);
+  const wanted = before?.fresh ?? new Map<number, TakenFor[]>();
+  const checks: Check[] = [];
+  const rest: Askable[] = [];
+  const characters = judgement.model.flora.characters;
+  for (let c = 0; c < characters.length; c++) {
+    const character = characters[c];
+    if (
+      character.compares ||
+      (answered.has(character.id) && !against.has(c)) ||
+      !character.kit.every((k) => judgement.case.kit.includes(k)) ||
+      ruledOut(judgement, c)
+    )
+      continue;
+    const caution = handling(judgement, c, harm);
+    if (caution === "never") continue;
+    if (against.has(c)) {
+      if (!before?.again.has(c))
+        checks.push({
+          ...foresee(judgement, active, { c, carried: 1, visible: 1, caution, first: undefined }),
+          second: true,
+        });
+      continue;
+    }
+    const look = {
+      c,
+      carried: carriedShare(judgement, active, c),
+      visible: visibleShare(judgement, active, c),
+      caution,
+      first: wanted.get(c),
+    };
+    if (look.carried < APPLIES_SHARE.name || look.visible < VISIBLE_SHARE) {
+      rest.push(look);
+      continue;
+    }
+    const check = foresee(judgement, active, look);
+    if (only || check.bits > 1e-4 || check.first) checks.push(check);
+  }
+  for (const [c, twins] of before?.again ?? [])
+    if (handling(judgement, c, harm) !== "never")
+      checks.push(onSecondPlant(judgement, c, twins, handling(judgement, c, harm)));
+  if (
+    only ||
+    !hasRunDry(
+      active,
+      checks.filter((check) => !check.second),
+    )
+  )
+    return checks;
+  const seldom = rest.filter(({ carried, visible }) => carried >= SELDOM_SHARE && visible >= SELDOM_SHARE);
+  return [
+    ...checks,
+    ...(seldom.length > 0 ? seldom : rest).map((look) =>
+      lessBy(Math.max(look.visible, LEAST_VISIBLE), foresee(judgement, active, look)),
+    ),
+  ];
+}
+
+/** A character that may be asked about. */
+interface Askable {
+  c: number;
+  /** shares of what still fits that carry the part, and that show it now */
+  carried: number;
+  visible: number;
+  caution: "gloves" | undefined;
+  /** unheld twins that it must be looked at for */
+  first: TakenFor[] | undefined;
+}
+
+function foresee(judgement: Judgement, active: Active, { c, carried, caution, first }: Askable): Check {
+  const gain = gainOf(judgement, active, c, foreseenAnswers(judgement, active, c));
+  return {
+    character: c,
+    seconds: judgement.model.flora.characters[c].seconds,
+    carried,
+    ...gain,
+    ...(first ? { first } : {}),
+    ...(caution ? { caution } : {}),
+  };
+}
+
+/** What was looked at, looked at on a second plant: it tells nothing new of what is found, but that its one sign was no slip. */
+const onSecondPlant = (
+  { model }: Judgement,
+  character: number,
+  first: TakenFor[],
+  caution?: "gloves" | "never",
+): Check => ({
+  character,
+  seconds: model.flora.characters[character].seconds,
+  carried: 1,
+  bits: 0,
+  rise: 0,
+  saved: 0,
+  partBits: 0,
+  first,
+  second: true,
+  ...(caution === "gloves" ? { caution } : {}),
+});
+
+/** A look at a part that few of what fits show tells as much less as it is likely to find nothing. */
+const lessBy = (share: number, check: Check): Check => ({
+  ...check,
+  seldom: true,
+  bits: check.bits * share,
+  rise: check.rise * share,
+  saved: check.saved * share,
+  partBits: check.partBits * share,
+});
+
+/**
+ * True where no look at what most of what fits shows tells anything, and still nothing is settled: one answer that was wrong,
+ * the kind of plant above all, can lead to plants of which nothing is left to be seen. Then the others are asked about.
+ */
+const hasRunDry = (active: Active, checks: Check[]): boolean =>
+  active.shares.every((share) => share < SETTLED_SHARE) && checks.every((check) => check.bits < DRY_BITS);
+
+export function towardsName(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
+  const plain = order(
+    judgement,
+    checks.filter((check) => !check.second),
+    lens,
+    worthTowardsName,
+    OVERHEAD_SECONDS.name,
+  );
+  return isThrough(judgement, plain[0], lens)
+    ? plain
+    : followed(judgement, plain, {
+        overheadSeconds: OVERHEAD_SECONDS.name,
+        worth: worthTowardsName,
+        after: namesAfter,
+        gain: (after, _, look) => nameGain(after, look),
+        ended: () => false,
+      });
+}
+
+/** Checks whose part most of what still fits carries: those among which the next towards an action is chosen. */
+export function mostlyCarried(checks: Check[]): Check[] {
+  const most = checks.filter((check) => check.carried >= APPLIES_SHARE.action);
+  return most.some((check) => check.bits >= DRY_BITS || check.saved > 0) ? most : checks;
+}
+
+/** A second plant that is looked at for a twin which the flora does not hold comes when nothing else is left. */
+const isLast = (check: Check): boolean => check.second === true && check.first !== undefined;
+
+export function towardsAction(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
+  const second = checks.filter(isLast);
+  const plain = order(
+    judgement,
+    mostlyCarried(checks.filter((check) => !isLast(check))),
+    lens,
+    (check) => worthTowardsAction(judgement, check),
+    OVERHEAD_SECONDS.action,
+  );
+  const ordered =
+    isThrough(judgement, plain[0], lens) || keptLeads(judgement)
+      ? plain
+      : followed(judgement, plain, {
+          overheadSeconds: OVERHEAD_SECONDS.action,
+          worth: (gain) => worthTowardsAction(judgement, gain),
+          after: standingAfter,
+          gain: (after, c, look) => gainOf(judgement, after, c, look.rows, look.nats),
+          ended: (after) => isEnded(judgement, after),
+        });
+  return [...ordered.filter((check) => check.first), ...second, ...ordered.filter((check) => !check.first)];
+}
+
+/** Best first; under a lens, what is looked at through it and tells anything before all else. */
+function order(
+  judgement: Judgement,
+  checks: Check[],
+  lens: Lens,
+  value: (check: Check) => number,
+  overheadSeconds: number,
+): Check[] {
+  const fruitless = fruitlessAnswers(judgement);
+  const { characters } = judgement.model.flora;
+  const rated = checks.map((check) => ({
+    check,
+    through: isThrough(judgement, check, lens),
+    rate:
+      (FRUITLESS_WEIGHT ** (fruitless.get(characters[check.character].station) ?? 0) * value(check)) /
+      (check.seconds + overheadSeconds),
+  }));
+  return rated.sort((a, b) => Number(b.through) - Number(a.through) || b.rate - a.rate).map(({ check }) => check);
+}
+
+/** Whether a check tells anything of what is looked at through a lens. */
+const isThrough = (judgement: Judgement, check: Check | undefined, lens: Lens): boolean =>
+  lens !== null &&
+  check !== undefined &&
+  check.bits >= DRY_BITS &&
+  SEEN_THROUGH[lens](judgement.model.flora.characters[check.character]);
+
+/** Answers per station that told nothing. */
+function fruitlessAnswers(judgement: Judgement): Map<string, number> {
+  const counts = new Map<string, number>();
+  judgement.case.observations.forEach((observation, i) => {
+    if (judgement.evidence[i]) return;
+    const station =
+      judgement.model.flora.characters[judgement.model.characterIndex.get(observation.character) as number].station;
+    counts.set(station, (counts.get(station) ?? 0) + 1);
+  });
+  return counts;
+}

@@ -1,0 +1,122 @@
+import { LIFE_FORMS, STAGES } from "../../flora";
+import { baseKnown, lacking, type Lacking } from "../evidence/missing-part";
+import { answersAt, firstRowOf } from "../model/answer-tables";
+import { seenAt, variesWithCondition } from "../model/scores";
+import { soundShare } from "../posterior/block";
+import { type Judgement, likeliestStage } from "../posterior/judgement";
+import { type Active, soundByStage } from "./hypotheses";
+import { answersAgainst, secondAnswers } from "./look-at-second-plant";
+
+/** Parts of the unknown plant below this share are not foreseen. */
+const LEAST_PART = 1e-6;
+
+/**
+ * Chance of each answer for each active plant, then each cross, the unknown plant last: row plant, column answer. Of what
+ * was seen on one plant, and goes against the others, it is the answer of a second.
+ * A block that may already have gone wrong as a whole answers from the background to that extent.
+ */
+export function foreseenAnswers(judgement: Judgement, active: Active, c: number): Float64Array {
+  const { model } = judgement;
+  const { conditions, weights, firstOf, taxa, stages, weightSum } = active;
+  const n = model.answers[c];
+  const rows = active.desk.rows.subarray(0, active.shares.length * n).fill(0);
+  const before = answersAgainst(judgement).get(c);
+  if (before) return secondAnswers(judgement, active, c, before, rows);
+  const { block: name } = model.flora.characters[c];
+  const block = judgement.blocks.get(name);
+  const freshShare = 1 - model.flora.blocks[name];
+  const soundAt = block ? soundByStage(judgement, active, block) : active.stageWeight;
+  const times = block ? 1 : freshShare;
+  const table = model.table[c];
+  const background = model.background[c];
+  const part = baseKnown(model, c, judgement.case.observations, false) ? null : lacking(model, c);
+  for (let i = 0; i < taxa.length; i++) {
+    const t = taxa[i];
+    const from = model.taxonLifeForm[t] * n;
+    const row = firstRowOf(model, t, c) * n;
+    const varies = variesWithCondition(model, t, c);
+    if (!part && !varies) {
+      let own = 0;
+      for (let s = 0; s < stages.length; s++) if (seenAt(model, t, c, stages[s])) own += soundAt[s * taxa.length + i];
+      own *= times;
+      const other = weightSum[i] - own;
+      for (let o = 0; o < n; o++) rows[i * n + o] = own * table[row + o] + other * background[from + o];
+      continue;
+    }
+    const shownOfForm = part?.shownByForm[model.taxonLifeForm[t]] ?? 1;
+    const first = model.firstCondition[t];
+    let own = 0;
+    let bare = 0;
+    let other = 0;
+    for (let k = firstOf[i]; k < firstOf[i + 1]; k++) {
+      const z = conditions[k];
+      const sound = seenAt(model, t, c, model.conditionStage[z])
+        ? weights[k] * (block ? soundShare(model, block, z) : freshShare)
+        : 0;
+      const told = part ? sound * part.shown[z] : sound;
+      own += told;
+      bare += sound - told;
+      other += weights[k] - sound;
+      if (varies) for (let o = 0; o < n; o++) rows[i * n + o] += told * table[row + (z - first) * n + o];
+    }
+    for (let o = 0; o < n; o++)
+      rows[i * n + o] += (varies ? 0 : own * table[row + o]) + other * shownOfForm * background[from + o];
+    if (part && part.none >= 0) rows[i * n + part.none] += bare + other * (1 - shownOfForm);
+  }
+  active.crosses.forEach((x, i) => {
+    crossRow(
+      judgement,
+      x,
+      c,
+      freshShare,
+      rows.subarray((active.taxa.length + i) * n, (active.taxa.length + i + 1) * n),
+    );
+  });
+  unknownRow(judgement, active, rows, c, part, rows.subarray((active.taxa.length + active.crosses.length) * n));
+  return rows;
+}
+
+/** A cross's answers: half of each parent's, at the parent's likeliest stage. */
+function crossRow(judgement: Judgement, cross: number, c: number, sound: number, out: Float64Array): void {
+  const { model } = judgement;
+  const n = out.length;
+  for (const taxon of model.crosses[cross].parents) {
+    const own = answersAt(model, taxon, c, STAGES.indexOf(likeliestStage(judgement, taxon)));
+    const from = model.taxonLifeForm[taxon] * n;
+    for (let o = 0; o < n; o++) out[o] += (sound * own[o] + (1 - sound) * model.background[c][from + o]) / 2;
+  }
+}
+
+/** The unknown plant's answers: its life forms' backgrounds and its listed relatives' rows, each by its share. */
+function unknownRow(
+  judgement: Judgement,
+  active: Active,
+  rows: Float64Array,
+  c: number,
+  part: Lacking | null,
+  out: Float64Array,
+): void {
+  const { model, unknownParts } = judgement;
+  const n = out.length;
+  const background = model.background[c];
+  const likeness = model.kinLikeness[c];
+  let total = 0;
+  for (let form = 0; form < LIFE_FORMS.length; form++) {
+    const weight = unknownParts.byForm[form];
+    if (weight < LEAST_PART) continue;
+    total += weight;
+    const shown = part?.shownByForm[form] ?? 1;
+    for (let o = 0; o < n; o++) out[o] += weight * (0.7 * shown * background[form * n + o] + 0.3 / n);
+  }
+  for (let i = 0; i < active.taxa.length; i++) {
+    const t = active.taxa[i];
+    const weight = unknownParts.kin[t];
+    if (weight < LEAST_PART) continue;
+    const from = model.taxonLifeForm[t] * n;
+    total += weight;
+    const shown = part?.shownByForm[model.taxonLifeForm[t]] ?? 1;
+    for (let o = 0; o < n; o++)
+      out[o] += weight * (likeness * rows[i * n + o] + (1 - likeness) * shown * background[from + o]);
+  }
+  for (let o = 0; o < n; o++) out[o] = total > 0 ? out[o] / total : 1 / n;
+}

@@ -1,0 +1,177 @@
+import { timesLog } from "../../stats";
+import type { Judgement } from "../posterior/judgement";
+import { costOfAct } from "../verdict/gates";
+import type { TakenFor } from "../verdict/twins-in-the-way";
+import type { Standing } from "./hypotheses";
+
+/** What a look is expected to tell. */
+export interface Gain {
+  /** expected bits about the plant's name */
+  bits: number;
+  /** expected rise of the chance that the plant ranked first is the right one */
+  rise: number;
+  /** expected fall in the cost of the best act, hours */
+  saved: number;
+  /** expected bits about kept side and action group */
+  partBits: number;
+}
+
+export interface Check extends Gain {
+  character: number;
+  seconds: number;
+  /** share of what still fits that carries the part */
+  carried: number;
+  /** asked before anything else towards an action: it parts what is found from these twins, which the flora does not hold */
+  first?: TakenFor[];
+  /** most of what fits does not show it now: asked because nothing else is left to tell */
+  seldom?: true;
+  /** it was looked at on one plant, and is to be looked at on a second: one look alone parts what is found from twins or makes it one of them, or what was seen goes against the plant ranked first */
+  second?: true;
+  /** a caution to show with the question */
+  caution?: "gloves";
+}
+
+/** Price of a bit about what to do, in visits. */
+const BIT_PRICE = 2;
+
+/** Bits about the name count a little for the act too: who it is parts the sides in the end. */
+const NAME_SHARE = 0.4;
+
+/** Bits about the name that the certainty of the first plant is worth. */
+const RISE_BITS = 3;
+
+/** Bits count what is learnt of all plants alike, the least likely too; a name is found when the first is the right one. */
+export const worthTowardsName = (gain: Gain): number => gain.bits + RISE_BITS * gain.rise;
+
+/**
+ * Hours saved if an answer can end the matter at once, and bits about what to do at the price of the hours that
+ * a whole visit costs: looking only one answer ahead would else pass over checks that end it in two.
+ */
+export function worthTowardsAction(judgement: Judgement, gain: Gain): number {
+  return gain.saved + BIT_PRICE * judgement.case.costs.hold * (gain.partBits + NAME_SHARE * gain.bits);
+}
+
+/** Least chance of the answer that there is no such part: below it, rounding would count as a word on the plant. */
+const LEAST_MISSING = 0.01;
+
+/**
+ * Expected bits about the name, expected rise of the first plant's chance, expected fall in cost (hours), and expected bits
+ * about what to do. To the answers of the character comes one more, "no such part here", with what a plant's other answers leave over.
+ * @param rowNats `natsOf` the rows, where they are weighed more than once
+ */
+export function gainOf(
+  judgement: Judgement,
+  standing: Standing,
+  c: number,
+  rows: Float64Array,
+  rowNats?: Float64Array,
+): Gain {
+  const named = judgement.model.answers[c];
+  const n = named + 1;
+  const { shares, sided, guarded, parted, prior, guardedPrior, partitions, standpoint } = standing;
+  const { sums, first, parts, guardedParts } = standing.desk;
+  for (const array of [sums, first, parts, guardedParts]) array.fill(0);
+  const unknown = shares.length - 1;
+  let firstNow = 0;
+  let nats = 0;
+  for (let i = 0; i < shares.length; i++) {
+    const share = shares[i];
+    if (i < unknown && share > firstNow) firstNow = share;
+    const sidedShare = sided[i];
+    const guardedShare = guarded[i];
+    const part = parted[i];
+    if (rowNats) nats += share * rowNats[i];
+    let left = 1;
+    for (let o = 0; o < n; o++) {
+      const chance = o < named ? rows[i * named + o] : Math.max(LEAST_MISSING, left);
+      if (!(chance > 0)) continue;
+      left -= chance;
+      const joint = share * chance;
+      if (!rowNats) nats += share * timesLog(chance);
+      sums[o] += joint;
+      if (i < unknown && joint > first[o]) first[o] = joint;
+      parts[o * partitions + part] += sidedShare * chance;
+      guardedParts[o * partitions + part] += guardedShare * chance;
+    }
+  }
+  let partNats = 0;
+  let costAfter = 0;
+  let firstAfter = 0;
+  for (let o = 0; o < n; o++) {
+    firstAfter += first[o];
+    if (sums[o] > 1e-12) nats -= sums[o] * Math.log(sums[o]);
+    let all = 0;
+    let sum = 0;
+    for (let p = 0; p < partitions; p++) {
+      all += parts[o * partitions + p];
+      sum += guardedParts[o * partitions + p];
+    }
+    for (let p = 0; p < partitions; p++) {
+      const own = parts[o * partitions + p];
+      if (own > 0) partNats += own * Math.log(own / (all * prior[p]));
+    }
+    if (sum > 1e-12)
+      costAfter += sum * costOfAct(judgement, standpoint.limitTimes, guardedParts, o * partitions, partitions, sum);
+  }
+  const rise = Math.max(0, firstAfter - firstNow);
+  if (standpoint.without === judgement.model.flora.characters[c].block)
+    return { bits: Math.max(0, nats * Math.LOG2E), rise, saved: 0, partBits: 0 };
+  const saved = Math.max(0, costOfAct(judgement, standpoint.limitTimes, guardedPrior, 0, partitions, 1) - costAfter);
+  return { bits: Math.max(0, nats * Math.LOG2E), rise, saved, partBits: Math.max(0, partNats * Math.LOG2E) };
+}
+
+/** Plants below this share after an answer do not count in what the look after it tells of the name. */
+const LEAST_AFTER = 1e-3;
+
+/** Chance of each answer to a look for each plant that is followed, and `natsOf` them. */
+export interface Look {
+  rows: Float64Array;
+  nats: Float64Array;
+}
+
+/** What a look tells of the name alone, as `gainOf`. */
+export function nameGain({ shares, desk: { sums, first } }: Standing, { rows, nats }: Look): Gain {
+  const named = rows.length / shares.length;
+  const unknown = shares.length - 1;
+  sums.fill(0, 0, named + 1);
+  first.fill(0, 0, named + 1);
+  let bits = 0;
+  let firstNow = 0;
+  for (let i = 0; i <= unknown; i++) {
+    const share = shares[i];
+    if (share < LEAST_AFTER) continue;
+    bits += share * nats[i];
+    let left = 1;
+    for (let o = 0; o < named; o++) {
+      const chance = rows[i * named + o];
+      left -= chance;
+      sums[o] += share * chance;
+      if (i < unknown && share * chance > first[o]) first[o] = share * chance;
+    }
+    const missing = share * Math.max(LEAST_MISSING, left);
+    sums[named] += missing;
+    if (i === unknown) continue;
+    if (missing > first[named]) first[named] = missing;
+    if (share > firstNow) firstNow = share;
+  }
+  let firstAfter = 0;
+  for (let o = 0; o <= named; o++) {
+    firstAfter += first[o];
+    if (sums[o] > 1e-12) bits -= sums[o] * Math.log(sums[o]);
+  }
+  return { bits: Math.max(0, bits * Math.LOG2E), rise: Math.max(0, firstAfter - firstNow), saved: 0, partBits: 0 };
+}
+
+/** Sum of chance × log chance over the answers of each row, "no such part" with them. */
+export function natsOf(rows: Float64Array, n: number): Float64Array {
+  const nats = new Float64Array(rows.length / n);
+  for (let i = 0; i < nats.length; i++) {
+    let left = 1;
+    for (let o = 0; o <= n; o++) {
+      const chance = o < n ? rows[i * n + o] : Math.max(LEAST_MISSING, left);
+      left -= chance;
+      if (chance > 0) nats[i] += chance * Math.log(chance);
+    }
+  }
+  return nats;
+}

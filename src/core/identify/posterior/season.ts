@@ -1,0 +1,61 @@
+import { dayOfYear, stageShares, stageStatedChance, STAGES } from "../../flora";
+import type { Case } from "../case/case";
+import type { Model } from "../model/model";
+import { scaleWhere } from "../model/scores";
+import { FINDABLE_FLOOR } from "./prior";
+import { sumConditions } from "./sums";
+
+interface Season {
+  conditionChance: Float64Array;
+  findable: Float64Array;
+}
+
+/** The last season worked out for a model: from one answer to the next the day and the stage stay. */
+const lastSeason = new WeakMap<Model, { key: string; season: Season }>();
+
+export function seasonOf(model: Model, given: Case): Season {
+  const key = `${given.day} ${given.hemisphere} ${given.seasonShift} ${given.stage ?? ""}`;
+  const last = lastSeason.get(model);
+  if (last?.key === key) return last.season;
+  const season = workOutSeason(model, given);
+  lastSeason.set(model, { key, season });
+  return season;
+}
+
+/** Chance of each condition of a plant on this day, and how findable the plant is now, at least the floor. */
+function workOutSeason(model: Model, given: Case): Season {
+  const yearDay = dayOfYear(given.day, given);
+  const stated = STAGES.map((stage) => (given.stage ? stageStatedChance(given.stage, stage) : 1));
+  const conditionChance = new Float64Array(model.conditions.length);
+  const findable = new Float64Array(model.flora.taxa.length);
+  model.flora.taxa.forEach((taxon, t) => {
+    const weights = stageShares(taxon, yearDay).map((share, s) => share * stated[s]);
+    const total = weights.reduce((a, b) => a + b, 0);
+    findable[t] = total;
+    for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++) {
+      const { stage, form } = model.conditions[z];
+      conditionChance[z] = (weights[stage] / total) * taxon.forms[form].share;
+    }
+  });
+  const best = Math.max(...findable);
+  return { conditionChance, findable: findable.map((f) => Math.max(FINDABLE_FLOOR, f / best)) };
+}
+
+/** Chance that a scout calls a part not there yet at a stage that shows it. */
+const OVERLOOKED_STAGE = 0.1;
+
+/**
+ * "Not there yet" says nothing of the plant, but of its stage: the stages that show the part become less likely
+ * within each plant, whose own chance stays as it is.
+ */
+export function withoutStagesNotReached(model: Model, given: Case, conditionChance: Float64Array): Float64Array {
+  const missing = given.observations
+    .flatMap((o) => (o.answer === "not-there-yet" ? [model.characterIndex.get(o.character) ?? -1] : []))
+    .filter((c) => c >= 0);
+  if (missing.length === 0) return conditionChance;
+  const chance = conditionChance.slice();
+  for (const c of missing) scaleWhere(model, c, true, chance, OVERLOOKED_STAGE);
+  const sums = sumConditions(model, chance);
+  for (let z = 0; z < chance.length; z++) chance[z] /= sums[model.conditionTaxon[z]];
+  return chance;
+}

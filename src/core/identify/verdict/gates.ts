@@ -1,0 +1,88 @@
+import type { Costs } from "../case/case";
+import { crossKept } from "../evidence/cross-evidence";
+import type { Judgement, Posterior } from "../posterior/judgement";
+import { guardedWithout } from "../posterior/leave-out";
+
+/**
+ * Cost of the best act open, in the district's hours. The gate decides what is open: treat where the kept side
+ * is under the limit and one action group holds the rest, leave where the kept side holds 95 %, else come back.
+ * @param limitTimes how many times the limit the kept side may hold
+ * @param masses of which those from `from` on are meant: of the kept side (first) and of each action group
+ * @param total their sum
+ */
+export function costOfAct(
+  judgement: Judgement,
+  limitTimes: number,
+  masses: Float64Array,
+  from: number,
+  partitions: number,
+  total: number,
+): number {
+  const { wrongClear, missedTarget, hold } = judgement.case.costs;
+  const kept = masses[from] / total;
+  if (kept >= KEEP_SHARE) return Math.min(hold, missedTarget * (1 - kept));
+  if (kept > limitTimes * keptLimit(judgement.case.costs)) return hold;
+  let largest = 0;
+  for (let p = 1; p < partitions; p++) largest = Math.max(largest, masses[from + p] / total);
+  return largest >= GROUP_SHARE * (1 - kept) ? Math.min(hold, (wrongClear * kept) / limitTimes) : hold;
+}
+
+const HIGHEST_LIMIT = 0.02;
+export const GROUP_SHARE = 0.95;
+export const KEEP_SHARE = 0.95;
+/** With any one block left out the kept side must stay under this many times the limit. */
+export const LEAVE_ONE_OUT = 5;
+
+/** The kept side's limit: where clearing wrongly costs as much as missing, but never above 2 %. */
+export function keptLimit(costs: Costs): number {
+  return Math.min(HIGHEST_LIMIT, costs.missedTarget / (costs.missedTarget + costs.wrongClear));
+}
+
+/** The action group that holds the target side, if the kept side is under the limit; else null. */
+export function groupGate(judgement: Judgement, p: Posterior, limit: number): string | null {
+  if (p.keptSide > limit) return null;
+  const sums = new Map<string, number>();
+  p.taxa.forEach((share, t) => {
+    if (!judgement.keptSide[t]) sums.set(judgement.group[t], (sums.get(judgement.group[t]) ?? 0) + share);
+  });
+  p.crosses.forEach((share, x) => {
+    const [a, b] = judgement.model.crosses[x].parents;
+    if (!crossKept(judgement, x) && judgement.group[a] === judgement.group[b])
+      sums.set(judgement.group[a], (sums.get(judgement.group[a]) ?? 0) + share);
+  });
+  for (const [group, share] of sums) if (share >= GROUP_SHARE * (1 - p.keptSide)) return group;
+  return null;
+}
+
+interface WeakBlock {
+  name: string;
+  /** the worse of the two posteriors without it */
+  left: Posterior;
+}
+
+/** Worked out once for a judgement: verdict and next checks both ask for it. */
+const weakBlocks = new WeakMap<Judgement, WeakBlock | null>();
+
+/** The first block of looks without which the kept side rises too far; null where no single look carries the verdict. */
+export function weakBlock(judgement: Judgement, limit: number): WeakBlock | null {
+  const known = weakBlocks.get(judgement);
+  if (known !== undefined) return known;
+  const found = findWeakBlock(judgement, limit);
+  weakBlocks.set(judgement, found);
+  return found;
+}
+
+function findWeakBlock(judgement: Judgement, limit: number): WeakBlock | null {
+  for (const block of judgement.blocks.values()) {
+    const [local, flat] = guardedWithout(judgement, new Set(block.members));
+    const left = local.keptSide >= flat.keptSide ? local : flat;
+    if (left.keptSide > LEAVE_ONE_OUT * limit) return { name: block.name, left };
+  }
+  return null;
+}
+
+/** The action group that both priors leave to be acted on, or null. */
+export function agreedGroup(judgement: Judgement, limit: number): string | null {
+  const [local, flat] = [judgement.guarded.local, judgement.guarded.flat].map((p) => groupGate(judgement, p, limit));
+  return local === flat ? local : null;
+}

@@ -1,0 +1,3 @@
+export { syntheticFlora } from "./synthetic";
+export { perturb, drawDay, SimulatedPlant } from "./plants";
+export { Scout } from "./scout";

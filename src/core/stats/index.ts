@@ -1,0 +1,3 @@
+export { largestFirst, argMax } from "./largest";
+export { timesLog } from "./times-log";
+export { calibrationError, upperLimit } from "./proportion";
