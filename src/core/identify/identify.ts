@@ -7,10 +7,10 @@ import type { Lens } from "./next/lens";
 import { foreseeChecks, towardsAction, towardsName } from "./next/next-check";
 import { type Check, worthTowardsAction } from "./next/value-of-check";
 import { judge } from "./posterior/judge";
-import { type Judgement, likeliest } from "./posterior/judgement";
+import type { Judgement } from "./posterior/judgement";
 import { decide, type VerdictResult } from "./verdict/decide";
 import { type Slip, slipsOf } from "./verdict/slips";
-import { checkReason, untested } from "./words/check-words";
+import { checkReason, likeliest, untested } from "./words/check-words";
 import { verdictReason } from "./words/verdict-words";
 
 export interface Candidate {

@@ -17,7 +17,7 @@ export { COMPARED } from "./evidence/comparative";
 
 export { type Memory, newMemory } from "./posterior/block";
 export { judge } from "./posterior/judge";
-export { type Judgement, likeliest, likeliestStage } from "./posterior/judgement";
+export { type Judgement, likeliestStage } from "./posterior/judgement";
 export { UNKNOWN_PRIOR } from "./posterior/prior";
 
 export { decide, type Verdict, type VerdictResult } from "./verdict/decide";

@@ -1,5 +1,4 @@
 import { allBegin, type Stage, STAGES } from "../../flora";
-import type { Later } from "../identify";
 import { answersAt } from "../model/answer-tables";
 import { recordingOf, usuallySeen } from "../model/scores";
 import { conditionShare, type Judgement } from "../posterior/judgement";
@@ -104,5 +103,5 @@ export function variation(judgement: Pick<Judgement, "model">, c: number, a: num
 }
 
 /** The look to come back for: the first that begins after a day; where there is none, one that others of its kind show already. */
-export const nextLater = (later: Later[], day: string): Later | undefined =>
+export const nextLater = <Look extends { from: string }>(later: Look[], day: string): Look | undefined =>
   later.find(({ from }) => from > day) ?? later[0];

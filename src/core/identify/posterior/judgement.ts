@@ -1,15 +1,8 @@
 import { STAGES, type Status } from "../../flora";
-import { largestFirst } from "../../stats";
 import type { Case } from "../case/case";
 import type { Evidence } from "../evidence/evidence";
 import type { Model } from "../model/model";
-import { REASONED } from "../words/check-words";
 import type { Block } from "./block";
-
-/** The likeliest plants here, likeliest first. */
-export function likeliest(judgement: Pick<Judgement, "local">, most = REASONED): number[] {
-  return largestFirst(judgement.local.taxa, most);
-}
 
 /** Everything the engine knows after the observations: chances under both priors, and what later steps need. */
 export interface Judgement {

@@ -1,11 +1,17 @@
+import { largestFirst } from "../../stats";
 import type { Observation } from "../case/case";
 import { firstReading } from "../evidence/two-readings";
 import { recordingOf } from "../model/scores";
 import type { Check } from "../next/value-of-check";
-import { type Judgement, likeliest, likeliestStage } from "../posterior/judgement";
+import { type Judgement, likeliestStage } from "../posterior/judgement";
 import { plainName, stateName } from "./observation-words";
 import { describeScore } from "./score-words";
 import { listed } from "./verdict-words";
+
+/** The likeliest plants here, likeliest first. */
+export function likeliest(judgement: Pick<Judgement, "local">, most = REASONED): number[] {
+  return largestFirst(judgement.local.taxa, most);
+}
 
 /** Observations on characters that are not recorded for a plant: it was not tested by them. */
 export function untested(judgement: Judgement): { taxon: number; characters: string[] }[] {

@@ -1,7 +1,7 @@
 import sharp from "sharp";
 import { z } from "zod";
-import { plainName } from "@/core/identify";
 import { STAGES } from "@/core/flora";
+import { plainName } from "@/core/identify";
 import { plateToPdf } from "@/drawings/pdf";
 import { plateOf, smallPlate } from "@/drawings/plate";
 import { shapesToSvg, sheetToSvg } from "@/drawings/svg";

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { buildModel, usualState } from "@/core/identify";
 import { STAGES } from "@/core/flora";
+import { buildModel, usualState } from "@/core/identify";
+import { plateOf, smallPlate } from "@/drawings/plate";
 import { currentFlora } from "@/flora/load";
-import { plateOf, smallPlate } from "./plate";
 
 const model = buildModel(currentFlora());
 const index = (name: string) => model.taxonIndex.get(name) as number;

@@ -1,9 +1,9 @@
 import { inflateSync } from "node:zlib";
 import { describe, expect, it } from "vitest";
 import { buildModel } from "@/core/identify";
+import { plateToPdf } from "@/drawings/pdf";
+import { plateOf } from "@/drawings/plate";
 import { currentFlora } from "@/flora/load";
-import { plateToPdf } from "./pdf";
-import { plateOf } from "./plate";
 
 const model = buildModel(currentFlora());
 const index = model.taxonIndex.get("Heracleum mantegazzianum") as number;

@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { bladeOutline, type Leaf } from "@/drawings/leaf";
+import { handLeaf } from "@/drawings/leaf-detail";
+import { NOT_DRAWN } from "@/drawings/not-drawn";
+import { HEIGHT, type Point, polar, type Shape, WIDTH } from "@/drawings/shapes";
+import { drawState } from "@/drawings/states";
 import { currentFlora } from "@/flora/load";
-import { bladeOutline, type Leaf } from "./leaf";
-import { handLeaf } from "./leaf-detail";
-import { HEIGHT, polar, type Point, type Shape, WIDTH } from "./shapes";
-import { NOT_DRAWN } from "./not-drawn";
-import { drawState } from "./states";
 
 const flora = currentFlora();
 

@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
+import { bladeOutline } from "@/drawings/leaf";
+import { drawMeasured } from "@/drawings/measured";
+import { NOT_DRAWN } from "@/drawings/not-drawn";
+import { liveliness } from "@/drawings/shapes";
+import { drawState } from "@/drawings/states";
+import { shapesToSvg } from "@/drawings/svg";
 import { currentFlora } from "@/flora/load";
-import { bladeOutline } from "./leaf";
-import { liveliness } from "./shapes";
-import { drawMeasured } from "./measured";
-import { NOT_DRAWN } from "./not-drawn";
-import { drawState } from "./states";
-import { shapesToSvg } from "./svg";
 
 const flora = currentFlora();
 const drawn = flora.characters

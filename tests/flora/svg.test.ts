@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { buildModel, usualState } from "@/core/identify";
 import { STAGES } from "@/core/flora";
+import { buildModel, usualState } from "@/core/identify";
+import { plateOf } from "@/drawings/plate";
+import { area, circle, inner, joinLines, type Shape, straight, WIDTH } from "@/drawings/shapes";
+import { drawState } from "@/drawings/states";
+import { rowToSvg, shapesToSvg, sheetToSvg } from "@/drawings/svg";
 import { currentFlora } from "@/flora/load";
-import { plateOf } from "./plate";
-import { drawState } from "./states";
-import { area, circle, inner, joinLines, type Shape, straight, WIDTH } from "./shapes";
-import { rowToSvg, shapesToSvg, sheetToSvg } from "./svg";
 
 const model = buildModel(currentFlora());
 const count = (text: string, what: RegExp) => text.match(what)?.length ?? 0;
