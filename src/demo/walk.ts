@@ -1,7 +1,7 @@
 import {
   type Case,
   decide,
-  foreseeChecks,
+  predictChecks,
   judge,
   type Model,
   type ObservationInput,
@@ -37,7 +37,7 @@ export function sampleObservations(
     const judgement = judge(model, made);
     const { verdict } = decide(judgement);
     if (i > 0 && (verdict === "clear" || verdict === "keep")) break;
-    const next = towardsAction(judgement, foreseeChecks(judgement))[0];
+    const next = towardsAction(judgement, predictChecks(judgement))[0];
     if (!next) break;
     const seen = observationSchema.parse(
       scout.look(model, next.second ? plantBeside : plant, next.character, next.second ? 1 : 0),

@@ -1,4 +1,4 @@
-import { type Model, partingChecks } from "@/core/identify";
+import { type Model, decidingChecks } from "@/core/identify";
 import { STAGES, type Stage, type Status } from "@/core/flora";
 import { resolveName } from "@/core/names";
 import { districtModel } from "./amendments";
@@ -73,7 +73,7 @@ function firstCheck(model: Model, taxa: number[]): FirstCheck {
 
 function bestCheck(model: Model, taxa: number[]): FirstCheck {
   const best = STAGES.flatMap((stage) =>
-    partingChecks(model, taxa, stage)
+    decidingChecks(model, taxa, stage)
       .slice(0, 1)
       .map((check) => ({ stage, check })),
   ).sort((a, b) => b.check.bits - a.check.bits)[0];

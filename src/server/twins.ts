@@ -3,10 +3,10 @@ import {
   describeScore,
   judge,
   type Model,
-  type Parting,
-  partingChecks,
-  partLater,
-  perils,
+  type DecidingCheck,
+  decidingChecks,
+  decidingChecksLater,
+  riskiestPairs,
   plainName,
   twinsOf,
   usuallySeen,
@@ -80,7 +80,7 @@ export async function compareTwins(member: Member, ids: string[], asked: Stage |
       common: plainName({ model }, index),
       status: list.status[model.flora.taxa[index].name] ?? "kept",
     })),
-    rows: partingChecks(model, taxa, stage)
+    rows: decidingChecks(model, taxa, stage)
       .slice(0, MOST_ROWS)
       .map(({ character, bits, seconds, apart }) => {
         const c = model.flora.characters[character];
@@ -93,7 +93,7 @@ export async function compareTwins(member: Member, ids: string[], asked: Stage |
           cells: taxa.map((t, k) => ({ words: wordsOf(model, t, character, stage), apart: apart[k] })),
         };
       }),
-    later: partLater(model, taxa, stage, day, here).map((l) => ({
+    later: decidingChecksLater(model, taxa, stage, day, here).map((l) => ({
       stage: l.stage,
       from: l.from,
       name: model.flora.characters[l.check.character].name,
@@ -203,7 +203,7 @@ export async function setCard(member: Member, id: string, asked: Stage | undefin
     name: set.name,
     stage,
     stages,
-    lines: perils(model, taxa, keptSide, stage).map(({ target, kept, likeness, checks }) => ({
+    lines: riskiestPairs(model, taxa, keptSide, stage).map(({ target, kept, likeness, checks }) => ({
       target: plant(target),
       kept: plant(kept),
       likeness,
@@ -225,14 +225,14 @@ export async function setCard(member: Member, id: string, asked: Stage | undefin
 }
 
 /** The best looks in which the two stand apart; where there is none, the best there is. */
-function cardLooks(checks: Parting[]): Parting[] {
+function cardLooks(checks: DecidingCheck[]): DecidingCheck[] {
   const telling = checks.filter(({ apart }) => apart[0]);
   return (telling.length > 0 ? telling : checks.slice(0, 1)).slice(0, CARD_LOOKS);
 }
 
 /** Plants to keep that the flora does not hold and that are taken for this one, with what it shows and they do not. */
 function unheldOn(model: Model, taxon: number, stage: Stage): Omit<SetCard["unheld"][number], "target">[] {
-  return model.unheld[taxon].map(({ name, common, deciders, shows }) => {
+  return model.unscoredTwins[taxon].map(({ name, common, deciders, shows }) => {
     const now = new Set(deciders.filter((d) => d.stage === stage || d.stage === "any").flatMap((d) => d.characters));
     const looks = shows.flatMap(({ character }) => {
       const c = model.characterIndex.get(character) as number;

@@ -2,16 +2,17 @@ import { describe, expect, it } from "vitest";
 import {
   buildModel,
   caseSchema,
-  foreseeChecks,
   identify,
   judge,
   type Observation,
+  predictChecks,
   towardsAction,
   towardsName,
   usualLook,
   withSecondPlant,
 } from "@/core/identify";
-import { answersAgainst, secondAnswers } from "@/core/identify/next/look-at-second-plant";
+import { answersAgainst } from "@/core/identify/next/answers-against";
+import { secondAnswers } from "@/core/identify/next/look-at-second-plant";
 import { currentFlora, loadList } from "@/flora/load";
 import { seen, tinyCase, tinyFlora } from "../support/tiny-flora";
 
@@ -77,9 +78,10 @@ describe("a second plant for an answer that goes against the others", () => {
     ]);
     expect(next.action.map((check) => check.character)).not.toContain("bractlets");
     const judgement = judge(shipped, given(observations));
-    const checks = foreseeChecks(judgement);
-    expect(towardsAction(judgement, checks)[0]).toMatchObject({ second: true });
-    expect(towardsName(judgement, checks).some((check) => check.second)).toBe(false);
+    const prospect = predictChecks(judgement);
+    const { checks } = prospect;
+    expect(towardsAction(judgement, prospect)[0]).toMatchObject({ second: true });
+    expect(towardsName(judgement, prospect).some((check) => check.second)).toBe(false);
     const after = identify(shipped, given(onSecond(observations, usual("bractlets"))));
     expect(after.keptSide).toBeLessThan(0.3 * keptSide);
     expect(after.next.second).toEqual([]);

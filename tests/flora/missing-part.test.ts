@@ -3,15 +3,16 @@ import { describe, expect, it } from "vitest";
 import {
   buildModel,
   caseSchema,
-  foreseeChecks,
   judge,
   newMemory,
   type ObservationInput,
+  predictChecks,
   ruledOut,
   towardsName,
   weightsOfEvidence,
 } from "@/core/identify";
-import { baseKnown, lacking } from "@/core/identify/evidence/missing-part";
+import { baseKnown } from "@/core/identify/evidence/missing-part";
+import type { Lacking } from "@/core/identify/model/model";
 import { recordingOf } from "@/core/identify/model/scores";
 import { describeObservation } from "@/core/identify/words/observation-words";
 import { currentFlora } from "@/flora/load";
@@ -64,7 +65,7 @@ describe("no such part here", () => {
       model.taxonIndex.get("Poa trivialis") as number,
     );
     expect(weight.decibans).toBeGreaterThan(10);
-    const again = towardsName(judgement, foreseeChecks(judgement)).map(
+    const again = towardsName(judgement, predictChecks(judgement)).map(
       (check) => model.flora.characters[check.character].id,
     );
     expect(again).not.toContain("ligule-height");
@@ -110,7 +111,7 @@ describe("a part that stands on another", () => {
   it("is as likely to be missing as what it stands on", () => {
     fc.assert(
       fc.property(fc.constantFrom(...gated), fc.nat(model.conditions.length - 1), (character, z) => {
-        const part = lacking(model, at(character.id)) as NonNullable<ReturnType<typeof lacking>>;
+        const part = model.lacking[at(character.id)] as Lacking;
         expect(part.base[z]).toBeGreaterThanOrEqual(-1e-9);
         expect(part.base[z]).toBeLessThanOrEqual(1 + 1e-9);
         expect(part.shown[z]).toBeGreaterThan(0);
@@ -118,7 +119,7 @@ describe("a part that stands on another", () => {
       }),
       { seed: 402, numRuns: 300 },
     );
-    expect(lacking(model, at("leaf-lobes"))).toBeNull();
+    expect(model.lacking[at("leaf-lobes")]).toBeNull();
   });
 
   it("speaks, when it is seen, against a plant that often lacks what it stands on", () => {

@@ -3,7 +3,7 @@ import {
   buildModel,
   type Case,
   caseSchema,
-  foreseeChecks,
+  predictChecks,
   judge,
   laterChecks,
   mostlyCarried,
@@ -29,7 +29,7 @@ describe("next check", () => {
   it("foresees about what answering would really tell", () => {
     const base = tinyCase([seen("edge", "smooth")]);
     const before = judge(model, base);
-    const check = foreseeChecks(before).find((c) => id(c.character) === "hair");
+    const check = predictChecks(before).checks.find((c) => id(c.character) === "hair");
     const answers = ["none", "some"].map((state) =>
       judge(model, { ...base, observations: [...base.observations, seen("hair", state)] } as Case),
     );
@@ -49,7 +49,8 @@ describe("next check", () => {
   });
 
   it("counts a sure first plant for the name, and not the unknown plant", () => {
-    const checks = foreseeChecks(judge(model, tinyCase([seen("edge", "smooth")])));
+    const prospect = predictChecks(judge(model, tinyCase([seen("edge", "smooth")])));
+    const { checks } = prospect;
     for (const check of checks) {
       expect(check.rise).toBeGreaterThanOrEqual(0);
       expect(check.rise).toBeLessThanOrEqual(1);
@@ -59,7 +60,7 @@ describe("next check", () => {
   });
 
   it("never asks again what was answered, nor what this stage cannot show", () => {
-    const checks = foreseeChecks(judge(model, tinyCase([seen("edge", "smooth")]))).map((c) => id(c.character));
+    const checks = predictChecks(judge(model, tinyCase([seen("edge", "smooth")]))).checks.map((c) => id(c.character));
     expect(checks).not.toContain("edge");
     expect(checks).not.toContain("petals");
   });
@@ -71,17 +72,18 @@ describe("next check", () => {
         list: { "Malus prima": "target", "Malus secunda": "target" },
       }),
     );
-    const checks = foreseeChecks(j);
+    const prospect = predictChecks(j);
+    const { checks } = prospect;
     const sap = checks.find((c) => id(c.character) === "sap");
     expect(sap?.bits).toBeGreaterThan(sap?.partBits ?? 0);
-    expect(towardsName(j, checks).length).toBe(checks.length);
+    expect(towardsName(j, prospect).length).toBe(checks.length);
   });
 
   it("does not ask for kit that is not at hand", () => {
     const flora = tinyFlora();
     flora.characters[1].kit = ["lens"];
     const bare = judge(buildModel(flora), tinyCase([], { kit: [] }));
-    expect(foreseeChecks(bare).map((c) => id(c.character))).not.toContain("hair");
+    expect(predictChecks(bare).checks.map((c) => id(c.character))).not.toContain("hair");
   });
 
   it("spares the hand: no bare contact while a plant that burns still fits", () => {
@@ -89,7 +91,7 @@ describe("next check", () => {
     flora.characters[2].touch = "sap";
     flora.taxa[0].hazards = { contact: "sap" };
     const own = buildModel(flora);
-    const asked = (kit: Case["kit"]) => foreseeChecks(judge(own, tinyCase([], { kit })));
+    const asked = (kit: Case["kit"]) => predictChecks(judge(own, tinyCase([], { kit }))).checks;
     expect(asked([]).map((c) => id(c.character))).not.toContain("sap");
     expect(asked(["gloves"]).find((c) => id(c.character) === "sap")?.caution).toBe("gloves");
   });
@@ -150,16 +152,17 @@ describe("towards an action", () => {
 
   it("follows a look to the one after: two that end it together come before one that tells more by itself", () => {
     const j = judge(two, tinyCase([], { list }));
-    const checks = foreseeChecks(j);
+    const prospect = predictChecks(j);
+    const { checks } = prospect;
     const best = [...checks].sort((a, b) => worthTowardsAction(j, b) - worthTowardsAction(j, a))[0];
     expect(id(best.character)).toBe("sap");
-    expect(["edge", "hair"]).toContain(id(towardsAction(j, checks)[0].character));
+    expect(["edge", "hair"]).toContain(id(towardsAction(j, prospect)[0].character));
   });
   it("takes one look at a time where the plants to keep lead, and under a lens", () => {
     const leading = judge(two, tinyCase([], { list, confirmed: { "Bonus prima": 50, "Bonus rara": 50 } }));
-    expect(id(towardsAction(leading, foreseeChecks(leading))[0].character)).toBe("sap");
+    expect(id(towardsAction(leading, predictChecks(leading))[0].character)).toBe("sap");
     const j = judge(two, tinyCase([], { list }));
-    expect(id(towardsAction(j, foreseeChecks(j), "touch")[0].character)).toBe("sap");
+    expect(id(towardsAction(j, predictChecks(j), "touch")[0].character)).toBe("sap");
   });
   it("offers the same checks in whatever order, on the shipped flora", () => {
     const shipped = buildModel(currentFlora());
@@ -175,14 +178,15 @@ describe("towards an action", () => {
         ],
       }),
     );
-    const checks = foreseeChecks(j);
-    const ordered = towardsAction(j, checks).map((c) => c.character);
+    const prospect = predictChecks(j);
+    const { checks } = prospect;
+    const ordered = towardsAction(j, prospect).map((c) => c.character);
     expect([...ordered].sort()).toEqual(
       mostlyCarried(checks)
         .map((c) => c.character)
         .sort(),
     );
-    expect(towardsAction(j, checks).map((c) => c.character)).toEqual(ordered);
+    expect(towardsAction(j, prospect).map((c) => c.character)).toEqual(ordered);
   });
 });
 
@@ -214,19 +218,20 @@ describe("towards a name", () => {
     })),
   });
   const j = judge(four, tinyCase([], { list: {} }));
-  const checks = foreseeChecks(j);
+  const prospect = predictChecks(j);
+  const { checks } = prospect;
 
   it("follows a look to the one after: two that name it together come before one that tells more by itself", () => {
     const best = [...checks].sort((a, b) => worthTowardsName(b) - worthTowardsName(a))[0];
     expect(id(best.character)).toBe("sap");
-    expect(["edge", "hair"]).toContain(id(towardsName(j, checks)[0].character));
+    expect(["edge", "hair"]).toContain(id(towardsName(j, prospect)[0].character));
   });
   it("takes what is looked at through a lens first, by what it tells alone", () => {
-    expect(id(towardsName(j, checks, "touch")[0].character)).toBe("sap");
+    expect(id(towardsName(j, prospect, "touch")[0].character)).toBe("sap");
   });
   it("stays as it is when asked again, and leaves nothing out", () => {
-    const once = towardsName(j, checks).map((c) => c.character);
-    expect(towardsName(j, checks).map((c) => c.character)).toEqual(once);
+    const once = towardsName(j, prospect).map((c) => c.character);
+    expect(towardsName(j, prospect).map((c) => c.character)).toEqual(once);
     expect([...once].sort()).toEqual(checks.map((c) => c.character).sort());
   });
 });

@@ -5,7 +5,7 @@ import {
   caseSchema,
   decide,
   describeScore,
-  foreseeChecks,
+  predictChecks,
   identify,
   judge,
   laterChecks,
@@ -15,6 +15,7 @@ import {
   towardsAction,
   towardsName,
   usualLook,
+  gateOf,
 } from "@/core/identify";
 import { STAGES } from "@/core/flora";
 import { farthestFromClear } from "@/core/identify/verdict/standpoint";
@@ -45,13 +46,13 @@ describe("what is asked next, on real notes", () => {
       fc.property(anyNote, anyDepth, (note, depth) => {
         const given = caseOf(note, depth, { kit: ["ruler"] });
         const judgement = judge(model, given);
-        for (const check of foreseeChecks(judgement)) {
+        for (const check of predictChecks(judgement).checks) {
           const character = flora.characters[check.character];
           expect(given.observations.some((o) => o.character === character.id)).toBe(check.second === true);
           for (const tool of character.kit) expect(tool).toBe("ruler");
           if (!check.second) expect(check.bits).toBeGreaterThan(0);
           expect(check.saved).toBeGreaterThanOrEqual(0);
-          if (farthestFromClear(judgement).posterior === judgement.local)
+          if (farthestFromClear(judgement, gateOf(judgement)).posterior === judgement.local)
             expect(check.partBits).toBeLessThanOrEqual(check.bits + 1e-6);
         }
       }),
@@ -63,10 +64,11 @@ describe("what is asked next, on real notes", () => {
     fc.assert(
       fc.property(anyNote, anyDepth, (note, depth) => {
         const judgement = judge(model, caseOf(note, depth));
-        const checks = foreseeChecks(judgement);
+        const prospect = predictChecks(judgement);
+        const { checks } = prospect;
         const ids = (order: typeof checks) => order.map((c) => c.character).sort((a, b) => a - b);
-        expect(ids(towardsName(judgement, checks))).toEqual(ids(checks));
-        expect(ids(towardsAction(judgement, checks))).toEqual(ids(mostlyCarried(checks)));
+        expect(ids(towardsName(judgement, prospect))).toEqual(ids(checks));
+        expect(ids(towardsAction(judgement, prospect))).toEqual(ids(mostlyCarried(checks)));
         expect(
           mostlyCarried(checks).every((c) => c.carried >= 0.7) ||
             checks.filter((c) => c.carried >= 0.7).every((c) => c.bits < 0.03),
@@ -84,7 +86,7 @@ describe("what is asked next, on real notes", () => {
           (sum, p) => sum - (p > 0 ? p * Math.log2(p) : 0),
           0,
         );
-        for (const check of foreseeChecks(judgement)) expect(check.bits).toBeLessThanOrEqual(entropy + 0.05);
+        for (const check of predictChecks(judgement).checks) expect(check.bits).toBeLessThanOrEqual(entropy + 0.05);
       }),
       { seed: 173, numRuns: 25 },
     );
@@ -106,7 +108,7 @@ describe("a first answer that was wrong", () => {
     const reasons: string[] = [];
     for (let i = 0; i < 12; i++) {
       const judgement = judged();
-      const next = towardsName(judgement, foreseeChecks(judgement))[0];
+      const next = towardsName(judgement, predictChecks(judgement))[0];
       if (!next) break;
       if (next.seldom) reasons.push(checkReason(judgement, next));
       const character = flora.characters[next.character];
@@ -147,7 +149,7 @@ describe("the condition of Clear that is worked on", () => {
       const judgement = judge(model, caseOf(note, 9));
       const { limit, leansOn } = decide(judgement);
       const { local, flat } = judgement.guarded;
-      const { posterior, limitTimes, without } = farthestFromClear(judgement);
+      const { posterior, limitTimes, without } = farthestFromClear(judgement, gateOf(judgement));
       if (local.keptSide > limit) expect(posterior).toBe(judgement.local);
       else if (flat.keptSide > limit) {
         expect(posterior).toBe(judgement.flat);
@@ -155,7 +157,7 @@ describe("the condition of Clear that is worked on", () => {
       } else if (leansOn) {
         expect(without).toBe(leansOn);
         expect(posterior.keptSide).toBeGreaterThan(limitTimes * limit);
-        for (const check of foreseeChecks(judgement))
+        for (const check of predictChecks(judgement).checks)
           if (flora.characters[check.character].block === leansOn)
             expect([check.saved, check.partBits]).toEqual([0, 0]);
         met.add("leans");

@@ -6,7 +6,7 @@ import {
   caseSchema,
   decide,
   describeScore,
-  foreseeChecks,
+  predictChecks,
   identify,
   judge,
   type Lens,
@@ -240,8 +240,9 @@ describe("on the whole shipped flora", () => {
 
   it("asks for the kind of plant early, and for no collar before it is known to be a grass", () => {
     const start = judge(model, caseSchema.parse({ day: "2026-05-20", stage: "vegetative", list: list.status }));
-    const checks = foreseeChecks(start);
-    for (const order of [towardsAction(start, checks), towardsName(start, checks)]) {
+    const prospect = predictChecks(start);
+    const { checks } = prospect;
+    for (const order of [towardsAction(start, prospect), towardsName(start, prospect)]) {
       expect(order.slice(0, 2).map((x) => model.flora.characters[x.character].id)).toContain("plant-kind");
       expect(order.map((x) => model.flora.characters[x.character].station)).not.toContain("collar");
     }
@@ -255,7 +256,7 @@ describe("on the whole shipped flora", () => {
       }),
     );
     expect(
-      towardsName(grass, foreseeChecks(grass))
+      towardsName(grass, predictChecks(grass))
         .slice(0, 6)
         .map((x) => model.flora.characters[x.character].station),
     ).toContain("collar");
@@ -276,7 +277,7 @@ describe("on the whole shipped flora", () => {
     const [grass, shrub] = [told("vegetative", "grasslike", "2026-05-20"), told("winter", "shrub", "2026-01-20")];
     const first = (judgement: typeof grass, lens: Lens) =>
       [towardsName, towardsAction].map(
-        (towards) => model.flora.characters[towards(judgement, foreseeChecks(judgement), lens)[0].character],
+        (towards) => model.flora.characters[towards(judgement, predictChecks(judgement), lens)[0].character],
       );
     for (const character of first(grass, "collar")) expect(character.station).toBe("collar");
     for (const character of first(grass, "touch")) expect(["hair", "texture", "stem-build"]).toContain(character.block);

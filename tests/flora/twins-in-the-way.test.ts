@@ -4,10 +4,9 @@ import {
   type Case,
   caseSchema,
   decide,
-  foreseeChecks,
+  predictChecks,
   identify,
   judge,
-  mostlyCarried,
   type Observation,
   towardsAction,
   towardsName,
@@ -15,7 +14,7 @@ import {
   withSecondPlant,
 } from "@/core/identify";
 import type { Pair } from "@/core/flora";
-import { openTwins } from "@/core/identify/verdict/twins-in-the-way";
+import { twinsOfPlantInTheWay } from "@/core/identify/verdict/twins-in-the-way";
 import { removeTaxon } from "@/core/trials/run-trials";
 import { currentFlora, loadList } from "@/flora/load";
 
@@ -95,12 +94,13 @@ describe("a twin that is listed and not held", () => {
   });
   it("asks for the second plant before all else towards an action, and never towards a name", () => {
     const j = judge(model, given(look("ocrea", "saucer")));
-    const checks = foreseeChecks(j);
-    expect(towardsAction(j, checks)[0]).toMatchObject({
+    const prospect = predictChecks(j);
+    const { checks } = prospect;
+    expect(towardsAction(j, prospect)[0]).toMatchObject({
       second: true,
       first: ["halberd-leaved tearthumb", "arrow-leaved tearthumb"].map((twin) => ({ twin, taxon: vine })),
     });
-    expect(towardsName(j, checks).some((check) => check.second)).toBe(false);
+    expect(towardsName(j, prospect).some((check) => check.second)).toBe(false);
   });
   it("is named beside the plant that it is taken for, where another that is treated alike fits better", () => {
     const spurge = model.taxonIndex.get("Euphorbia esula") as number;
@@ -127,7 +127,7 @@ describe("a twin that is listed and not held", () => {
       look("ocrea", "papery"),
       { ...look("ocrea", "saucer"), answer: "cannot-tell" as const, states: undefined },
     ]) {
-      const { verdict, openTwins: open } = decide(judge(model, given(answer)));
+      const { verdict, twinsInTheWay: open } = decide(judge(model, given(answer)));
       expect(verdict).toBe("hold");
       expect(open.map((o) => o.twin.name)).toContain("Persicaria arifolia");
       expect(identify(model, given(answer)).next.later).toEqual([]);
@@ -166,7 +166,10 @@ describe("a twin that is listed and not held", () => {
       { character: "leaf-ratio", ...answer },
     ];
     expect(
-      openTwins(judge(model, caseSchema.parse({ day: "2026-06-10", stage: "vegetative", list, observations })), olive),
+      twinsOfPlantInTheWay(
+        judge(model, caseSchema.parse({ day: "2026-06-10", stage: "vegetative", list, observations })),
+        olive,
+      ),
     ).toHaveLength(left);
   });
   it("is parted at a later stage where nothing now can, and nothing seen is as it has it", () => {
@@ -210,20 +213,20 @@ describe("a twin that is listed and not held", () => {
   });
   it("stays where nothing that parts the two can be seen", () => {
     const winter = judge(model, caseSchema.parse({ day: "2026-01-10", stage: "winter", list, observations: [] }));
-    for (const open of openTwins(winter, vine)) expect(open.looks).toEqual([]);
-    expect(openTwins(winter, vine)).toHaveLength(2);
+    for (const open of twinsOfPlantInTheWay(winter, vine)) expect(open.looks).toEqual([]);
+    expect(twinsOfPlantInTheWay(winter, vine)).toHaveLength(2);
   });
   it("asks for nothing of plants that have no such twin, and of no pair that the simulation found", () => {
     const plain = model.taxonIndex.get("Ranunculus repens") as number;
-    expect(openTwins(judge(model, given()), plain)).toEqual([]);
+    expect(twinsOfPlantInTheWay(judge(model, given()), plain)).toEqual([]);
     const { flora } = model;
     const found = buildModel({ ...flora, pairs: flora.pairs.map((p) => ({ ...p, found: true as const })) });
-    expect(found.unheld.every((twins) => twins.length === 0)).toBe(true);
+    expect(found.unscoredTwins.every((twins) => twins.length === 0)).toBe(true);
   });
   it("is looked for in every part that is listed, since one look may be a slip", () => {
     const rose = model.taxonIndex.get("Rosa multiflora") as number;
     const left = (...looks: Partial<Observation>[]) =>
-      openTwins(
+      twinsOfPlantInTheWay(
         judge(
           model,
           caseSchema.parse({
@@ -316,7 +319,7 @@ describe("a twin that is listed and not held", () => {
     ],
   ])("as the twin has it %s, asks of a second plant", (_, observations, asked) => {
     const rose = model.taxonIndex.get("Rosa multiflora") as number;
-    const open = openTwins(
+    const open = twinsOfPlantInTheWay(
       judge(
         model,
         caseSchema.parse({
@@ -335,7 +338,7 @@ describe("a twin that is listed and not held", () => {
   it("is what a plant taken out of the flora becomes for the plants that it is listed with, with what it shows of the parts that tell", () => {
     const rest = buildModel(removeTaxon(model.flora, model.taxonIndex.get("Celastrus scandens") as number));
     const held = rest.taxonIndex.get("Celastrus orbiculatus") as number;
-    const twin = rest.unheld[held].find((t) => t.name === "Celastrus scandens");
+    const twin = rest.unscoredTwins[held].find((t) => t.name === "Celastrus scandens");
     const deciders = new Set(twin?.deciders.flatMap((d) => d.characters));
     expect(twin?.shows.length).toBeGreaterThan(0);
     for (const { character } of twin?.shows ?? []) expect([...deciders]).toContain(character);
@@ -355,13 +358,13 @@ describe("a twin that is listed and not held", () => {
     expect(verdictOf(usual).verdict).toBe("clear");
     const without = verdictOf(usual.filter((o) => !deciders.has(o.character)));
     expect(without.verdict).toBe("hold");
-    expect(without.openTwins.flatMap((o) => o.looks).length).toBeGreaterThan(0);
+    expect(without.twinsInTheWay.flatMap((o) => o.looks).length).toBeGreaterThan(0);
   });
   it("brings nothing forward before a target would else be clear", () => {
     const early = judge(
       model,
       caseSchema.parse({ day: "2026-09-10", stage: "fruiting", list, observations: others.slice(0, 2) }),
     );
-    expect(towardsAction(early, mostlyCarried(foreseeChecks(early))).some((check) => check.first)).toBe(false);
+    expect(towardsAction(early, predictChecks(early)).some((check) => check.first)).toBe(false);
   });
 });

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { REFERENCE } from "@/core/flora/calendar";
-import { likeness, partingChecks, partLater, perils, twinsOf } from "@/core/identify/compare/twins";
+import { likeness, decidingChecks, decidingChecksLater, riskiestPairs, twinsOf } from "@/core/identify/compare/twins";
 import { buildModel } from "@/core/identify/model/build-model";
 import { currentFlora } from "@/flora/load";
 import { tinyFlora } from "../support/tiny-flora";
@@ -15,13 +15,13 @@ const anyStage = fc.constantFrom("seedling", "vegetative", "flowering", "fruitin
 describe("what parts several plants", () => {
   it("marks the one that stands apart, and of two both or none", () => {
     const bushes = ["Lonicera maackii", "Lonicera canadensis", "Lonicera morrowii", "Lonicera tatarica"].map(index);
-    const pith = partingChecks(whole, bushes, "winter").find(
+    const pith = decidingChecks(whole, bushes, "winter").find(
       (p) => whole.flora.characters[p.character].id === "twig-pith",
     );
     expect(pith?.apart).toEqual([false, true, false, false]);
     fc.assert(
       fc.property(anyPlant, anyPlant, anyStage, (a, b, stage) => {
-        for (const { apart } of partingChecks(whole, [a, b], stage as "winter")) expect(apart[0]).toBe(apart[1]);
+        for (const { apart } of decidingChecks(whole, [a, b], stage as "winter")) expect(apart[0]).toBe(apart[1]);
       }),
       { seed: 152, numRuns: 40 },
     );
@@ -72,7 +72,7 @@ describe("checks that part plants", () => {
   it("tell no more than which of them it is", () => {
     fc.assert(
       fc.property(fc.uniqueArray(anyPlant, { minLength: 2, maxLength: 4 }), anyStage, (taxa, stage) => {
-        for (const { bits } of partingChecks(whole, taxa, stage as "winter")) {
+        for (const { bits } of decidingChecks(whole, taxa, stage as "winter")) {
           expect(bits).toBeGreaterThan(0);
           expect(bits).toBeLessThanOrEqual(Math.log2(taxa.length) + 1e-6);
         }
@@ -81,18 +81,18 @@ describe("checks that part plants", () => {
     );
   });
   it("ask for the sap where only the sap differs", () => {
-    expect(tiny.flora.characters[partingChecks(tiny, [0, 1], "vegetative")[0].character].id).toBe("sap");
+    expect(tiny.flora.characters[decidingChecks(tiny, [0, 1], "vegetative")[0].character].id).toBe("sap");
   });
   it("find the tube of the sheath between the shade grasses", () => {
-    const ids = partingChecks(whole, [index("Brachypodium sylvaticum"), index("Bromus vulgaris")], "vegetative")
+    const ids = decidingChecks(whole, [index("Brachypodium sylvaticum"), index("Bromus vulgaris")], "vegetative")
       .slice(0, 4)
       .map((p) => whole.flora.characters[p.character].id);
     expect(ids).toContain("sheath-closure");
   });
   it("name a later day only for what parts better than anything now", () => {
     const taxa = [index("Clematis vitalba"), index("Clematis ligusticifolia")];
-    const now = Math.max(...partingChecks(whole, taxa, "vegetative").map((p) => p.bits));
-    for (const later of partLater(whole, taxa, "vegetative", "2026-05-01", REFERENCE)) {
+    const now = Math.max(...decidingChecks(whole, taxa, "vegetative").map((p) => p.bits));
+    for (const later of decidingChecksLater(whole, taxa, "vegetative", "2026-05-01", REFERENCE)) {
       expect(later.check.bits).toBeGreaterThan(now);
       expect(later.from >= "2026-05-01").toBe(true);
       expect(later.stage).not.toBe("vegetative");
@@ -100,18 +100,18 @@ describe("checks that part plants", () => {
   });
 });
 
-describe("the perils of a set", () => {
+describe("the riskiestPairs of a set", () => {
   const kept = (name: string) => !["Heracleum mantegazzianum", "Conium maculatum"].includes(name);
   const keptSide = whole.flora.taxa.map((t) => (kept(t.name) ? 1 : 0));
   const umbels = whole.flora.taxa.flatMap((t, i) => (t.sets.includes("umbels") ? [i] : []));
   it("stand a plant acted on beside plants that stay, the likest pair first, with what parts them best", () => {
-    const found = perils(whole, umbels, keptSide, "vegetative");
+    const found = riskiestPairs(whole, umbels, keptSide, "vegetative");
     expect(found).toHaveLength(4);
     for (const [i, peril] of found.entries()) {
       expect(keptSide[peril.target]).toBe(0);
       expect(keptSide[peril.kept]).toBe(1);
       if (i > 0) expect(peril.likeness).toBeLessThanOrEqual(found[i - 1].likeness);
-      expect(peril.checks).toEqual(partingChecks(whole, [peril.target, peril.kept], "vegetative"));
+      expect(peril.checks).toEqual(decidingChecks(whole, [peril.target, peril.kept], "vegetative"));
     }
     expect(
       found.some((p) => p.target === index("Heracleum mantegazzianum") && p.kept === index("Heracleum maximum")),
@@ -119,7 +119,7 @@ describe("the perils of a set", () => {
   });
   it("are none where nothing is acted on", () =>
     expect(
-      perils(
+      riskiestPairs(
         whole,
         umbels,
         whole.flora.taxa.map(() => 1),

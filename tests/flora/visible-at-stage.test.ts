@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { buildModel, type Case, caseSchema, foreseeChecks, judge, usuallySeen, usualState } from "@/core/identify";
+import { buildModel, type Case, caseSchema, predictChecks, judge, usuallySeen, usualState } from "@/core/identify";
 import { STAGES } from "@/core/flora";
 import { seenAt } from "@/core/identify/model/scores";
 import { currentFlora } from "@/flora/load";
@@ -51,7 +51,7 @@ describe("what is seen in winter", () => {
         ...states.map((state) => ({ character: "evergreen", states: [state] })),
       ];
       const given = caseSchema.parse({ day: "2026-01-15", stage: "winter", list: {}, observations });
-      return foreseeChecks(judge(model, given)).map((c) => model.flora.characters[c.character].id);
+      return predictChecks(judge(model, given)).checks.map((c) => model.flora.characters[c.character].id);
     };
     expect(asked([])).not.toContain("leaf-edge");
     expect(asked(["bare"])).not.toContain("leaf-edge");

@@ -17,7 +17,7 @@ import {
   type Month,
   newMemory,
   type Observation,
-  partingChecks,
+  decidingChecks,
   plainName,
   refutingChecks,
   replayMonth,
@@ -25,6 +25,8 @@ import {
   topOnSide,
   namedStates,
   weightsOfEvidence,
+  predictChecks,
+  gateOf,
 } from "@/core/identify";
 import type { Character, CompiledFlora, Status } from "@/core/flora";
 
@@ -116,7 +118,7 @@ function partedBy(judgement: Judgement, pair: [number, number]): Parted[] {
   const { model } = judgement;
   const stage = likeliestStage(judgement, pair[0]);
   const answered = new Set(judgement.case.observations.map((o) => o.character));
-  return partingChecks(model, pair, stage)
+  return decidingChecks(model, pair, stage)
     .slice(0, LOOKS_SHOWN)
     .map(({ character: c }) => {
       const { id } = model.flora.characters[c];
@@ -132,6 +134,8 @@ function partedBy(judgement: Judgement, pair: [number, number]): Parted[] {
 function viewOf(judgement: Judgement, lens: Lens, asked: [string, string] | null): BenchView {
   const { taxa } = judgement.model.flora;
   const pair = pairOf(judgement, asked);
+  const gate = gateOf(judgement);
+  const prospect = predictChecks(judgement, gate);
   const marks: FieldMark[] = [];
   judgement.local.taxa.forEach((probability, t) => {
     const flat = judgement.flat.taxa[t];
@@ -154,14 +158,14 @@ function viewOf(judgement: Judgement, lens: Lens, asked: [string, string] | null
     flat: judgement.flat.unknown,
   });
   return {
-    identification: report(judgement, lens),
+    identification: report(judgement, lens, gate, prospect),
     evidence: pair ? weightsOfEvidence(judgement, ...pair).map(({ seen, decibans }) => ({ seen, decibans })) : [],
     pair: pair
       ? pair.map((t) => ({ taxon: taxa[t].name, name: plainName(judgement, t), status: judgement.status[t] }))
       : null,
     parted: pair ? partedBy(judgement, pair) : [],
     field: marks.sort((a, b) => b.probability - a.probability),
-    askable: askableCharacters(judgement),
+    askable: askableCharacters(judgement, prospect.active),
   };
 }
 

@@ -1,5 +1,5 @@
 "use client";
-import { describeScore, type Model, partingChecks, plainName } from "@/core/identify";
+import { describeScore, type Model, decidingChecks, plainName } from "@/core/identify";
 import { STAGES } from "@/core/flora";
 import type { BenchPack } from "../bench/pack";
 import { STAGE_WORDS } from "../bench/stage-question";
@@ -72,7 +72,7 @@ export function FieldTwins({
             </tr>
           </thead>
           <tbody>
-            {partingChecks(model, plants, stage)
+            {decidingChecks(model, plants, stage)
               .slice(0, MOST_ROWS)
               .map(({ character: c, seconds, apart }) => {
                 const { id, name, ask } = model.flora.characters[c];

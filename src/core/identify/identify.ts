@@ -4,11 +4,12 @@ import type { Case } from "./case/case";
 import type { Model } from "./model/model";
 import { type LaterCheck, laterChecks, type LaterTwinLook, laterTwinLooks } from "./next/later-checks";
 import type { Lens } from "./next/lens";
-import { foreseeChecks, towardsAction, towardsName } from "./next/next-check";
+import { predictChecks, towardsAction, towardsName } from "./next/next-check";
 import { type Check, worthTowardsAction } from "./next/value-of-check";
 import { judge } from "./posterior/judge";
 import type { Judgement } from "./posterior/judgement";
 import { decide, type VerdictResult } from "./verdict/decide";
+import { gateOf } from "./verdict/gates";
 import { type Slip, slipsOf } from "./verdict/slips";
 import { checkReason, likeliest, untested } from "./words/check-words";
 import { verdictReason } from "./words/verdict-words";
@@ -78,10 +79,15 @@ export function identify(model: Model, given: Case, lens: Lens = null): Identifi
   return report(judge(model, given), lens);
 }
 
-export function report(judgement: Judgement, lens: Lens = null): Identification {
+/** @param prospect where the next checks were predicted already */
+export function report(
+  judgement: Judgement,
+  lens: Lens = null,
+  gate = gateOf(judgement),
+  prospect = predictChecks(judgement, gate),
+): Identification {
   const { model } = judgement;
-  const result = decide(judgement);
-  const checks = foreseeChecks(judgement);
+  const result = decide(judgement, gate);
   const id = (c: number) => model.flora.characters[c].id;
   const name = (t: number) => model.flora.taxa[t].name;
   const ranked = likeliest(judgement);
@@ -98,7 +104,7 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
     from,
     parts: [name(taxon), twin],
   });
-  const acting = towardsAction(judgement, checks, lens);
+  const acting = towardsAction(judgement, prospect, lens);
   const fresh = acting.findIndex((check) => !check.second);
   return {
     id: judgement.case.id,
@@ -112,11 +118,12 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
     ...(result.reportFirst ? { reportFirst: true as const } : {}),
     because: verdictReason(judgement, result),
     sameTreatment: sameTreatment(judgement),
-    ...(result.openTwins.length > 0 && result.openTwins.every(({ looks, again }) => looks.length + again.length === 0)
+    ...(result.twinsInTheWay.length > 0 &&
+    result.twinsInTheWay.every(({ looks, again }) => looks.length + again.length === 0)
       ? { nothingNow: true as const }
       : {}),
     next: {
-      name: towardsName(judgement, checks, lens)
+      name: towardsName(judgement, prospect, lens)
         .slice(0, CHECKS_SHOWN)
         .map((check) => ({ ...named(check), bits: round(check.bits) })),
       action: acting
@@ -125,8 +132,8 @@ export function report(judgement: Judgement, lens: Lens = null): Identification 
         .map((check) => ({ ...named(check), worth: round(worthTowardsAction(judgement, check)) })),
       second: acting.slice(0, fresh < 0 ? acting.length : fresh).map(named),
       later:
-        result.openTwins.length > 0
-          ? laterTwinLooks(judgement, result.openTwins).map((look) => later(look, look.parts[1]))
+        result.twinsInTheWay.length > 0
+          ? laterTwinLooks(judgement, result.twinsInTheWay).map((look) => later(look, look.parts[1]))
           : laterChecks(judgement).map((look) => later(look, name(look.parts[1]))),
     },
     hybrids: hybridsOf(judgement),

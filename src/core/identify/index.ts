@@ -21,7 +21,7 @@ export { type Judgement, likeliestStage } from "./posterior/judgement";
 export { UNKNOWN_PRIOR } from "./posterior/prior";
 
 export { decide, type Verdict, type VerdictResult } from "./verdict/decide";
-export { keptLimit } from "./verdict/gates";
+export { type Gate, gateOf, keptLimit } from "./verdict/gates";
 export { topOnSide } from "./verdict/sides";
 export { type Slip, slipsOf } from "./verdict/slips";
 export { looksBeforeClear } from "./verdict/twins-in-the-way";
@@ -29,7 +29,7 @@ export { looksBeforeClear } from "./verdict/twins-in-the-way";
 export { askableCharacters, ruledOut } from "./next/askable";
 export { laterChecks, nextLater, variation } from "./next/later-checks";
 export type { Lens } from "./next/lens";
-export { foreseeChecks, mostlyCarried, towardsAction, towardsName } from "./next/next-check";
+export { mostlyCarried, predictChecks, type Prospect, towardsAction, towardsName } from "./next/next-check";
 export { type Check, worthTowardsAction } from "./next/value-of-check";
 
 export * from "./words/check-words";
@@ -43,11 +43,11 @@ export { type Refutation, refutingChecks } from "./compare/refute";
 export { type Month, replayMonth } from "./compare/replay-year";
 export {
   likeness,
-  type Parting,
-  partingChecks,
-  partLater,
-  type Peril,
-  perils,
+  type DecidingCheck,
+  decidingChecks,
+  decidingChecksLater,
+  type RiskyPair,
+  riskiestPairs,
   type Twin,
   twinsOf,
 } from "./compare/twins";

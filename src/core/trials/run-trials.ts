@@ -3,7 +3,7 @@ import {
   type Check,
   decide,
   DEFAULT_COSTS,
-  foreseeChecks,
+  predictChecks,
   judge,
   type Judgement,
   type Model,
@@ -323,7 +323,7 @@ function foundInTurn(
   while (order.length < LONGEST_LIST && walking.length > 0) {
     const sum = new Float64Array(walker.model.flora.characters.length);
     for (const { judgement } of walking)
-      for (const check of foreseeChecks(judgement))
+      for (const check of predictChecks(judgement).checks)
         if (stands(judgement, check.character)) sum[check.character] += worth(judgement, check);
     const next = sum.reduce((at, value, c) => (value > sum[at] && !order.includes(c) ? c : at), 0);
     if (sum[next] <= 0 || order.includes(next)) break;
@@ -369,7 +369,7 @@ function gainsAtFirst(model: Model, starts: Start[]): [Float64Array, Float64Arra
         costs: DEFAULT_COSTS,
         observations,
       });
-      for (const check of foreseeChecks(judgement)) {
+      for (const check of predictChecks(judgement).checks) {
         gain[check.character] += check.bits;
         rate[check.character] += check.bits / (check.seconds + 4);
       }

@@ -25,7 +25,7 @@ export function looksSuffice(model: Model, given: Case, taxon: number, stage: St
  */
 export function isSeparable(model: Model, given: Case, taxon: number, stage: Stage, kept: boolean): boolean {
   const all = { ...given, stage, observations: usualLooks(model, taxon, stage) };
-  const { verdict, openTwins } = decide(judge(model, all));
+  const { verdict, twinsInTheWay: openTwins } = decide(judge(model, all));
   if (kept || verdict !== "hold" || !openTwins.some((twin) => twin.again.length > 0))
     return verdict === (kept ? "keep" : "clear");
   const again = new Set(openTwins.flatMap((twin) => twin.again.map((c) => model.flora.characters[c].id)));

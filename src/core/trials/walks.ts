@@ -4,7 +4,7 @@ import {
   type Check,
   decide,
   DEFAULT_COSTS,
-  foreseeChecks,
+  predictChecks,
   judge,
   type Judgement,
   type Model,
@@ -17,6 +17,7 @@ import {
   withSecondPlant,
   placeCharacters,
   looksBeforeClear,
+  gateOf,
 } from "../identify";
 import { type Chance, seededChance } from "../random";
 import { drawDay, SimulatedPlant, Scout } from "../simulate";
@@ -196,7 +197,7 @@ export function walkToName(walker: Walker, start: Start): NameWalk {
   const truth = walker.model.taxonIndex.get(walker.nature.flora.taxa[start.taxon].name) ?? -1;
   const confidence: NameWalk["confidence"] = [];
   for (let i = 0; i < NAME_CHECKS; i++) {
-    const next = towardsName(open.judgement, foreseeChecks(open.judgement))[0];
+    const next = towardsName(open.judgement, predictChecks(open.judgement))[0];
     if (!next) break;
     open.look(next.character);
     if (i < 8) confidence.push(confidenceOf(open.judgement, truth));
@@ -267,14 +268,16 @@ function chooseCheck(
   fixed: number[],
   chance: Chance,
 ): Pick<Check, "character" | "second"> | undefined {
-  const [again] = looksBeforeClear(judgement).again.keys();
+  const gate = gateOf(judgement);
+  const [again] = looksBeforeClear(judgement, gate).again.keys();
   if (again !== undefined && order !== "engine") return { character: again, second: true };
   if (order === "fixed" || order === "one") {
     const character = fixed.find((c) => (order === "one" ? canBeAsked : standsOnSheet)(judgement, c));
     return character === undefined ? undefined : { character };
   }
-  const checks = mostlyCarried(foreseeChecks(judgement));
-  if (order === "engine") return towardsAction(judgement, checks)[0];
+  const prospect = predictChecks(judgement, gate);
+  if (order === "engine") return towardsAction(judgement, prospect)[0];
+  const checks = mostlyCarried(prospect.checks);
   if (order === "bits") return [...checks].sort((a, b) => b.bits - a.bits)[0];
   const fresh = checks.filter((check) => !check.second);
   if (order === "random") return fresh[chance.below(fresh.length)];

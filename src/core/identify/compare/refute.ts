@@ -1,7 +1,7 @@
 import { STAGES } from "../../flora";
 import { answersAt } from "../model/answer-tables";
 import { recordingOf } from "../model/scores";
-import { foreseeChecks } from "../next/next-check";
+import { predictChecks } from "../next/next-check";
 import { type Judgement, likeliestStage } from "../posterior/judgement";
 import { plainName, stateName } from "../words/observation-words";
 import { describeScore } from "../words/score-words";
@@ -33,7 +33,7 @@ const RIVALS = 8;
 export function refutingChecks(judgement: Judgement, taxon: number, most = 8): Refutation[] {
   const rivals = rivalsOf(judgement, taxon);
   const { model } = judgement;
-  const found = foreseeChecks(judgement, new Set([taxon, ...rivals.map((r) => r.taxon)])).flatMap(
+  const found = predictChecks(judgement, undefined, new Set([taxon, ...rivals.map((r) => r.taxon)])).checks.flatMap(
     ({ character, seconds }): Refutation[] => {
       if (recordingOf(model, taxon, character) !== "recorded") return [];
       const own = rowOf(judgement, taxon, character);

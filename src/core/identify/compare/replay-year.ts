@@ -5,9 +5,10 @@ import { minimumWidth, quantile } from "../model/measures";
 import type { Model } from "../model/model";
 import { scoreFor, usuallySeen } from "../model/scores";
 import { usualState } from "../model/usual-look";
-import { foreseeChecks, towardsAction } from "../next/next-check";
+import { predictChecks, towardsAction } from "../next/next-check";
 import { newMemory } from "../posterior/block";
 import { judge } from "../posterior/judge";
+import { gateOf } from "../verdict/gates";
 import { decide, type Verdict } from "../verdict/decide";
 
 /** What could be told of a plant in one month, by somebody who looks where the Bench points. */
@@ -46,10 +47,11 @@ export function replayMonth(model: Model, given: Case, taxon: number, month: num
   const now: Case = { ...given, day, stage, observations: [] };
   const memory = newMemory();
   let judgement = judge(model, now, memory);
-  let verdict = decide(judgement).verdict;
+  let gate = gateOf(judgement);
+  let { verdict } = decide(judgement, gate);
   const characters: string[] = [];
   while (characters.length < MOST_LOOKS && verdict !== "clear" && verdict !== "keep") {
-    const [next] = towardsAction(judgement, foreseeChecks(judgement));
+    const [next] = towardsAction(judgement, predictChecks(judgement, gate));
     if (!next) break;
     const { id } = model.flora.characters[next.character];
     now.observations = next.second
@@ -57,7 +59,8 @@ export function replayMonth(model: Model, given: Case, taxon: number, month: num
       : [...now.observations, usualAnswer(model, taxon, next.character, stage)];
     characters.push(id);
     judgement = judge(model, now, memory);
-    verdict = decide(judgement).verdict;
+    gate = gateOf(judgement);
+    verdict = decide(judgement, gate).verdict;
   }
   return { month, stage, verdict, looks: characters.length, share: judgement.local.taxa[taxon], characters };
 }

@@ -12,7 +12,7 @@ const PARTS_BITS = 0.02;
 /** Seconds that turning to any check costs beside the look itself. */
 const OVERHEAD_SECONDS = 25;
 
-export interface Parting {
+export interface DecidingCheck {
   character: number;
   /** bits that the answer tells about which of the plants it is, from 0 to log₂ of their number */
   bits: number;
@@ -69,13 +69,13 @@ export function twinsOf(model: Model, taxon: number, stage: Stage, most = 12): T
     .slice(0, most);
 }
 
-export interface Peril {
+export interface RiskyPair {
   /** the plant that is acted on */
   target: number;
   /** the plant that stays and would be taken for it */
   kept: number;
   likeness: number;
-  checks: Parting[];
+  checks: DecidingCheck[];
 }
 
 /**
@@ -84,7 +84,13 @@ export interface Peril {
  * @param keptSide 1 for each plant of the flora that stays
  * @param each most kept plants for one target
  */
-export function perils(model: Model, taxa: number[], keptSide: ArrayLike<number>, stage: Stage, each = 2): Peril[] {
+export function riskiestPairs(
+  model: Model,
+  taxa: number[],
+  keptSide: ArrayLike<number>,
+  stage: Stage,
+  each = 2,
+): RiskyPair[] {
   const { taxa: all } = model.flora;
   const kept = [...all.keys()].filter((t) => keptSide[t] && all[t].calendar[stage]);
   return taxa
@@ -95,7 +101,7 @@ export function perils(model: Model, taxa: number[], keptSide: ArrayLike<number>
         .sort((x, y) => y.likeness - x.likeness)
         .slice(0, each),
     )
-    .map((pair) => ({ ...pair, checks: partingChecks(model, [pair.target, pair.kept], stage) }))
+    .map((pair) => ({ ...pair, checks: decidingChecks(model, [pair.target, pair.kept], stage) }))
     .sort((x, y) => y.likeness - x.likeness);
 }
 
@@ -104,8 +110,8 @@ export function perils(model: Model, taxa: number[], keptSide: ArrayLike<number>
  * the bits are the mutual information of plant and answer (Shannon 1948).
  * @param taxa indices of two to four plants
  */
-export function partingChecks(model: Model, taxa: number[], stage: Stage): Parting[] {
-  const found: Parting[] = [];
+export function decidingChecks(model: Model, taxa: number[], stage: Stage): DecidingCheck[] {
+  const found: DecidingCheck[] = [];
   for (const [c, { seconds }] of model.flora.characters.entries()) {
     if (!taxa.every((t) => shows(model, t, c, stage))) continue;
     const rows = taxa.map((t) => answersAt(model, t, c, STAGES.indexOf(stage)));
@@ -129,17 +135,17 @@ function standsApart(row: ArrayLike<number>, rows: ArrayLike<number>[]): boolean
 }
 
 /** The best check of each later stage that parts the plants better than any now, and the first day on which all show it. */
-export function partLater(
+export function decidingChecksLater(
   model: Model,
   taxa: number[],
   now: Stage,
   day: string,
   climate: Climate,
-): { stage: Stage; from: string; check: Parting }[] {
-  const best = Math.max(0, ...partingChecks(model, taxa, now).map((p) => p.bits));
+): { stage: Stage; from: string; check: DecidingCheck }[] {
+  const best = Math.max(0, ...decidingChecks(model, taxa, now).map((p) => p.bits));
   return STAGES.filter((stage) => stage !== now)
     .flatMap((stage) => {
-      const [check] = partingChecks(model, taxa, stage).filter((p) => p.bits > best + PARTS_BITS);
+      const [check] = decidingChecks(model, taxa, stage).filter((p) => p.bits > best + PARTS_BITS);
       const from = check
         ? allBegin(
             taxa.map((t) => model.flora.taxa[t]),

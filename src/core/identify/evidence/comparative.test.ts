@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { read, seen, tinyCase, tinyFlora } from "../../../../tests/support/tiny-flora";
-import { buildModel, foreseeChecks, judge, type Observation, weightsOfEvidence } from "..";
+import { buildModel, predictChecks, judge, type Observation, weightsOfEvidence } from "..";
 import { compare, COMPARED } from "./comparative";
 
 const flora = tinyFlora();
@@ -64,9 +64,9 @@ describe("two plants side by side", () => {
   });
 
   it("are never asked by themselves: nobody knows what stands beside", () => {
-    expect(foreseeChecks(judge(model, tinyCase())).map((c) => model.flora.characters[c.character].id)).not.toContain(
-      "beside",
-    );
+    expect(
+      predictChecks(judge(model, tinyCase())).checks.map((c) => model.flora.characters[c.character].id),
+    ).not.toContain("beside");
   });
 
   it.each([

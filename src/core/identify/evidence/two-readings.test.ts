@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { refusalOf } from "../../../../tests/support/refusal";
 import { read, seen, tinyCase, tinyFlora } from "../../../../tests/support/tiny-flora";
 import type { Observation } from "../case/case";
-import { answersAgainst } from "../next/look-at-second-plant";
+import { answersAgainst } from "../next/answers-against";
 import { buildModel, judge } from "..";
 import { evidenceOf } from "./evidence-of";
 import { chanceOfTwo, nearBetween, nearness, twoReadings } from "./two-readings";

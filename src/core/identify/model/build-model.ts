@@ -1,12 +1,13 @@
 import { InputError } from "../../errors";
-import { type CompiledFlora, LIFE_FORMS, type Score, STAGES } from "../../flora";
+import { type CompiledFlora, LIFE_FORMS, type Score, STAGES, STATUSES } from "../../flora";
 import { fillCharacter } from "./answer-tables";
 import { crossesOf } from "./crosses";
+import { lackingOf } from "./lacking";
 import { classEdges } from "./measures";
 import type { Condition, Model } from "./model";
-import { kinLikeness, sharesOfKin } from "./relatives";
+import { relativeLikeness, sharesOfRelatives } from "./relatives";
 import { indexScores, recordings, variations } from "./scores";
-import { unheldTwins } from "./unscored-twins";
+import { unscoredTwins } from "./unscored-twins";
 import { seenOn } from "./visible-at-stage";
 
 /**
@@ -57,21 +58,24 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
     treatmentOf: Uint16Array.from(treatmentOf, (words) => treatments.indexOf(words)),
     seen,
     seenStep: Uint8Array.from(seen, (of) => (of.length > STAGES.length ? STAGES.length : 0)),
-    kinLikeness: new Float64Array(flora.characters.length),
+    relativeLikeness: new Float64Array(flora.characters.length),
     varies,
     variesAtAll: Uint8Array.from(flora.characters, (_, c) =>
       varies.subarray(c * flora.taxa.length, (c + 1) * flora.taxa.length).includes(1) ? 1 : 0,
     ),
     scoresOf,
     measuredScores: measured,
-    kinShares: flora.characters.map(() => new Map()),
+    relativeShares: flora.characters.map(() => new Map()),
+    lacking: flora.characters.map(() => null),
+    groupNames: new Map(STATUSES.map((s) => [s, treatments.map((treatment) => `${s}: ${treatment}`)])),
     crosses: crossesOf(flora),
-    unheld: unheldTwins(flora),
+    unscoredTwins: unscoredTwins(flora),
   };
   for (const c of flora.characters.keys()) {
-    model.kinShares[c] = sharesOfKin(model, c);
+    model.relativeShares[c] = sharesOfRelatives(model, c);
     fillCharacter(model, c);
-    model.kinLikeness[c] = kinLikeness(model, c);
+    model.relativeLikeness[c] = relativeLikeness(model, c);
   }
+  for (const c of flora.characters.keys()) model.lacking[c] = lackingOf(model, c);
   return model;
 }

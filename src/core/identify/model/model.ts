@@ -1,6 +1,17 @@
-import type { CompiledFlora, Score } from "../../flora";
+import type { CompiledFlora, Score, Status } from "../../flora";
 import type { Cross } from "./crosses";
-import type { UnheldTwin } from "./unscored-twins";
+import type { UnscoredTwin } from "./unscored-twins";
+
+/** How likely a plant is to lack the part that a question is about; see `lacking`. */
+export interface Lacking {
+  /** share of each condition's kind that lacks what the part stands on, in [0, 1] */
+  base: Float64Array;
+  /** chance that a look finds a part to tell of, in each condition, and under the background of each life form */
+  shown: Float64Array;
+  shownByForm: Float64Array;
+  /** place of the state "none" among the character's, or -1 */
+  none: number;
+}
 
 export type Recording = "recorded" | "not-recorded" | "not-applicable";
 
@@ -48,7 +59,7 @@ export interface Model {
   /** places in `seen` from one plant to the next, by character */
   seenStep: Uint8Array;
   /** how far plants of one genus agree in each character, in (0, 1): 1 less the mean distance of their states */
-  kinLikeness: Float64Array;
+  relativeLikeness: Float64Array;
   /** character × taxon: 1 where the plant shows the character differently by stage or form */
   varies: Uint8Array;
   /** 1 where any plant does, by character */
@@ -57,14 +68,18 @@ export interface Model {
   /** scores of each measured character */
   measuredScores: Score[][];
   /** what the plants of each genus and of each family show, summed, by character: for plants without a score of their own */
-  kinShares: Map<string, KinShares>[];
+  relativeShares: Map<string, RelativeShares>[];
+  /** how often what a part stands on is missing, by character; null where it stands on nothing */
+  lacking: (Lacking | null)[];
+  /** names of the action groups that a district has not named itself: by status, then by the place of the treatment */
+  groupNames: Map<Status, string[]>;
   /** the crosses that may stand there */
   crosses: Cross[];
   /** of each plant, the twins that are listed though the flora does not hold them */
-  unheld: UnheldTwin[][];
+  unscoredTwins: UnscoredTwin[][];
 }
 
-export interface KinShares {
+export interface RelativeShares {
   sums: Float64Array;
   plants: number;
 }

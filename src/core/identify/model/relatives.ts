@@ -1,13 +1,13 @@
 import { classShares, type FourPoints } from "./measures";
-import type { KinShares, Model } from "./model";
+import type { RelativeShares, Model } from "./model";
 import { baseScore } from "./scores";
 
 /** Weight of the general rate beside the pairs counted for one character. */
-const KIN_PRIOR_PAIRS = 4;
-const KIN_PRIOR_LIKENESS = 0.7;
+const RELATIVE_PRIOR_PAIRS = 4;
+const RELATIVE_PRIOR_LIKENESS = 0.7;
 
 /** Mean overlap of the recorded states of two plants of one genus, smoothed where few pairs are recorded. */
-export function kinLikeness(model: Model, c: number): number {
+export function relativeLikeness(model: Model, c: number): number {
   const byGenus = new Map<string, ArrayLike<number>[]>();
   model.flora.taxa.forEach((taxon, t) => {
     const score = baseScore(model, t, c);
@@ -16,8 +16,8 @@ export function kinLikeness(model: Model, c: number): number {
       score.shares ?? classShares(score.points as FourPoints, model.edges[c], model.flora.characters[c].kind);
     byGenus.set(taxon.genus, [...(byGenus.get(taxon.genus) ?? []), shares]);
   });
-  let sum = KIN_PRIOR_PAIRS * KIN_PRIOR_LIKENESS;
-  let pairs = KIN_PRIOR_PAIRS;
+  let sum = RELATIVE_PRIOR_PAIRS * RELATIVE_PRIOR_LIKENESS;
+  let pairs = RELATIVE_PRIOR_PAIRS;
   for (const rows of byGenus.values()) {
     for (let a = 0; a < rows.length; a++) {
       for (let b = a + 1; b < rows.length; b++) {
@@ -32,12 +32,12 @@ export function kinLikeness(model: Model, c: number): number {
 /** What a plant without a score of its own is taken to show: its genus, else its family, else its life form. */
 export function inheritedChances(model: Model, c: number, taxon: number, background: Float32Array): Float32Array {
   const own = model.flora.taxa[taxon];
-  const kin = model.kinShares[c].get(`genus ${own.genus}`) ?? model.kinShares[c].get(`family ${own.family}`);
+  const kin = model.relativeShares[c].get(`genus ${own.genus}`) ?? model.relativeShares[c].get(`family ${own.family}`);
   return kin ? Float32Array.from(kin.sums, (sum, s) => 0.6 * (sum / kin.plants) + 0.4 * background[s]) : background;
 }
 
-export function sharesOfKin(model: Model, c: number): Map<string, KinShares> {
-  const byName = new Map<string, KinShares>();
+export function sharesOfRelatives(model: Model, c: number): Map<string, RelativeShares> {
+  const byName = new Map<string, RelativeShares>();
   model.flora.taxa.forEach((taxon, t) => {
     const score = baseScore(model, t, c);
     if (!score) return;

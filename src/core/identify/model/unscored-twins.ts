@@ -1,7 +1,7 @@
 import type { CompiledFlora, Pair, Shown } from "../../flora";
 
 /** A plant that people take for one of this flora, listed as its twin though the flora holds no scores of it. */
-export interface UnheldTwin {
+export interface UnscoredTwin {
   name: string;
   common: string;
   deciders: Pair["deciders"];
@@ -10,9 +10,9 @@ export interface UnheldTwin {
 }
 
 /** Listed twins that the flora does not hold, of each plant that it holds. */
-export function unheldTwins(flora: CompiledFlora): UnheldTwin[][] {
+export function unscoredTwins(flora: CompiledFlora): UnscoredTwin[][] {
   const index = new Map(flora.taxa.map((taxon, t) => [taxon.id, t]));
-  const twins: UnheldTwin[][] = flora.taxa.map(() => []);
+  const twins: UnscoredTwin[][] = flora.taxa.map(() => []);
   for (const { a, b, deciders, found, unheld } of flora.pairs) {
     if (found) continue;
     for (const [own, other] of [

@@ -1,9 +1,9 @@
 import { type Character, LIFE_FORMS, STAGES, type Taxon } from "../../flora";
-import { baseKnown, lacking } from "../evidence/missing-part";
+import { baseKnown } from "../evidence/missing-part";
 import { applies } from "../model/answer-tables";
 import { hasPart } from "../model/scores";
 import type { Judgement } from "../posterior/judgement";
-import { type Active, activePlants } from "./hypotheses";
+import { type ActiveHypotheses } from "./hypotheses";
 
 /**
  * Share of what still fits that must carry a part before it is asked about. Towards a name a part that few carry may be
@@ -64,8 +64,7 @@ function protectedShare(judgement: Judgement): number {
 }
 
 /** Ids of the characters that suit what still fits, at its stage: what free order offers first. */
-export function askableCharacters(judgement: Judgement): string[] {
-  const active = activePlants(judgement);
+export function askableCharacters(judgement: Judgement, active: ActiveHypotheses): string[] {
   return judgement.model.flora.characters
     .filter((_, c) => {
       return (
@@ -92,11 +91,11 @@ function keptNow(judgement: Judgement, c: number): boolean {
 }
 
 /** Share of what still fits that carries the part. */
-export function carriedShare(judgement: Judgement, active: Active, c: number): number {
+export function carriedShare(judgement: Judgement, active: ActiveHypotheses, c: number): number {
   const { model } = judgement;
   const { conditions, weights, firstOf, share } = active;
   const carries = LIFE_FORMS.map((form) => applies(model, c, form));
-  const part = baseKnown(model, c, judgement.case.observations, false) ? null : lacking(model, c);
+  const part = baseKnown(model, c, judgement.case.observations, false) ? null : model.lacking[c];
   let carried = 0;
   for (let i = 0; i < active.taxa.length; i++) {
     const t = active.taxa[i];
@@ -110,7 +109,7 @@ export function carriedShare(judgement: Judgement, active: Active, c: number): n
 }
 
 /** Share of what still fits that shows the part at this stage. */
-export function visibleShare(judgement: Judgement, active: Active, c: number): number {
+export function visibleShare(judgement: Judgement, active: ActiveHypotheses, c: number): number {
   const { taxa, share, stages, stageWeight, stageTotal, total } = active;
   const { model } = judgement;
   const leftInWinter = keptNow(judgement, c);

@@ -1,10 +1,10 @@
 import { largestFirst } from "../../stats";
+import type { Observation } from "../case/case";
 import { crossKept } from "../evidence/cross-evidence";
 import type { Model } from "../model/model";
-import { type Block, soundShare } from "../posterior/block";
+import { type Block, intactShare } from "../posterior/block";
 import { conditionShare, type Judgement, type Posterior } from "../posterior/judgement";
-import { farthestFromClear, type Standpoint } from "../verdict/standpoint";
-import type { Foreseen } from "./look-at-second-plant";
+import type { Standpoint } from "../verdict/standpoint";
 
 /** Plants below this share in both rankings do not count in foreseeing answers. */
 const ACTIVE_SHARE = 2e-4;
@@ -16,30 +16,32 @@ const mostActive = (model: Model): number => (model.flora.taxa.length <= 800 ? 4
 const LEAST_CONDITION = 1e-3;
 
 /** What may stand there, by share, and how it is parted by what is to be done. */
-export interface Standing {
+export interface Hypotheses {
   /** shares of the plants, then of the crosses, and, last, the unknown plant, summing to 1 */
   shares: Float64Array;
   /** the same from the standpoint that is farthest from Clear, and as a verdict of Clear is measured there */
-  sided: Float64Array;
+  sharesForAction: Float64Array;
   guarded: Float64Array;
   standpoint: Standpoint;
   /** side of each of `shares`: 0 what is kept and the unknown plant, then one number for each action group */
-  parted: Int32Array;
-  partitions: number;
-  /** what each side holds of `sided`, and of `guarded` */
+  sideOf: Int32Array;
+  sideCount: number;
+  /** what each side holds of `sharesForAction`, and of `guarded` */
   prior: Float64Array;
   guardedPrior: Float64Array;
-  desk: Desk;
+  scratch: Scratch;
 }
 
-export interface Active extends Standing, Foreseen {
+export interface ActiveHypotheses extends Hypotheses, PredictedPlants {
+  /** answers of one plant that go against the plant ranked first, by character */
+  against: Map<number, Observation>;
   /** stages that hold any of the conditions, and what each holds of each plant: row stage, column plant */
   stages: number[];
   stageWeight: Float64Array;
   /** what all of these hold of each plant, nearly 1 */
   weightSum: Float64Array;
   /** the same as `stageWeight`, of what a block that was looked at still proves, by block */
-  soundOf: Map<string, Float64Array>;
+  intactOf: Map<string, Float64Array>;
   share: Float64Array;
   /** the sum of `share`, and what of it each of `stages` holds */
   total: number;
@@ -47,7 +49,7 @@ export interface Active extends Standing, Foreseen {
 }
 
 /** Arrays that foreseeing one character after another is worked out in: made once for all of them. */
-interface Desk {
+interface Scratch {
   rows: Float64Array;
   sums: Float64Array;
   first: Float64Array;
@@ -55,51 +57,52 @@ interface Desk {
   guardedParts: Float64Array;
 }
 
-function newDesk(model: Model, plants: number, partitions: number): Desk {
+function newScratch(model: Model, plants: number, sides: number): Scratch {
   const answers = model.answers.reduce((a, b) => Math.max(a, b), 0) + 1;
   return {
     rows: new Float64Array(plants * answers),
     sums: new Float64Array(answers),
     first: new Float64Array(answers),
-    parts: new Float64Array(answers * partitions),
-    guardedParts: new Float64Array(answers * partitions),
+    parts: new Float64Array(answers * sides),
+    guardedParts: new Float64Array(answers * sides),
   };
 }
 
 /**
- * @param only these plants alone
- * @param standpoint where it is known from before
+ * @param standpoint the condition of Clear that is worked on
+ * @param against answers of one plant that go against the plant ranked first
+ * @param only these plants alone; left out: all that still fit
  */
-export function activePlants(
+export function activeHypotheses(
   judgement: Judgement,
+  { standpoint, against }: Pick<ActiveHypotheses, "standpoint" | "against">,
   only?: Set<number>,
-  standpoint = farthestFromClear(judgement),
-): Active {
+): ActiveHypotheses {
   const { local, flat, group, keptSide, guarded: measured } = judgement;
   const highestOf = (t: number) => Math.max(local.taxa[t], flat.taxa[t], measured.local.taxa[t]);
   const taxa = only ? [...only].sort((a, b) => highestOf(b) - highestOf(a)) : likeliestPlants(judgement, highestOf);
   const crosses = [...local.crosses.keys()].filter((x) => local.crosses[x] > ACTIVE_SHARE);
   const names = ["kept"];
-  const parted = new Int32Array(taxa.length + crosses.length + 1);
-  const sideOf = (name: string) => {
+  const sideOf = new Int32Array(taxa.length + crosses.length + 1);
+  const sideNamed = (name: string) => {
     const known = names.indexOf(name);
     return known >= 0 ? known : names.push(name) - 1;
   };
   taxa.forEach((t, i) => {
-    if (!keptSide[t]) parted[i] = sideOf(group[t]);
+    if (!keptSide[t]) sideOf[i] = sideNamed(group[t]);
   });
   crosses.forEach((x, i) => {
     const [a, b] = judgement.model.crosses[x].parents;
     if (!crossKept(judgement, x))
-      parted[taxa.length + i] = sideOf(group[a] === group[b] ? group[a] : `${group[a]} × ${group[b]}`);
+      sideOf[taxa.length + i] = sideNamed(group[a] === group[b] ? group[a] : `${group[a]} × ${group[b]}`);
   });
   const own = Float64Array.from(taxa, (t) => local.taxa[t]);
   const sharesUnder = (p: Posterior) =>
     normalised([...taxa.map((t) => p.taxa[t]), ...crosses.map((x) => p.crosses[x]), p.unknown]);
   const shares = sharesUnder(local);
-  const sided = standpoint.posterior === local ? shares : sharesUnder(standpoint.posterior);
+  const sharesForAction = standpoint.posterior === local ? shares : sharesUnder(standpoint.posterior);
   const guarded = sharesUnder(standpoint.guarded);
-  const sides = { parted, partitions: names.length };
+  const sides = { sideOf, sideCount: names.length };
   const conditions = likelyConditions(judgement, taxa);
   const stageTotal = Float64Array.from(conditions.stages, (_, s) =>
     own.reduce((sum, one, i) => sum + one * conditions.stageWeight[s * own.length + i], 0),
@@ -108,18 +111,19 @@ export function activePlants(
     taxa,
     crosses,
     ...conditions,
-    soundOf: new Map(),
+    intactOf: new Map(),
     share: own,
     total: own.reduce((a, b) => a + b, 0),
     stageTotal,
     shares,
-    sided,
+    sharesForAction,
     guarded,
     standpoint,
+    against,
     ...sides,
-    prior: heldBy(sides, sided),
-    guardedPrior: heldBy(sides, guarded),
-    desk: newDesk(judgement.model, shares.length, names.length),
+    prior: sumBySide(sides, sharesForAction),
+    guardedPrior: sumBySide(sides, guarded),
+    scratch: newScratch(judgement.model, shares.length, names.length),
   };
 }
 
@@ -139,7 +143,7 @@ function normalised(values: number[] | Float64Array): Float64Array {
 function likelyConditions(
   judgement: Judgement,
   taxa: number[],
-): Pick<Active, "conditions" | "weights" | "firstOf" | "stages" | "stageWeight" | "weightSum"> {
+): Pick<ActiveHypotheses, "conditions" | "weights" | "firstOf" | "stages" | "stageWeight" | "weightSum"> {
   const { firstCondition, conditionStage } = judgement.model;
   const conditions: number[] = [];
   const firstOf = [0];
@@ -161,7 +165,7 @@ function likelyConditions(
 /** A value of each condition, summed over those of one stage: row stage, column plant. */
 function byStage(
   model: Model,
-  { conditions, firstOf, stages }: Pick<Active, "conditions" | "firstOf" | "stages">,
+  { conditions, firstOf, stages }: Pick<ActiveHypotheses, "conditions" | "firstOf" | "stages">,
   values: Float64Array,
 ): Float64Array {
   const plants = firstOf.length - 1;
@@ -173,27 +177,34 @@ function byStage(
 }
 
 /** What a block that was looked at still proves of each plant at each stage; once for all its characters. */
-export function soundByStage({ model }: Judgement, active: Active, block: Block): Float64Array {
-  const known = active.soundOf.get(block.name);
+export function intactByStage({ model }: Judgement, active: ActiveHypotheses, block: Block): Float64Array {
+  const known = active.intactOf.get(block.name);
   if (known) return known;
   const sound = byStage(
     model,
     active,
-    active.weights.map((weight, k) => weight * soundShare(model, block, active.conditions[k])),
+    active.weights.map((weight, k) => weight * intactShare(model, block, active.conditions[k])),
   );
-  active.soundOf.set(block.name, sound);
+  active.intactOf.set(block.name, sound);
   return sound;
 }
 
 /** What each side holds. */
-export function heldBy(
-  { parted, partitions }: Pick<Standing, "parted" | "partitions">,
+export function sumBySide(
+  { sideOf, sideCount }: Pick<Hypotheses, "sideOf" | "sideCount">,
   shares: Float64Array,
 ): Float64Array {
-  const held = new Float64Array(partitions);
-  for (let i = 0; i < shares.length; i++) held[parted[i]] += shares[i];
+  const held = new Float64Array(sideCount);
+  for (let i = 0; i < shares.length; i++) held[sideOf[i]] += shares[i];
   return held;
 }
 
-/** What was worked out to foresee the checks of a judgement, for the orders that follow them further. */
-export const foreseen = new WeakMap<Judgement, Active>();
+/** The plants that are foreseen, with their likely conditions: those of the i-th from `firstOf[i]` on, each with its share within its plant. */
+export interface PredictedPlants {
+  taxa: number[];
+  conditions: Int32Array;
+  weights: Float64Array;
+  firstOf: Int32Array;
+  /** crosses that stand high enough to be foreseen */
+  crosses: number[];
+}

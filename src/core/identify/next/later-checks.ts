@@ -3,7 +3,7 @@ import { answersAt } from "../model/answer-tables";
 import { recordingOf, usuallySeen } from "../model/scores";
 import { conditionShare, type Judgement } from "../posterior/judgement";
 import { topOnSide } from "../verdict/sides";
-import type { OpenTwin } from "../verdict/twins-in-the-way";
+import type { TwinInTheWay } from "../verdict/twins-in-the-way";
 
 export interface LaterCheck {
   character: number;
@@ -53,7 +53,7 @@ export function laterChecks(judgement: Judgement, most = 4): LaterCheck[] {
 export type LaterTwinLook = Omit<LaterCheck, "parts"> & { parts: [number, string] };
 
 /** What would part a plant from twins that the flora does not hold at another stage, soonest first; of those that nothing seen may be. */
-export function laterTwinLooks(judgement: Judgement, open: OpenTwin[], most = 4): LaterTwinLook[] {
+export function laterTwinLooks(judgement: Judgement, open: TwinInTheWay[], most = 4): LaterTwinLook[] {
   const { model, case: given } = judgement;
   const answered = answeredCharacters(judgement);
   const found = open

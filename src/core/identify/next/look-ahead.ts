@@ -1,9 +1,9 @@
 import { largestFirst } from "../../stats";
 import type { Judgement } from "../posterior/judgement";
 import { costOfAct } from "../verdict/gates";
-import { type Active, activePlants, foreseen, heldBy, type Standing } from "./hypotheses";
-import { foreseenAnswers } from "./predicted-answers";
-import { type Check, type Gain, type Look, natsOf } from "./value-of-check";
+import { type ActiveHypotheses, activeHypotheses, sumBySide, type Hypotheses } from "./hypotheses";
+import { predictedAnswers } from "./predicted-answers";
+import { type Check, type CheckValue, type PredictedRows, natsOf } from "./value-of-check";
 
 /** Checks at the head of an order that are followed one look further, and those among which the look after is sought. */
 const FOLLOWED = 4;
@@ -11,20 +11,20 @@ const FOLLOWED = 4;
 const SOUGHT = 12;
 
 /** What an order of checks is followed by. */
-interface Following {
+interface LookAhead {
   overheadSeconds: number;
-  worth: (gain: Gain) => number;
+  worth: (gain: CheckValue) => number;
   /** what of what may stand there is followed, and what a look then tells of it */
-  after: typeof standingAfter;
-  gain: (standing: Standing, character: number, look: Look) => Gain;
+  after: typeof hypothesesAfter;
+  gain: (standing: Hypotheses, character: number, look: PredictedRows) => CheckValue;
   /** whether an answer needs no look after it */
-  ended: (after: Standing) => boolean;
+  ended: (after: Hypotheses) => boolean;
 }
 
 /** The plants that are followed, and the looks that were worked out for them: for both orders the same. */
-interface Near {
-  active: Active;
-  looks: Map<number, Look>;
+export interface Shortlist {
+  active: ActiveHypotheses;
+  looks: Map<number, PredictedRows>;
 }
 
 /** So many plants, the likeliest, are followed beside the unknown one. */
@@ -36,29 +36,31 @@ const LEAST_FOLLOWED = 0.03;
 /** Towards an action looks are followed only where the kept side holds less than this: a plant to be left is soonest known one look at a time. */
 const KEPT_LEADS = 0.55;
 
-export const keptLeads = (judgement: Judgement): boolean => (foreseen.get(judgement)?.prior[0] ?? 1) >= KEPT_LEADS;
+export const keptLeads = (active: ActiveHypotheses): boolean => active.prior[0] >= KEPT_LEADS;
 
 /**
  * The first few checks of an order, put in the order of what they are worth together with the best look after them, on the mean
  * of their answers, per second of both: looks that only tell together are found by it.
  */
-export function followed(
+export function orderByLookingAhead(
   judgement: Judgement,
+  shortlist: Shortlist | null,
   ordered: Check[],
-  { overheadSeconds, worth: worthOf, after: afterOf, gain, ended }: Following,
+  { overheadSeconds, worth: worthOf, after: afterOf, gain, ended }: LookAhead,
 ): Check[] {
-  const near = ordered.length < 3 ? undefined : nearOf(judgement);
-  if (!near) return ordered;
-  const looks = ordered
-    .slice(0, SOUGHT)
-    .map((check) => ({ check, time: check.seconds + overheadSeconds, ...lookOf(judgement, near, check.character) }));
+  if (!shortlist || ordered.length < 3) return ordered;
+  const looks = ordered.slice(0, SOUGHT).map((check) => ({
+    check,
+    time: check.seconds + overheadSeconds,
+    ...lookOf(judgement, shortlist, check.character),
+  }));
   const rates = new Map(
     looks.slice(0, FOLLOWED).map(({ check, rows, time }) => {
       const n = judgement.model.answers[check.character];
       let worth = worthOf(check);
       let seconds = time;
       for (let o = 0; o < n; o++) {
-        const { chance, after } = afterOf(near.active, rows, n, o);
+        const { chance, after } = afterOf(shortlist.active, rows, n, o);
         if (chance < LEAST_FOLLOWED || ended(after)) continue;
         let best = { worth: 0, seconds: 1 };
         for (const look of looks) {
@@ -77,66 +79,57 @@ export function followed(
 }
 
 /** True where the best act is to treat or to leave, and not to come back. */
-export const isEnded = (judgement: Judgement, { standpoint, guardedPrior, partitions }: Standing): boolean =>
-  costOfAct(judgement, standpoint.limitTimes, guardedPrior, 0, partitions, 1) < judgement.case.costs.hold;
+export const isEnded = (
+  judgement: Judgement,
+  { standpoint, guardedPrior, sideCount: partitions }: Hypotheses,
+): boolean => costOfAct(judgement, standpoint.limitTimes, guardedPrior, 0, partitions, 1) < judgement.case.costs.hold;
 
 /** What may stand there, but for the plants that all but cannot; once for both orders. */
-function nearOf(judgement: Judgement): Near | undefined {
-  const known = nears.get(judgement);
-  const all = foreseen.get(judgement);
-  if (known || !all) return known;
-  const highest = all.taxa.map((_, i) => Math.max(all.shares[i], all.sided[i], all.guarded[i]));
-  const near = {
-    active: activePlants(
-      judgement,
-      new Set(largestFirst(highest, FOLLOWED_PLANTS).map((i) => all.taxa[i])),
-      all.standpoint,
-    ),
-    looks: new Map<number, Look>(),
-  };
-  nears.set(judgement, near);
-  return near;
+export function shortlistOf(judgement: Judgement, all: ActiveHypotheses): Shortlist {
+  const highest = all.taxa.map((_, i) => Math.max(all.shares[i], all.sharesForAction[i], all.guarded[i]));
+  const likeliest = new Set(largestFirst(highest, FOLLOWED_PLANTS).map((i) => all.taxa[i]));
+  return { active: activeHypotheses(judgement, all, likeliest), looks: new Map() };
 }
 
-const nears = new WeakMap<Judgement, Near>();
-
-function lookOf(judgement: Judgement, { active, looks }: Near, c: number): Look {
+function lookOf(judgement: Judgement, { active, looks }: Shortlist, c: number): PredictedRows {
   const known = looks.get(c);
   if (known) return known;
-  const rows = foreseenAnswers(judgement, active, c).slice();
+  const rows = predictedAnswers(judgement, active, c).slice();
   const look = { rows, nats: natsOf(rows, judgement.model.answers[c]) };
   looks.set(c, look);
   return look;
 }
 
 /** What may stand there after an answer, and how likely that answer is. */
-export function standingAfter(
-  now: Standing,
+export function hypothesesAfter(
+  now: Hypotheses,
   rows: Float64Array,
   n: number,
   answer: number,
-): { chance: number; after: Standing } {
-  const [shares, sided, guarded] = [now.shares, now.sided, now.guarded].map((of) => sharesAfter(of, rows, n, answer));
+): { chance: number; after: Hypotheses } {
+  const [shares, sided, guarded] = [now.shares, now.sharesForAction, now.guarded].map((of) =>
+    sharesAfter(of, rows, n, answer),
+  );
   return {
     chance: shares.chance,
     after: {
       ...now,
       shares: shares.after,
-      sided: sided.after,
+      sharesForAction: sided.after,
       guarded: guarded.after,
-      prior: heldBy(now, sided.after),
-      guardedPrior: heldBy(now, guarded.after),
+      prior: sumBySide(now, sided.after),
+      guardedPrior: sumBySide(now, guarded.after),
     },
   };
 }
 
 /** The same of the shares alone: all that a name needs. */
-export function namesAfter(
-  now: Standing,
+export function sharesOnlyAfter(
+  now: Hypotheses,
   rows: Float64Array,
   n: number,
   answer: number,
-): { chance: number; after: Standing } {
+): { chance: number; after: Hypotheses } {
   const { chance, after } = sharesAfter(now.shares, rows, n, answer);
   return { chance, after: { ...now, shares: after } };
 }

@@ -1,6 +1,5 @@
 import { LIFE_FORMS, STAGES } from "../../flora";
 import type { Observation } from "../case/case";
-import { isOfOnePlant } from "../case/with-second-plant";
 import { measuredBackground } from "../evidence/number";
 import { backgroundOnPlants, chanceOnPlants, oneThenOther } from "../evidence/several-plants";
 import { chanceOfTwo, firstReading, nearBetween } from "../evidence/two-readings";
@@ -8,71 +7,23 @@ import { backgroundRow } from "../model/answer-tables";
 import { classShares, minimumWidth, readingChance } from "../model/measures";
 import type { Model } from "../model/model";
 import { confusionTable, grossErrorRate } from "../model/observer";
-import { recordingOf, scoreFor, variesWithCondition } from "../model/scores";
-import { type Block, soundShare } from "../posterior/block";
+import { variesWithCondition } from "../model/scores";
+import { type Block, intactShare } from "../posterior/block";
 import { type Judgement, likeliestStage } from "../posterior/judgement";
-
-/** An answer that the plant ranked first gives less often than this goes against it. */
-const USUAL = 0.4;
-/** Below this share no plant leads yet, and nothing goes against it. */
-const LEADS = 0.5;
-
-/** Answers of one plant that go against the plant ranked first, by character: a second plant of the patch may be worth a look. */
-export function answersAgainst(judgement: Judgement): Map<number, Observation> {
-  const known = against.get(judgement);
-  if (known) return known;
-  const { model, local, evidence } = judgement;
-  const first = local.taxa.reduce((best, share, t) => (share > local.taxa[best] ? t : best), 0);
-  const z = model.firstCondition[first] + STAGES.indexOf(likeliestStage(judgement, first));
-  const found = new Map<number, Observation>();
-  judgement.case.observations.forEach((observation, i) => {
-    const item = local.taxa[first] >= LEADS ? evidence[i] : null;
-    if (!item || !isOfOnePlant(observation) || model.flora.characters[item.character].station === "setting") return;
-    if (observation.states ? item.chance[z] < USUAL : isOutside(model, item.character, z, observation))
-      found.set(item.character, observation);
-  });
-  against.set(judgement, found);
-  return found;
-}
-
-const against = new WeakMap<Judgement, Map<number, Observation>>();
-
-/** Whether a reading lies beyond what four in five plants of the kind measure, however it was read. */
-function isOutside(model: Model, c: number, z: number, observation: Observation): boolean {
-  const points = scoreIn(model, c, z)?.points;
-  if (!points) return false;
-  const { value, half } = firstReading(model.flora.characters[c].kind, observation);
-  return value + half < points[1] || value - half > points[2];
-}
-
-function scoreIn(model: Model, c: number, z: number) {
-  const { taxon, stage, form } = model.conditions[z];
-  return recordingOf(model, taxon, c) === "recorded"
-    ? scoreFor(model, taxon, c, STAGES[stage], undefined, model.flora.taxa[taxon].forms[form].id)
-    : undefined;
-}
-
-/** The plants that are foreseen, with their likely conditions: those of the i-th from `firstOf[i]` on, each with its share within its plant. */
-export interface Foreseen {
-  taxa: number[];
-  conditions: Int32Array;
-  weights: Float64Array;
-  firstOf: Int32Array;
-  /** crosses that stand high enough to be foreseen */
-  crosses: number[];
-}
+import { scoreIn } from "./answers-against";
+import type { PredictedPlants } from "./hypotheses";
 
 /** What a second plant shows after what a first one did: chance of each answer, and of the first one's, in one condition or background. */
-interface Followed {
+interface AnswersAfterFirst {
   answers: Float64Array;
   first: number;
 }
 
 /** What a second plant shows after the first: of a plant in one condition, of any plant by life form, and of one that nothing is known of. */
 interface AfterFirst {
-  inCondition: (z: number) => Followed;
-  background: Followed[];
-  stranger: Followed[];
+  inCondition: (z: number) => AnswersAfterFirst;
+  background: AnswersAfterFirst[];
+  stranger: AnswersAfterFirst[];
 }
 
 /**
@@ -81,7 +32,7 @@ interface AfterFirst {
  */
 export function secondAnswers(
   judgement: Judgement,
-  { taxa, conditions, weights, firstOf, crosses }: Foreseen,
+  { taxa, conditions, weights, firstOf, crosses }: PredictedPlants,
   c: number,
   first: Observation,
   rows: Float64Array,
@@ -93,20 +44,20 @@ export function secondAnswers(
     : readingsAfter(model, c, first);
   const block = judgement.blocks.get(model.flora.characters[c].block) as Block;
   const unknown = rows.subarray((taxa.length + crosses.length) * n, (taxa.length + crosses.length + 1) * n);
-  const likeness = model.kinLikeness[c];
+  const likeness = model.relativeLikeness[c];
   taxa.forEach((t, i) => {
     const other = background[model.taxonLifeForm[t]];
-    let own: Followed | null = null;
+    let own: AnswersAfterFirst | null = null;
     for (let k = firstOf[i]; k < firstOf[i + 1]; k++) {
       const z = conditions[k];
       if (!own || variesWithCondition(model, t, c)) own = inCondition(z);
-      addTo(rows, i * n, own.answers, weights[k] * soundShare(model, block, z));
-      addTo(rows, i * n, other.answers, weights[k] * (1 - soundShare(model, block, z)));
+      addTo(rows, i * n, own.answers, weights[k] * intactShare(model, block, z));
+      addTo(rows, i * n, other.answers, weights[k] * (1 - intactShare(model, block, z)));
     }
     if (!own) return;
     const like = (likeness * own.first) / (likeness * own.first + (1 - likeness) * other.first);
-    addTo(unknown, 0, rows.subarray(i * n, i * n + n), unknownParts.kin[t] * like);
-    addTo(unknown, 0, other.answers, unknownParts.kin[t] * (1 - like));
+    addTo(unknown, 0, rows.subarray(i * n, i * n + n), unknownParts.relatives[t] * like);
+    addTo(unknown, 0, other.answers, unknownParts.relatives[t] * (1 - like));
   });
   crosses.forEach((x, i) => {
     for (const t of model.crosses[x].parents)
@@ -131,10 +82,14 @@ function statesAfter(model: Model, c: number, { states, sure }: Observation): Af
   const pairs = character.states.map((_, second) => oneThenOther(first, second));
   const any = pairs.map((pair) => backgroundOnPlants(model, c, confusion, pair));
   return {
-    inCondition: (z) => followed(n, (second) => chanceOnPlants(model, c, z, undefined, confusion, pairs[second])),
-    background: LIFE_FORMS.map((_, form) => followed(n, (second) => any[second].byForm[form])),
+    inCondition: (z) =>
+      answersAfterFirst(n, (second) => chanceOnPlants(model, c, z, undefined, confusion, pairs[second])),
+    background: LIFE_FORMS.map((_, form) => answersAfterFirst(n, (second) => any[second].byForm[form])),
     stranger: LIFE_FORMS.map((_, form) =>
-      followed(n, (second) => LIKE_ITS_FORM * any[second].byForm[form] + (1 - LIKE_ITS_FORM) * any[second].even),
+      answersAfterFirst(
+        n,
+        (second) => LIKE_ITS_FORM * any[second].byForm[form] + (1 - LIKE_ITS_FORM) * any[second].even,
+      ),
     ),
   };
 }
@@ -156,7 +111,7 @@ function readingsAfter(model: Model, c: number, observation: Observation): After
     { length: n },
     (_, o) => LIFE_FORMS.reduce((sum, _form, form) => sum + ofForm(form, o), 0) / LIFE_FORMS.length,
   );
-  const background = LIFE_FORMS.map((_, form) => followed(n, (o) => ofForm(form, o)));
+  const background = LIFE_FORMS.map((_, form) => answersAfterFirst(n, (o) => ofForm(form, o)));
   return {
     inCondition: (z) => {
       const form = model.taxonLifeForm[model.conditions[z].taxon];
@@ -164,19 +119,19 @@ function readingsAfter(model: Model, c: number, observation: Observation): After
       if (!score?.points) return background[form];
       const chance = readingChance(score.points, reading.value, reading.half, width);
       const shares = classShares(score.points, model.edges[c], kind);
-      return followed(n, (o) =>
+      return answersAfterFirst(n, (o) =>
         chanceOfTwo(ofTwo(chance, shares, o), anyOf(form, o), near[o], gross, score.confidence),
       );
     },
     background,
     stranger: LIFE_FORMS.map((_, form) =>
-      followed(n, (o) => LIKE_ITS_FORM * ofForm(form, o) + (1 - LIKE_ITS_FORM) * even[o]),
+      answersAfterFirst(n, (o) => LIKE_ITS_FORM * ofForm(form, o) + (1 - LIKE_ITS_FORM) * even[o]),
     ),
   };
 }
 
 /** @param chanceOf chance of what the first showed, together with each state of the second */
-function followed(states: number, chanceOf: (second: number) => number): Followed {
+function answersAfterFirst(states: number, chanceOf: (second: number) => number): AnswersAfterFirst {
   const answers = Float64Array.from({ length: states }, (_, second) => chanceOf(second));
   const first = answers.reduce((a, b) => a + b, 0);
   return { answers: answers.map((chance) => chance / first), first };

@@ -1,13 +1,23 @@
 import type { Observation } from "../case/case";
 import type { Judgement } from "../posterior/judgement";
-import { looksBeforeClear, type TakenFor } from "../verdict/twins-in-the-way";
+import { farthestFromClear } from "../verdict/standpoint";
+import { gateOf, type Gate } from "../verdict/gates";
+import { looksBeforeClear, type MistakenFor } from "../verdict/twins-in-the-way";
+import { answersAgainst } from "./answers-against";
 import { APPLIES_SHARE, carriedShare, contactShare, handling, ruledOut, VISIBLE_SHARE, visibleShare } from "./askable";
-import { type Active, activePlants, foreseen } from "./hypotheses";
+import { activeHypotheses, type ActiveHypotheses } from "./hypotheses";
 import { type Lens, SEEN_THROUGH } from "./lens";
-import { followed, isEnded, keptLeads, namesAfter, standingAfter } from "./look-ahead";
-import { answersAgainst } from "./look-at-second-plant";
-import { foreseenAnswers } from "./predicted-answers";
-import { type Check, gainOf, nameGain, worthTowardsAction, worthTowardsName } from "./value-of-check";
+import {
+  hypothesesAfter,
+  isEnded,
+  keptLeads,
+  orderByLookingAhead,
+  sharesOnlyAfter,
+  type Shortlist,
+  shortlistOf,
+} from "./look-ahead";
+import { predictedAnswers } from "./predicted-answers";
+import { type Check, valueForName, valueOfCheck, worthTowardsAction, worthTowardsName } from "./value-of-check";
 
 /**
  * Seconds that turning to any question costs, beside the look itself. Towards an action little is added, so that
@@ -31,18 +41,35 @@ const SELDOM_SHARE = 0.03;
 /** A part that nothing left shows is asked about last of all, where every other answer was used up. */
 const LEAST_VISIBLE = 1e-6;
 
+/** The checks worth making now, and what they were predicted from: the orders look ahead from it. */
+export interface Prospect {
+  /** unordered; see `towardsName` and `towardsAction` */
+  checks: Check[];
+  active: ActiveHypotheses;
+  /** the likeliest plants, for looking ahead; null where only some plants were predicted */
+  shortlist: Shortlist | null;
+}
+
 /**
- * Checks worth making now, unordered; see `towardsName` and `towardsAction` for the two orders.
- * @param only these plants alone are foreseen; left out: all that still fit
+ * @param gate what the judgement must pass before Clear, where it is known from the verdict
+ * @param only these plants alone are predicted; left out: all that still fit
  */
-export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[] {
-  const active = activePlants(judgement, only);
-  if (!only) foreseen.set(judgement, active);
+export function predictChecks(judgement: Judgement, gate = gateOf(judgement), only?: Set<number>): Prospect {
+  const from = { standpoint: farthestFromClear(judgement, gate), against: answersAgainst(judgement) };
+  const active = activeHypotheses(judgement, from, only);
+  return {
+    checks: checksFrom(judgement, gate, active, only !== undefined),
+    active,
+    shortlist: only ? null : shortlistOf(judgement, active),
+  };
+}
+
+function checksFrom(judgement: Judgement, gate: Gate, active: ActiveHypotheses, only: boolean): Check[] {
   const answered = new Set(judgement.case.observations.map((o) => o.character));
-  const against = only ? new Map<number, Observation>() : answersAgainst(judgement);
+  const against = only ? new Map<number, Observation>() : active.against;
   const harm = contactShare(judgement);
-  const before = only ? null : looksBeforeClear(judgement);
-  const wanted = before?.fresh ?? new Map<number, TakenFor[]>();
+  const before = only ? null : looksBeforeClear(judgement, gate);
+  const wanted = before?.fresh ?? new Map<number, MistakenFor[]>();
   const checks: Check[] = [];
   const rest: Askable[] = [];
   const characters = judgement.model.flora.characters;
@@ -60,7 +87,7 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
     if (against.has(c)) {
       if (!before?.again.has(c))
         checks.push({
-          ...foresee(judgement, active, { c, carried: 1, visible: 1, caution, first: undefined }),
+          ...predictCheck(judgement, active, { c, carried: 1, visible: 1, caution, first: undefined }),
           second: true,
         });
       continue;
@@ -76,7 +103,7 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
       rest.push(look);
       continue;
     }
-    const check = foresee(judgement, active, look);
+    const check = predictCheck(judgement, active, look);
     if (only || check.bits > 1e-4 || check.first) checks.push(check);
   }
   for (const [c, twins] of before?.again ?? [])
@@ -94,7 +121,7 @@ export function foreseeChecks(judgement: Judgement, only?: Set<number>): Check[]
   return [
     ...checks,
     ...(seldom.length > 0 ? seldom : rest).map((look) =>
-      lessBy(Math.max(look.visible, LEAST_VISIBLE), foresee(judgement, active, look)),
+      lessBy(Math.max(look.visible, LEAST_VISIBLE), predictCheck(judgement, active, look)),
     ),
   ];
 }
@@ -107,11 +134,11 @@ interface Askable {
   visible: number;
   caution: "gloves" | undefined;
   /** unheld twins that it must be looked at for */
-  first: TakenFor[] | undefined;
+  first: MistakenFor[] | undefined;
 }
 
-function foresee(judgement: Judgement, active: Active, { c, carried, caution, first }: Askable): Check {
-  const gain = gainOf(judgement, active, c, foreseenAnswers(judgement, active, c));
+function predictCheck(judgement: Judgement, active: ActiveHypotheses, { c, carried, caution, first }: Askable): Check {
+  const gain = valueOfCheck(judgement, active, c, predictedAnswers(judgement, active, c));
   return {
     character: c,
     seconds: judgement.model.flora.characters[c].seconds,
@@ -126,7 +153,7 @@ function foresee(judgement: Judgement, active: Active, { c, carried, caution, fi
 const onSecondPlant = (
   { model }: Judgement,
   character: number,
-  first: TakenFor[],
+  first: MistakenFor[],
   caution?: "gloves" | "never",
 ): Check => ({
   character,
@@ -155,10 +182,10 @@ const lessBy = (share: number, check: Check): Check => ({
  * True where no look at what most of what fits shows tells anything, and still nothing is settled: one answer that was wrong,
  * the kind of plant above all, can lead to plants of which nothing is left to be seen. Then the others are asked about.
  */
-const hasRunDry = (active: Active, checks: Check[]): boolean =>
+const hasRunDry = (active: ActiveHypotheses, checks: Check[]): boolean =>
   active.shares.every((share) => share < SETTLED_SHARE) && checks.every((check) => check.bits < DRY_BITS);
 
-export function towardsName(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
+export function towardsName(judgement: Judgement, { checks, shortlist }: Prospect, lens: Lens = null): Check[] {
   const plain = order(
     judgement,
     checks.filter((check) => !check.second),
@@ -168,11 +195,11 @@ export function towardsName(judgement: Judgement, checks: Check[], lens: Lens = 
   );
   return isThrough(judgement, plain[0], lens)
     ? plain
-    : followed(judgement, plain, {
+    : orderByLookingAhead(judgement, shortlist, plain, {
         overheadSeconds: OVERHEAD_SECONDS.name,
         worth: worthTowardsName,
-        after: namesAfter,
-        gain: (after, _, look) => nameGain(after, look),
+        after: sharesOnlyAfter,
+        gain: (after, _, look) => valueForName(after, look),
         ended: () => false,
       });
 }
@@ -186,7 +213,11 @@ export function mostlyCarried(checks: Check[]): Check[] {
 /** A second plant that is looked at for a twin which the flora does not hold comes when nothing else is left. */
 const isLast = (check: Check): boolean => check.second === true && check.first !== undefined;
 
-export function towardsAction(judgement: Judgement, checks: Check[], lens: Lens = null): Check[] {
+export function towardsAction(
+  judgement: Judgement,
+  { checks, active, shortlist }: Prospect,
+  lens: Lens = null,
+): Check[] {
   const second = checks.filter(isLast);
   const plain = order(
     judgement,
@@ -196,13 +227,13 @@ export function towardsAction(judgement: Judgement, checks: Check[], lens: Lens 
     OVERHEAD_SECONDS.action,
   );
   const ordered =
-    isThrough(judgement, plain[0], lens) || keptLeads(judgement)
+    isThrough(judgement, plain[0], lens) || keptLeads(active)
       ? plain
-      : followed(judgement, plain, {
+      : orderByLookingAhead(judgement, shortlist, plain, {
           overheadSeconds: OVERHEAD_SECONDS.action,
           worth: (gain) => worthTowardsAction(judgement, gain),
-          after: standingAfter,
-          gain: (after, c, look) => gainOf(judgement, after, c, look.rows, look.nats),
+          after: hypothesesAfter,
+          gain: (after, c, look) => valueOfCheck(judgement, after, c, look.rows, look.nats),
           ended: (after) => isEnded(judgement, after),
         });
   return [...ordered.filter((check) => check.first), ...second, ...ordered.filter((check) => !check.first)];

@@ -1,11 +1,12 @@
 import { LIFE_FORMS, STAGES } from "../../flora";
-import { baseKnown, lacking, type Lacking } from "../evidence/missing-part";
+import { baseKnown } from "../evidence/missing-part";
 import { answersAt, firstRowOf } from "../model/answer-tables";
+import type { Lacking } from "../model/model";
 import { seenAt, variesWithCondition } from "../model/scores";
-import { soundShare } from "../posterior/block";
+import { intactShare } from "../posterior/block";
 import { type Judgement, likeliestStage } from "../posterior/judgement";
-import { type Active, soundByStage } from "./hypotheses";
-import { answersAgainst, secondAnswers } from "./look-at-second-plant";
+import { type ActiveHypotheses, intactByStage } from "./hypotheses";
+import { secondAnswers } from "./look-at-second-plant";
 
 /** Parts of the unknown plant below this share are not foreseen. */
 const LEAST_PART = 1e-6;
@@ -15,21 +16,21 @@ const LEAST_PART = 1e-6;
  * was seen on one plant, and goes against the others, it is the answer of a second.
  * A block that may already have gone wrong as a whole answers from the background to that extent.
  */
-export function foreseenAnswers(judgement: Judgement, active: Active, c: number): Float64Array {
+export function predictedAnswers(judgement: Judgement, active: ActiveHypotheses, c: number): Float64Array {
   const { model } = judgement;
   const { conditions, weights, firstOf, taxa, stages, weightSum } = active;
   const n = model.answers[c];
-  const rows = active.desk.rows.subarray(0, active.shares.length * n).fill(0);
-  const before = answersAgainst(judgement).get(c);
+  const rows = active.scratch.rows.subarray(0, active.shares.length * n).fill(0);
+  const before = active.against.get(c);
   if (before) return secondAnswers(judgement, active, c, before, rows);
   const { block: name } = model.flora.characters[c];
   const block = judgement.blocks.get(name);
   const freshShare = 1 - model.flora.blocks[name];
-  const soundAt = block ? soundByStage(judgement, active, block) : active.stageWeight;
+  const soundAt = block ? intactByStage(judgement, active, block) : active.stageWeight;
   const times = block ? 1 : freshShare;
   const table = model.table[c];
   const background = model.background[c];
-  const part = baseKnown(model, c, judgement.case.observations, false) ? null : lacking(model, c);
+  const part = baseKnown(model, c, judgement.case.observations, false) ? null : model.lacking[c];
   for (let i = 0; i < taxa.length; i++) {
     const t = taxa[i];
     const from = model.taxonLifeForm[t] * n;
@@ -51,7 +52,7 @@ export function foreseenAnswers(judgement: Judgement, active: Active, c: number)
     for (let k = firstOf[i]; k < firstOf[i + 1]; k++) {
       const z = conditions[k];
       const sound = seenAt(model, t, c, model.conditionStage[z])
-        ? weights[k] * (block ? soundShare(model, block, z) : freshShare)
+        ? weights[k] * (block ? intactShare(model, block, z) : freshShare)
         : 0;
       const told = part ? sound * part.shown[z] : sound;
       own += told;
@@ -90,7 +91,7 @@ function crossRow(judgement: Judgement, cross: number, c: number, sound: number,
 /** The unknown plant's answers: its life forms' backgrounds and its listed relatives' rows, each by its share. */
 function unknownRow(
   judgement: Judgement,
-  active: Active,
+  active: ActiveHypotheses,
   rows: Float64Array,
   c: number,
   part: Lacking | null,
@@ -99,7 +100,7 @@ function unknownRow(
   const { model, unknownParts } = judgement;
   const n = out.length;
   const background = model.background[c];
-  const likeness = model.kinLikeness[c];
+  const likeness = model.relativeLikeness[c];
   let total = 0;
   for (let form = 0; form < LIFE_FORMS.length; form++) {
     const weight = unknownParts.byForm[form];
@@ -110,7 +111,7 @@ function unknownRow(
   }
   for (let i = 0; i < active.taxa.length; i++) {
     const t = active.taxa[i];
-    const weight = unknownParts.kin[t];
+    const weight = unknownParts.relatives[t];
     if (weight < LEAST_PART) continue;
     const from = model.taxonLifeForm[t] * n;
     total += weight;

@@ -1,11 +1,11 @@
 import { timesLog } from "../../stats";
 import type { Judgement } from "../posterior/judgement";
 import { costOfAct } from "../verdict/gates";
-import type { TakenFor } from "../verdict/twins-in-the-way";
-import type { Standing } from "./hypotheses";
+import type { MistakenFor } from "../verdict/twins-in-the-way";
+import type { Hypotheses } from "./hypotheses";
 
 /** What a look is expected to tell. */
-export interface Gain {
+export interface CheckValue {
   /** expected bits about the plant's name */
   bits: number;
   /** expected rise of the chance that the plant ranked first is the right one */
@@ -16,13 +16,13 @@ export interface Gain {
   partBits: number;
 }
 
-export interface Check extends Gain {
+export interface Check extends CheckValue {
   character: number;
   seconds: number;
   /** share of what still fits that carries the part */
   carried: number;
   /** asked before anything else towards an action: it parts what is found from these twins, which the flora does not hold */
-  first?: TakenFor[];
+  first?: MistakenFor[];
   /** most of what fits does not show it now: asked because nothing else is left to tell */
   seldom?: true;
   /** it was looked at on one plant, and is to be looked at on a second: one look alone parts what is found from twins or makes it one of them, or what was seen goes against the plant ranked first */
@@ -41,13 +41,13 @@ const NAME_SHARE = 0.4;
 const RISE_BITS = 3;
 
 /** Bits count what is learnt of all plants alike, the least likely too; a name is found when the first is the right one. */
-export const worthTowardsName = (gain: Gain): number => gain.bits + RISE_BITS * gain.rise;
+export const worthTowardsName = (gain: CheckValue): number => gain.bits + RISE_BITS * gain.rise;
 
 /**
  * Hours saved if an answer can end the matter at once, and bits about what to do at the price of the hours that
  * a whole visit costs: looking only one answer ahead would else pass over checks that end it in two.
  */
-export function worthTowardsAction(judgement: Judgement, gain: Gain): number {
+export function worthTowardsAction(judgement: Judgement, gain: CheckValue): number {
   return gain.saved + BIT_PRICE * judgement.case.costs.hold * (gain.partBits + NAME_SHARE * gain.bits);
 }
 
@@ -59,17 +59,26 @@ const LEAST_MISSING = 0.01;
  * about what to do. To the answers of the character comes one more, "no such part here", with what a plant's other answers leave over.
  * @param rowNats `natsOf` the rows, where they are weighed more than once
  */
-export function gainOf(
+export function valueOfCheck(
   judgement: Judgement,
-  standing: Standing,
+  standing: Hypotheses,
   c: number,
   rows: Float64Array,
   rowNats?: Float64Array,
-): Gain {
+): CheckValue {
   const named = judgement.model.answers[c];
   const n = named + 1;
-  const { shares, sided, guarded, parted, prior, guardedPrior, partitions, standpoint } = standing;
-  const { sums, first, parts, guardedParts } = standing.desk;
+  const {
+    shares,
+    sharesForAction: sided,
+    guarded,
+    sideOf: parted,
+    prior,
+    guardedPrior,
+    sideCount: partitions,
+    standpoint,
+  } = standing;
+  const { sums, first, parts, guardedParts } = standing.scratch;
   for (const array of [sums, first, parts, guardedParts]) array.fill(0);
   const unknown = shares.length - 1;
   let firstNow = 0;
@@ -124,13 +133,16 @@ export function gainOf(
 const LEAST_AFTER = 1e-3;
 
 /** Chance of each answer to a look for each plant that is followed, and `natsOf` them. */
-export interface Look {
+export interface PredictedRows {
   rows: Float64Array;
   nats: Float64Array;
 }
 
 /** What a look tells of the name alone, as `gainOf`. */
-export function nameGain({ shares, desk: { sums, first } }: Standing, { rows, nats }: Look): Gain {
+export function valueForName(
+  { shares, scratch: { sums, first } }: Hypotheses,
+  { rows, nats }: PredictedRows,
+): CheckValue {
   const named = rows.length / shares.length;
   const unknown = shares.length - 1;
   sums.fill(0, 0, named + 1);

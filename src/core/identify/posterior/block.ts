@@ -17,23 +17,24 @@ export interface Block {
   /** chance of the block's observations in each condition */
   chance: Float64Array;
   /** what of that is left, by life form, where the block has gone wrong as a whole */
-  gone: Float64Array;
+  failed: Float64Array;
   /** chance under the widened background of each life form */
   unknown: Float64Array;
   /** chance for an unlisted relative, in each condition */
-  kin: Float64Array;
+  relatives: Float64Array;
   /** chance for each cross at each stage */
   cross: Float64Array;
 }
 
 /** Share of a block's chance in a condition in which it has not gone wrong as a whole. */
-export const soundShare = (model: Model, block: Block, z: number): number =>
-  1 - block.gone[model.conditionLifeForm[z]] / block.chance[z];
+export const intactShare = (model: Model, block: Block, z: number): number =>
+  1 - block.failed[model.conditionLifeForm[z]] / block.chance[z];
 
 /** What was worked out for earlier cases under one model, to be used again for the observations that stayed. */
 export interface Memory {
   evidence: WeakMap<Observation, { item: Evidence | null; base: BaseKnown }>;
   blocks: Map<string, { items: Evidence[]; block: Block }>;
+  season?: Season;
 }
 
 export const newMemory = (): Memory => ({ evidence: new WeakMap(), blocks: new Map() });
@@ -79,7 +80,7 @@ export function blockOf(model: Model, name: string, items: Evidence[], members: 
   const chance = new Float64Array(size).fill(1 - doubt);
   const kin = new Float64Array(size).fill(1 - doubt);
   for (const item of items) {
-    const likeness = model.kinLikeness[item.character];
+    const likeness = model.relativeLikeness[item.character];
     for (let z = 0; z < size; z++) {
       chance[z] *= item.chance[z];
       kin[z] *= likeness * item.chance[z] + (1 - likeness) * item.background[model.conditionLifeForm[z]];
@@ -106,9 +107,16 @@ export function blockOf(model: Model, name: string, items: Evidence[], members: 
     members,
     scale,
     chance,
-    gone: gone.map((g) => g / scale),
+    failed: gone.map((g) => g / scale),
     unknown,
-    kin,
+    relatives: kin,
     cross: crossBlockChance(model, doubt, items, scale),
   };
+}
+
+export interface Season {
+  /** day, hemisphere, shift and stage that it is of */
+  key: string;
+  conditionChance: Float64Array;
+  findable: Float64Array;
 }

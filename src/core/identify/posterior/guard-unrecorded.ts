@@ -15,7 +15,7 @@ interface LookedAt {
 }
 
 /** What is known of a plant before anything is guarded. */
-interface Known {
+interface BeforeGuard {
   model: Model;
   /** 1 where leaving the plant is right */
   keptSide: Uint8Array;
@@ -26,7 +26,7 @@ interface Known {
 }
 
 /** The targets that might be acted on as things stand. */
-function standingTargets({ keptSide, local, flat }: Known): number[] {
+function standingTargets({ keptSide, local, flat }: BeforeGuard): number[] {
   const share = (t: number) => Math.max(local.taxa[t], flat.taxa[t]);
   const targets = [...keptSide.keys()].filter((t) => !keptSide[t]);
   const best = targets.reduce((most, t) => Math.max(most, share(t)), 0);
@@ -34,7 +34,7 @@ function standingTargets({ keptSide, local, flat }: Known): number[] {
 }
 
 /** The best chance that any of these plants gives an observation, at each stage. */
-function bestAtStage({ model }: Known, item: Evidence, targets: number[]): Float64Array {
+function bestAtStage({ model }: BeforeGuard, item: Evidence, targets: number[]): Float64Array {
   const best = new Float64Array(STAGES.length);
   for (const t of targets)
     for (let z = model.firstCondition[t]; z < model.firstCondition[t + 1]; z++)
@@ -50,19 +50,15 @@ interface Untested {
   raised: Map<string, Float64Array>;
 }
 
-interface Raising {
+export interface Raising {
   /** the best chance among the targets that might be acted on, by observation and stage */
   best: (Float64Array | null)[];
   untested: Untested[];
 }
 
-/** Worked out once for what was seen: leaving out one look after another asks for it again and again. */
-const workedOut = new WeakMap<Known["evidence"], Raising>();
-
-function raisingOf(known: Known): Raising {
+/** What raises kept plants, once for what was seen: leaving out one look after another needs it again and again. */
+export function raisingOf(known: BeforeGuard): Raising {
   const { model, keptSide, evidence, blocks } = known;
-  const before = workedOut.get(evidence);
-  if (before) return before;
   const targets = standingTargets(known);
   const best = evidence.map((item) => (item ? bestAtStage(known, item, targets) : null));
   const untested: Untested[] = [];
@@ -82,14 +78,12 @@ function raisingOf(known: Known): Raising {
       ),
     });
   }
-  const raising = { best, untested };
-  workedOut.set(evidence, raising);
-  return raising;
+  return { best, untested };
 }
 
 /** How many times each condition of a plant rises where what is not recorded of it has the best chance of the targets. */
 function raisedBy(
-  { model, evidence }: Known,
+  { model, evidence }: Pick<BeforeGuard, "model" | "evidence">,
   best: Raising["best"],
   { taxon, observations }: Pick<Untested, "taxon" | "observations">,
   { doubt }: LookedAt,
@@ -117,14 +111,14 @@ function raisedBy(
  * @param dropped observations left out of both
  */
 export function guardKept(
-  known: Known,
+  known: Omit<BeforeGuard, "local" | "flat">,
+  { best, untested }: Raising,
   taxa: Float64Array,
   weightAt: (z: number) => number,
   dropped: Set<number> = NOTHING,
 ): Float64Array {
   const { model, blocks } = known;
   const guarded = taxa.slice();
-  const { best, untested } = raisingOf(known);
   for (const plant of untested) {
     const from = model.firstCondition[plant.taxon];
     const own = Float64Array.from({ length: model.firstCondition[plant.taxon + 1] - from }, (_, k) =>

@@ -5,7 +5,7 @@ import { evidenceOf } from "../evidence/evidence-of";
 import { type BaseKnown, baseKnown } from "../evidence/missing-part";
 import type { Model } from "../model/model";
 import { groupBlocks, type Memory, scaleLogOf } from "./block";
-import { guardKept } from "./guard-unrecorded";
+import { guardKept, raisingOf } from "./guard-unrecorded";
 import type { Judgement } from "./judgement";
 import { posterior } from "./posterior";
 import { foundHere, localPrior, statuses, UNKNOWN_PRIOR } from "./prior";
@@ -32,15 +32,15 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
     memory?.evidence.set(observation, { item, base });
     return item;
   });
-  const season = seasonOf(model, given);
+  const season = seasonOf(model, given, memory);
   const conditionChance = withoutStagesNotReached(model, given, season.conditionChance);
   const blocks = groupBlocks(model, evidence, memory);
   const weight = conditionChance.slice();
-  const kin = conditionChance.slice();
+  const relatives = conditionChance.slice();
   for (const block of blocks.values()) {
     for (let z = 0; z < weight.length; z++) {
       weight[z] *= block.chance[z];
-      kin[z] *= block.kin[z];
+      relatives[z] *= block.relatives[z];
     }
   }
   const here = foundHere(model, given, season.findable);
@@ -48,7 +48,7 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
   const crossStage = crossStageChance(model, conditionChance);
   const likelihoods = {
     taxa: sumConditions(model, weight),
-    kin: sumConditions(model, kin),
+    relatives: sumConditions(model, relatives),
     strangers: total(byForm),
     crosses: crossChanceOf(model, crossStage, [...blocks.values()]),
     scaleLog: scaleLogOf(blocks.values()),
@@ -57,9 +57,11 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
   const priorFlat = new Float64Array(model.flora.taxa.length).fill((1 - UNKNOWN_PRIOR) / model.flora.taxa.length);
   const local = posterior(model, likelihoods, priorLocal, keptSide, here);
   const flat = posterior(model, likelihoods, priorFlat, keptSide);
+  const known = { model, keptSide, evidence, blocks, local, flat };
+  const raising = raisingOf(known);
   const guardedLikelihoods = {
     ...likelihoods,
-    taxa: guardKept({ model, keptSide, evidence, blocks, local, flat }, likelihoods.taxa, (z) => weight[z]),
+    taxa: guardKept(known, raising, likelihoods.taxa, (z) => weight[z]),
   };
   const guarded = {
     local: posterior(model, guardedLikelihoods, priorLocal, keptSide, here),
@@ -75,7 +77,7 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
     blocks,
     conditionChance,
     weight,
-    kin,
+    relativesWeight: relatives,
     foundHere: here,
     likelihoods,
     crossStage,
@@ -84,6 +86,7 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
     priorFlat,
     local,
     flat,
+    raising,
     guarded,
   };
 }

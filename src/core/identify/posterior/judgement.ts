@@ -3,6 +3,7 @@ import type { Case } from "../case/case";
 import type { Evidence } from "../evidence/evidence";
 import type { Model } from "../model/model";
 import type { Block } from "./block";
+import type { Raising } from "./guard-unrecorded";
 
 /** Everything the engine knows after the observations: chances under both priors, and what later steps need. */
 export interface Judgement {
@@ -18,7 +19,7 @@ export interface Judgement {
   conditionChance: Float64Array;
   /** likelihood of each condition, evidence and season together, and the same of an unlisted relative, over exp(scaleLog) */
   weight: Float64Array;
-  kin: Float64Array;
+  relativesWeight: Float64Array;
   /** how likely each plant is to be found at such a place now, in shares: season and setting, without the list */
   foundHere: Float64Array;
   likelihoods: Likelihoods;
@@ -30,6 +31,8 @@ export interface Judgement {
   priorFlat: Float64Array;
   local: Posterior;
   flat: Posterior;
+  /** how far kept plants rise where what is not recorded of them never speaks against them */
+  raising: Raising;
   /** the same with what is not recorded for a kept plant never against it: what a verdict of Clear is measured by */
   guarded: { local: Posterior; flat: Posterior };
 }
@@ -37,14 +40,14 @@ export interface Judgement {
 export interface UnknownParts {
   byForm: Float64Array;
   /** relatives, by the plant that they are like */
-  kin: Float64Array;
+  relatives: Float64Array;
 }
 
 /** Likelihoods of all that may stand there, each over exp(scaleLog). */
 export interface Likelihoods {
   taxa: Float64Array;
   /** of an unlisted relative of each plant */
-  kin: Float64Array;
+  relatives: Float64Array;
   /** of an unknown plant of any life form, with states from the widened background, times the share of those among the unknown */
   strangers: number;
   crosses: Float64Array;

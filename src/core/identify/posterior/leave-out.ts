@@ -17,7 +17,7 @@ export function guardedWithout(
   dropped: Set<number>,
   rest = without(judgement, dropped),
 ): [Posterior, Posterior] {
-  const guarded = { ...rest, taxa: guardKept(judgement, rest.taxa, rest.weightAt, dropped) };
+  const guarded = { ...rest, taxa: guardKept(judgement, judgement.raising, rest.taxa, rest.weightAt, dropped) };
   return underBothPriors(judgement, guarded);
 }
 
@@ -41,7 +41,7 @@ export function taxonLogWithout(judgement: Judgement, taxon: number, observation
  * @returns also `weightAt`, the likelihood of a condition
  */
 export function without(judgement: Judgement, dropped: Set<number>): Likelihoods & { weightAt: (z: number) => number } {
-  const { model, weight, kin } = judgement;
+  const { model, weight, relativesWeight: kin } = judgement;
   const blocks: Block[] = [];
   const changed: { was: Block; now: Block | null }[] = [];
   for (const block of judgement.blocks.values()) {
@@ -65,12 +65,12 @@ export function without(judgement: Judgement, dropped: Set<number>): Likelihoods
   for (const { was, now } of changed) {
     for (let z = 0; z < left.length; z++) {
       left[z] *= (now ? now.chance[z] : 1) / was.chance[z];
-      ofKin[z] *= (now ? now.kin[z] : 1) / was.kin[z];
+      ofKin[z] *= (now ? now.relatives[z] : 1) / was.relatives[z];
     }
   }
   return {
     taxa: sumConditions(model, left),
-    kin: sumConditions(model, ofKin),
+    relatives: sumConditions(model, ofKin),
     strangers: total(strangersByForm(model, blocks)),
     crosses: crossChanceOf(model, judgement.crossStage, blocks),
     scaleLog: scaleLogOf(blocks),

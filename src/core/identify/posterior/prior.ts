@@ -1,5 +1,5 @@
 import { InputError } from "../../errors";
-import { type Status, STATUSES } from "../../flora";
+import { type Status } from "../../flora";
 import type { Case } from "../case/case";
 import type { Model } from "../model/model";
 import { total } from "./sums";
@@ -26,24 +26,12 @@ export function statuses(model: Model, given: Case): { status: Status[]; group: 
     if (taxon === undefined) throw new InputError("unknown-taxon", "list", name, "give an accepted name of the flora");
     status[taxon] = listed;
   }
-  const names = groupNames(model);
-  const group = status.map((s, t) => (names.get(s) as string[])[model.treatmentOf[t]]);
+  const group = status.map((s, t) => (model.groupNames.get(s) as string[])[model.treatmentOf[t]]);
   for (const [name, action] of Object.entries(given.actions)) {
     const taxon = model.taxonIndex.get(name);
     if (taxon !== undefined && action) group[taxon] = action;
   }
   return { status, group };
-}
-
-/** Names of the action groups that a district has not named itself, by status and by the place of the treatment; once for a model. */
-const groupNamesOf = new WeakMap<Model, Map<Status, string[]>>();
-
-function groupNames(model: Model): Map<Status, string[]> {
-  const names =
-    groupNamesOf.get(model) ??
-    new Map(STATUSES.map((s) => [s, model.treatments.map((treatment) => `${s}: ${treatment}`)]));
-  groupNamesOf.set(model, names);
-  return names;
 }
 
 /** Setting × findable now, in shares. */

@@ -1,29 +1,22 @@
-import { dayOfYear, stageShares, stageStatedChance, STAGES } from "../../flora";
+import { dayOfYear, STAGES, stageShares, stageStatedChance } from "../../flora";
 import type { Case } from "../case/case";
 import type { Model } from "../model/model";
 import { scaleWhere } from "../model/scores";
+import type { Memory, Season } from "./block";
 import { FINDABLE_FLOOR } from "./prior";
 import { sumConditions } from "./sums";
 
-interface Season {
-  conditionChance: Float64Array;
-  findable: Float64Array;
-}
-
-/** The last season worked out for a model: from one answer to the next the day and the stage stay. */
-const lastSeason = new WeakMap<Model, { key: string; season: Season }>();
-
-export function seasonOf(model: Model, given: Case): Season {
+/** @param memory keeps the last season: from one answer to the next the day and the stage stay */
+export function seasonOf(model: Model, given: Case, memory?: Memory): Season {
   const key = `${given.day} ${given.hemisphere} ${given.seasonShift} ${given.stage ?? ""}`;
-  const last = lastSeason.get(model);
-  if (last?.key === key) return last.season;
-  const season = workOutSeason(model, given);
-  lastSeason.set(model, { key, season });
+  if (memory?.season?.key === key) return memory.season;
+  const season = { key, ...workOutSeason(model, given) };
+  if (memory) memory.season = season;
   return season;
 }
 
 /** Chance of each condition of a plant on this day, and how findable the plant is now, at least the floor. */
-function workOutSeason(model: Model, given: Case): Season {
+function workOutSeason(model: Model, given: Case): Omit<Season, "key"> {
   const yearDay = dayOfYear(given.day, given);
   const stated = STAGES.map((stage) => (given.stage ? stageStatedChance(given.stage, stage) : 1));
   const conditionChance = new Float64Array(model.conditions.length);

@@ -1,8 +1,8 @@
 import { argMax } from "../../stats";
 import type { Judgement } from "../posterior/judgement";
-import { agreedGroup, KEEP_SHARE, keptLimit, weakBlock } from "./gates";
+import { gateOf, KEEP_SHARE } from "./gates";
 import { keptAbove, keptCrossAbove, topOnSide } from "./sides";
-import { type OpenTwin, twinsInTheWay } from "./twins-in-the-way";
+import { type TwinInTheWay, twinsInTheWay } from "./twins-in-the-way";
 
 export type Verdict = "clear" | "hold" | "keep" | "open" | "unknown";
 
@@ -24,15 +24,15 @@ export interface VerdictResult {
   /** the block without which the kept side would come back, if that is what stops a clear verdict */
   leansOn: string | null;
   /** listed twins that the flora does not hold and that stand between a target and a clear verdict */
-  openTwins: OpenTwin[];
+  twinsInTheWay: TwinInTheWay[];
 }
 const UNKNOWN_SHARE = 0.5;
 /** Below this many telling observations the verdict stays open rather than hold. */
 const FEWEST_TO_HOLD = 3;
 
 /** The verdict on one plant. It holds only if it holds under both priors. */
-export function decide(judgement: Judgement): VerdictResult {
-  const limit = keptLimit(judgement.case.costs);
+export function decide(judgement: Judgement, gate = gateOf(judgement)): VerdictResult {
+  const { limit, group } = gate;
   const { local, flat, status } = judgement;
   const telling = judgement.evidence.filter(Boolean).length;
   const top = argMax(local.taxa);
@@ -47,7 +47,7 @@ export function decide(judgement: Judgement): VerdictResult {
     stillFit,
     crossFits: keptCrossAbove(judgement, limit / 2),
     leansOn: null,
-    openTwins: [],
+    twinsInTheWay: [],
   };
   if (telling > 0 && local.unknown >= UNKNOWN_SHARE && flat.unknown >= UNKNOWN_SHARE)
     return { ...base, verdict: "unknown", about: -1 };
@@ -55,12 +55,11 @@ export function decide(judgement: Judgement): VerdictResult {
     const about = topOnSide(judgement, 1);
     return { ...base, verdict: "keep", about, named: names(about) };
   }
-  const group = agreedGroup(judgement, limit);
   if (group) {
-    const leansOn = weakBlock(judgement, limit)?.name ?? null;
+    const leansOn = gate.weak?.name ?? null;
     const about = topOnSide(judgement, 0);
     const open = leansOn ? [] : twinsInTheWay(judgement, group);
-    if (open.length > 0) return { ...base, verdict: "hold", about, openTwins: open };
+    if (open.length > 0) return { ...base, verdict: "hold", about, twinsInTheWay: open };
     if (!leansOn)
       return { ...base, verdict: "clear", about, named: names(about), group, reportFirst: status[about] === "watch" };
     return { ...base, verdict: "hold", about, leansOn };

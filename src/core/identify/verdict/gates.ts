@@ -54,25 +54,14 @@ export function groupGate(judgement: Judgement, p: Posterior, limit: number): st
   return null;
 }
 
-interface WeakBlock {
+export interface WeakBlock {
   name: string;
   /** the worse of the two posteriors without it */
   left: Posterior;
 }
 
-/** Worked out once for a judgement: verdict and next checks both ask for it. */
-const weakBlocks = new WeakMap<Judgement, WeakBlock | null>();
-
 /** The first block of looks without which the kept side rises too far; null where no single look carries the verdict. */
-export function weakBlock(judgement: Judgement, limit: number): WeakBlock | null {
-  const known = weakBlocks.get(judgement);
-  if (known !== undefined) return known;
-  const found = findWeakBlock(judgement, limit);
-  weakBlocks.set(judgement, found);
-  return found;
-}
-
-function findWeakBlock(judgement: Judgement, limit: number): WeakBlock | null {
+function weakBlock(judgement: Judgement, limit: number): WeakBlock | null {
   for (const block of judgement.blocks.values()) {
     const [local, flat] = guardedWithout(judgement, new Set(block.members));
     const left = local.keptSide >= flat.keptSide ? local : flat;
@@ -82,7 +71,23 @@ function findWeakBlock(judgement: Judgement, limit: number): WeakBlock | null {
 }
 
 /** The action group that both priors leave to be acted on, or null. */
-export function agreedGroup(judgement: Judgement, limit: number): string | null {
+function agreedGroup(judgement: Judgement, limit: number): string | null {
   const [local, flat] = [judgement.guarded.local, judgement.guarded.flat].map((p) => groupGate(judgement, p, limit));
   return local === flat ? local : null;
+}
+
+/** What a judgement must pass before Clear, worked out once: the verdict, the next checks and the looks before Clear all ask for it. */
+export interface Gate {
+  /** highest share of the kept side that this district accepts, in (0, 0.02] */
+  limit: number;
+  /** the action group that both priors leave to be acted on, or null */
+  group: string | null;
+  /** where a group is agreed, the block of looks without which the kept side would come back, or null */
+  weak: WeakBlock | null;
+}
+
+export function gateOf(judgement: Judgement): Gate {
+  const limit = keptLimit(judgement.case.costs);
+  const group = agreedGroup(judgement, limit);
+  return { limit, group, weak: group ? weakBlock(judgement, limit) : null };
 }

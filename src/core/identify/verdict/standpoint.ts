@@ -1,5 +1,5 @@
 import type { Judgement, Posterior } from "../posterior/judgement";
-import { agreedGroup, keptLimit, LEAVE_ONE_OUT, weakBlock } from "./gates";
+import { type Gate, LEAVE_ONE_OUT } from "./gates";
 
 /** One of the conditions that a verdict of Clear must meet, as shares of what may stand there. */
 export interface Standpoint {
@@ -16,12 +16,10 @@ export interface Standpoint {
  * The condition of Clear to work on next: that of the local prior, or, once that is met, of the flat one, or, once
  * both are, without the block of looks that carries too much. A look that helps none of these brings Clear no nearer.
  */
-export function farthestFromClear(judgement: Judgement): Standpoint {
+export function farthestFromClear(judgement: Judgement, { limit, weak }: Gate): Standpoint {
   const { local, flat, guarded } = judgement;
-  const limit = keptLimit(judgement.case.costs);
   const here: Standpoint = { posterior: local, guarded: guarded.local, limitTimes: 1, without: null };
   if (guarded.local.keptSide > limit) return here;
   if (guarded.flat.keptSide > limit) return { ...here, posterior: flat, guarded: guarded.flat };
-  const weak = agreedGroup(judgement, limit) ? weakBlock(judgement, limit) : null;
   return weak ? { posterior: weak.left, guarded: weak.left, limitTimes: LEAVE_ONE_OUT, without: weak.name } : here;
 }

@@ -2,14 +2,14 @@ import type { Shown } from "../../flora";
 import type { Observation } from "../case/case";
 import { isOfOnePlant } from "../case/with-second-plant";
 import { usuallySeen } from "../model/scores";
-import type { UnheldTwin } from "../model/unscored-twins";
+import type { UnscoredTwin } from "../model/unscored-twins";
 import { type Judgement, likeliestStage } from "../posterior/judgement";
-import { agreedGroup, keptLimit, weakBlock } from "./gates";
+import type { Gate } from "./gates";
 
-export interface OpenTwin {
+export interface TwinInTheWay {
   /** the plant of the flora that it is taken for */
   taxon: number;
-  twin: UnheldTwin;
+  twin: UnscoredTwin;
   /** characters that part the two and can be seen now, not looked at yet; none where nothing listed parts them at this stage */
   looks: number[];
   /** where all that is listed was looked at: what a second plant is still to be looked at for, the one look that parts the two, or what alone is as the twin has it */
@@ -27,11 +27,11 @@ type Said = "parts" | "fits" | null;
  * What is as the twin has it on one plant and otherwise on another says nothing.
  * A twin of which it is not known what it shows stays in the way.
  */
-export function openTwins(judgement: Judgement, taxon: number): OpenTwin[] {
+export function twinsOfPlantInTheWay(judgement: Judgement, taxon: number): TwinInTheWay[] {
   const { model } = judgement;
-  if (model.unheld[taxon].length === 0) return [];
+  if (model.unscoredTwins[taxon].length === 0) return [];
   const stage = likeliestStage(judgement, taxon);
-  return model.unheld[taxon].flatMap((twin): OpenTwin[] => {
+  return model.unscoredTwins[taxon].flatMap((twin): TwinInTheWay[] => {
     const listed = new Set(
       twin.deciders.filter((d) => d.stage === stage || d.stage === "any").flatMap((d) => d.characters),
     );
@@ -104,20 +104,20 @@ function mayBeShown({ answer, states, of }: Observation, shown: string[]): boole
 /** Below this share of what is found a target of the group is not asked about its unheld twins. */
 const WORTH_ASKING = 0.05;
 
-export function twinsInTheWay(judgement: Judgement, group: string): OpenTwin[] {
+export function twinsInTheWay(judgement: Judgement, group: string): TwinInTheWay[] {
   const { local, flat, model } = judgement;
-  const found = [...model.unheld.keys()].filter(
+  const found = [...model.unscoredTwins.keys()].filter(
     (t) =>
-      model.unheld[t].length > 0 &&
+      model.unscoredTwins[t].length > 0 &&
       !judgement.keptSide[t] &&
       judgement.group[t] === group &&
       Math.max(local.taxa[t], flat.taxa[t]) >= WORTH_ASKING,
   );
-  return found.flatMap((t) => openTwins(judgement, t));
+  return found.flatMap((t) => twinsOfPlantInTheWay(judgement, t));
 }
 
 /** A twin that the flora does not hold, by what people call it, and the plant that it is taken for. */
-export interface TakenFor {
+export interface MistakenFor {
   twin: string;
   taxon: number;
   /** the look was made, and what was seen is as the twin has it */
@@ -127,17 +127,15 @@ export interface TakenFor {
 /** Looks that a target which would else be clear must still pass, each with the twins, not held by the flora, that it is for. */
 export interface LooksBeforeClear {
   /** not made yet */
-  fresh: Map<number, TakenFor[]>;
+  fresh: Map<number, MistakenFor[]>;
   /** made on one plant, to be made on a second: last of all, when nothing else stands between the target and Clear */
-  again: Map<number, TakenFor[]>;
+  again: Map<number, MistakenFor[]>;
 }
 
-export function looksBeforeClear(judgement: Judgement): LooksBeforeClear {
-  const limit = keptLimit(judgement.case.costs);
-  const group = agreedGroup(judgement, limit);
+export function looksBeforeClear(judgement: Judgement, { group, weak }: Gate): LooksBeforeClear {
   const open = group ? twinsInTheWay(judgement, group) : [];
   const byLook = (of: "looks" | "again") => {
-    const twins = new Map<number, TakenFor[]>();
+    const twins = new Map<number, MistakenFor[]>();
     for (const own of open)
       for (const c of own[of])
         twins.set(c, [
@@ -146,6 +144,6 @@ export function looksBeforeClear(judgement: Judgement): LooksBeforeClear {
         ]);
     return twins;
   };
-  const last = group && !weakBlock(judgement, limit);
+  const last = group && !weak;
   return { fresh: byLook("looks"), again: last ? byLook("again") : new Map() };
 }

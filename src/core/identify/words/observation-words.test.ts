@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { read, seen, tinyCase, tinyFlora } from "../../../../tests/support/tiny-flora";
 import type { Observation } from "../case/case";
 import { weightsOfEvidence } from "../compare/weights-of-evidence";
-import { foreseeChecks } from "../next/next-check";
+import { predictChecks } from "../next/next-check";
 import { judge } from "../posterior/judge";
 import { taxonLog } from "../posterior/judgement";
 import { decide } from "../verdict/decide";
@@ -141,7 +141,7 @@ describe("reasons", () => {
         stillFit: [],
         crossFits: -1,
         leansOn: null,
-        openTwins: [],
+        twinsInTheWay: [],
         limit,
       });
     expect(said(unknown / 2)).toMatch(/^A plant that is not in this flora still fits too well/);
@@ -152,7 +152,7 @@ describe("reasons", () => {
   });
   it("say of a check what it parts and what kit it needs", () => {
     const judgement = judge(model, tinyCase([seen("edge", "smooth")]));
-    const sap = foreseeChecks(judgement).find((c) => model.flora.characters[c.character].id === "sap");
+    const sap = predictChecks(judgement).checks.find((c) => model.flora.characters[c.character].id === "sap");
     expect(sap).toBeDefined();
     if (sap) expect(checkReason(judgement, sap)).toMatch(/^Parts .+ \(.+\) from .+ \(.+\)\./);
   });

@@ -1,7 +1,7 @@
 import { recordingOf } from "../model/scores";
 import type { Judgement } from "../posterior/judgement";
 import type { VerdictResult } from "../verdict/decide";
-import type { OpenTwin } from "../verdict/twins-in-the-way";
+import type { TwinInTheWay } from "../verdict/twins-in-the-way";
 import { plainName } from "./observation-words";
 import { percent } from "./percent";
 
@@ -30,7 +30,7 @@ function heldByGuard(judgement: Judgement, { stillFit, limit }: VerdictResult): 
 export const listed = (names: string[]): string => [...new Set(names)].join(" and ");
 
 /** Why a target is held for a twin that the flora does not hold, of itself or of another that is treated alike, and what would settle it. */
-function unheldReason(judgement: Judgement, about: number, open: OpenTwin[]): string {
+function unheldReason(judgement: Judgement, about: number, open: TwinInTheWay[]): string {
   const names = [...new Set(open.map((o) => o.twin.common))];
   const [are, them] = names.length > 1 ? ["are", "them"] : ["is", "it"];
   const takenFor = open.every((o) => o.taxon === about)
@@ -66,7 +66,7 @@ export function verdictReason(judgement: Judgement, result: VerdictResult): stri
   if (result.verdict === "hold") {
     if (result.leansOn)
       return `${name} fits, but only on the strength of one kind of look (${result.leansOn.replace(/-/g, " ")}). Look at something else before acting.`;
-    if (result.openTwins.length > 0) return unheldReason(judgement, result.about, result.openTwins);
+    if (result.twinsInTheWay.length > 0) return unheldReason(judgement, result.about, result.twinsInTheWay);
     const shown = result.stillFit.slice(0, 2);
     const names = shown.map((t) => plainName(judgement, t));
     if (names.length === 0 && result.crossFits >= 0)
