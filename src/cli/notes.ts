@@ -1,5 +1,6 @@
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { isTarget } from "@/core/flora";
 import { buildModel, caseSchema, identify, type Model } from "@/core/identify";
 import { looksSuffice } from "@/core/trials";
 import { currentFlora, FLORA_ROOT, loadList } from "@/flora/load";
@@ -82,10 +83,6 @@ function together(lots: Figures[]): Figures {
   };
 }
 
-function isTarget(status: string | null): boolean {
-  return status === "target" || status === "watch";
-}
-
 function answer(model: Model, list: ReturnType<typeof loadList>, note: FieldNote) {
   const given = caseSchema.parse({
     id: note.id,
@@ -100,7 +97,7 @@ function answer(model: Model, list: ReturnType<typeof loadList>, note: FieldNote
   const rank = note.truth ? order.indexOf(note.truth) + 1 : 0;
   const status = note.truth ? (list.status[note.truth] ?? "kept") : null;
   const suffices =
-    isTarget(status) && given.stage
+    status && isTarget(status) && given.stage
       ? looksSuffice(model, given, model.taxonIndex.get(note.truth as string) as number, given.stage)
       : false;
   return {
@@ -118,13 +115,13 @@ function answer(model: Model, list: ReturnType<typeof loadList>, note: FieldNote
 
 function figures(results: ReturnType<typeof answer>[]): Figures {
   const held = results.filter((r) => r.note.truth);
-  const clearable = held.filter((r) => isTarget(r.status));
+  const clearable = held.filter((r) => r.status && isTarget(r.status));
   const sufficient = clearable.filter((r) => r.suffices);
   return {
     named: held.length,
     top1: share(held, (r) => r.rank === 1),
     top3: share(held, (r) => r.rank >= 1 && r.rank <= 3),
-    wronglyCleared: results.filter((r) => r.verdict === "clear" && !isTarget(r.status)).length,
+    wronglyCleared: results.filter((r) => r.verdict === "clear" && !(r.status && isTarget(r.status))).length,
     clearable: clearable.length,
     cleared: clearable.filter((r) => r.verdict === "clear").length,
     looksSuffice: sufficient.length,

@@ -14,6 +14,7 @@ import {
 } from "@/core/trials";
 import { currentFlora, loadList } from "@/flora/load";
 import { numberOption, option, printJson, run } from "./output";
+import { withTuning } from "@/core/identify";
 
 export const TRIAL_LISTS = ["otter-valley", "elm-county", "far-isles"];
 interface Job {
@@ -80,7 +81,17 @@ function readOptions(): TrialOptions {
     orderWalks: numberOption("orders", 240),
     placeTold: place === "told",
     twinsListed: twins === "listed",
+    tuning: readTuning(),
   };
+}
+
+/** `--tune unknownPrior=0.1,dryBits=0.05`: constants of the engine that are replaced, by name. */
+function readTuning(): Record<string, number> {
+  const tuning = Object.fromEntries(
+    (option("tune")?.split(",") ?? []).map((pair) => [pair.split("=")[0], Number(pair.split("=")[1] ?? Number.NaN)]),
+  );
+  withTuning(tuning);
+  return tuning;
 }
 
 /** Each process takes the next job when it has done one. */

@@ -1,8 +1,8 @@
 import { eq, sql } from "drizzle-orm";
 import sharp from "sharp";
 import { adviseMethods, type Ground } from "@/core/control";
-import { type Case, DEFAULT_COSTS } from "@/core/identify";
-import { REFERENCE, type Status } from "@/core/flora";
+import { type Case, DEFAULT_COSTS, engineVersion } from "@/core/identify";
+import { isTarget, REFERENCE, type Status } from "@/core/flora";
 import { type Chance, seededChance } from "@/core/random";
 import { followUpDays, restrictionsAfter, type Treatment } from "@/core/records";
 import { type Actor, asLoader, closePools, inDistrict, type Transaction } from "@/db/client";
@@ -29,7 +29,7 @@ import { loadList } from "@/flora/load";
 import { append } from "@/server/append-entry";
 import { accountOf, createAccount } from "@/server/accounts/auth";
 import { todayIn } from "@/server/clock";
-import { ENGINE_VERSION, shippedMethods, shippedModel } from "@/server/flora";
+import { shippedMethods, shippedModel } from "@/server/flora";
 import { judgeFinding } from "@/server/judge/judge-finding";
 import { plantsIn } from "@/server/plants";
 import { signature } from "@/server/signature";
@@ -184,7 +184,7 @@ async function loadOtter(tx: Transaction, people: Person[]): Promise<void> {
   const labels = await addLabels(world);
   let number = 400;
   const targets = places.flatMap((p) =>
-    p.spec.plants.filter((name) => isTarget(world, p, name)).map((name) => ({ place: p, name })),
+    p.spec.plants.filter((name) => isTargetAt(world, p, name)).map((name) => ({ place: p, name })),
   );
   const patches: { id: string; place: Place; name: string; areaM2: number; at: Metres }[] = [];
   for (let round = 0; patches.length < 40; round++) {
@@ -209,7 +209,7 @@ async function loadOtter(tx: Transaction, people: Person[]): Promise<void> {
     }
   }
   const others = places.flatMap((p) =>
-    p.spec.plants.filter((name) => !isTarget(world, p, name)).map((name) => ({ place: p, name })),
+    p.spec.plants.filter((name) => !isTargetAt(world, p, name)).map((name) => ({ place: p, name })),
   );
   for (const [i, { place, name }] of [...others, ...others.slice(0, 12)].entries())
     number = await addFinding(world, place, name, shift(today, -(3 + ((i * 17) % 330))), number, {
@@ -226,8 +226,8 @@ const daysSinceSecond = (i: number) => 300 + ((i * 37) % 200);
 const daysSinceFirst = (i: number) => (i % 2 ? daysSinceSecond(i) : 900 + i * 3);
 
 const personNamed = (people: Person[], name: string) => people.find((p) => p.name === name) as Person;
-const isTarget = (world: World, place: Place, name: string) =>
-  ["target", "watch"].includes(world.exceptions[place.spec.name]?.[name] ?? world.status[name] ?? "kept");
+const isTargetAt = (world: World, place: Place, name: string) =>
+  isTarget(world.exceptions[place.spec.name]?.[name] ?? world.status[name] ?? "kept");
 
 async function addList(world: World, places: Place[]): Promise<void> {
   const plants = plantsIn(shippedModel().flora);
@@ -434,7 +434,7 @@ async function addFinding(
           flora: judged.identification.flora,
           list: "demonstration",
           costs: DEFAULT_COSTS,
-          engine: ENGINE_VERSION,
+          engine: engineVersion(),
         },
       },
     },

@@ -8,6 +8,7 @@ import {
   observationSchema,
   towardsAction,
   withSecondPlant,
+  isSettled,
 } from "@/core/identify";
 import { dayOfYear, REFERENCE, type Stage, STAGES, stageShares } from "@/core/flora";
 import { seededChance } from "@/core/random";
@@ -36,7 +37,7 @@ export function sampleObservations(
   for (let i = 0; i < most; i++) {
     const judgement = judge(model, made);
     const { verdict } = decide(judgement);
-    if (i > 0 && (verdict === "clear" || verdict === "keep")) break;
+    if (i > 0 && isSettled(verdict)) break;
     const next = towardsAction(judgement, predictChecks(judgement))[0];
     if (!next) break;
     const seen = observationSchema.parse(

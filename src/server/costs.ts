@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { type Case, type Costs, decide, judge, keptLimit, type Model, plainName } from "@/core/identify";
-import { clashes } from "@/core/outbox";
+import { verdictsDiffer } from "@/core/identify";
 import type { ChangedVerdict } from "@/core/records";
 import type { Transaction } from "@/db/client";
 import { district } from "@/db/schema";
@@ -84,7 +84,7 @@ export async function previewCosts(
   for (const [i, old] of open.entries()) {
     await step(i, open.length);
     const [now, then] = [rejudge(source, old, model, before), rejudge(source, old, model, after)];
-    if (clashes(now, then)) changed.push(changedVerdict(plantsIn(model.flora), old, now, then));
+    if (verdictsDiffer(now, then)) changed.push(changedVerdict(plantsIn(model.flora), old, now, then));
   }
   return {
     input,

@@ -1,7 +1,7 @@
 import { type and, desc, eq, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
-import { type Case, caseSchema, observationSchema } from "@/core/identify";
+import { type Case, caseSchema, engineVersion, observationSchema } from "@/core/identify";
 import { STAGES } from "@/core/flora";
 import { plainText } from "@/core/limits";
 import type { Amendment } from "@/core/pack";
@@ -12,7 +12,6 @@ import { plantsHere, plantsOf } from "./amendments";
 import { todayIn } from "./clock";
 import { giveNumberBack, nextNumber } from "./counters";
 import { notFound, Refusal } from "./faults";
-import { ENGINE_VERSION } from "./flora";
 import { modelWith } from "./flora-models";
 import { readCaseSource } from "./judge/cases";
 import type { VerdictRecord } from "./judge/judge-finding";
@@ -150,7 +149,7 @@ async function storeFinding(
       flora: identification.flora,
       list: prepared.listVersion,
       costs: prepared.case.costs,
-      engine: ENGINE_VERSION,
+      engine: engineVersion(),
     },
   });
   const { verdict, taxon, because } = columns;

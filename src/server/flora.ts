@@ -16,6 +16,3 @@ export const shippedMethods = (): Method[] =>
   once("methods", () =>
     methodSchema.array().parse(parse(readFileSync(join(process.cwd(), "flora", "methods.yaml"), "utf8"))),
   );
-
-/** Version of the engine's rules, kept with every verdict. */
-export const ENGINE_VERSION = "7";

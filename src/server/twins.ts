@@ -11,7 +11,7 @@ import {
   twinsOf,
   usuallySeen,
 } from "@/core/identify";
-import { type Climate, STAGES, stageShares, dayOfYear, type Stage, type Status } from "@/core/flora";
+import { type Climate, STAGES, stageShares, dayOfYear, type Stage, type Status, isTarget } from "@/core/flora";
 import { district } from "@/db/schema";
 import { todayIn } from "./clock";
 import { modelOf } from "./amendments";
@@ -131,7 +131,6 @@ export interface FoundTwin {
 export function findTwins(model: Model, taxonId: string, stage: Stage, status: Record<string, Status>): FoundTwin[] {
   const taxon = model.flora.taxa.findIndex((t) => t.id === taxonId);
   if (taxon < 0) return [];
-  const target = (s: Status) => s === "target" || s === "watch";
   return twinsOf(model, taxon, stage, 10)
     .map(({ taxon: t, likeness }) => ({
       id: model.flora.taxa[t].id,
@@ -140,7 +139,7 @@ export function findTwins(model: Model, taxonId: string, stage: Stage, status: R
       status: status[model.flora.taxa[t].name] ?? ("kept" as const),
       likeness,
     }))
-    .sort((x, y) => Number(target(x.status)) - Number(target(y.status)) || y.likeness - x.likeness);
+    .sort((x, y) => Number(isTarget(x.status)) - Number(isTarget(y.status)) || y.likeness - x.likeness);
 }
 
 /** Looks that a line of the set's card has room for. */
@@ -182,7 +181,7 @@ export async function setCard(member: Member, id: string, asked: Stage | undefin
     here: (await tx.select().from(district))[0],
   }));
   const statusOf = (t: number): Status => list.status[model.flora.taxa[t].name] ?? "kept";
-  const keptSide = model.flora.taxa.map((_, t) => (["target", "watch"].includes(statusOf(t)) ? 0 : 1));
+  const keptSide = model.flora.taxa.map((_, t) => (isTarget(statusOf(t)) ? 0 : 1));
   const taxa = set.taxa.map((taxon) => model.flora.taxa.findIndex((t) => t.id === taxon));
   const targets = taxa.filter((t) => !keptSide[t]);
   const stages = STAGES.filter((stage) =>

@@ -9,9 +9,9 @@ import {
   REFERENCE,
   stageBegins,
   stageShares,
-  stageStatedChance,
 } from "@/core/flora/calendar";
 import { STAGES } from "@/core/flora/types";
+import { stageStatedChance } from "@/core/identify/posterior/stage-stated";
 import { currentFlora } from "@/flora/load";
 import { tinyFlora } from "../support/tiny-flora";
 

@@ -37,7 +37,7 @@ describe("next check", () => {
     const p0 = all(before);
     const chance = answers.map(
       (j) =>
-        (unknownChance(j.likelihoods) / unknownChance(before.likelihoods)) *
+        (unknownChance(model, j.likelihoods) / unknownChance(model, before.likelihoods)) *
         Math.exp(j.likelihoods.scaleLog - before.likelihoods.scaleLog) *
         (p0[4] / all(j)[4]),
     );
@@ -49,12 +49,12 @@ describe("next check", () => {
   });
 
   it("counts a sure first plant for the name, and not the unknown plant", () => {
-    const prospect = predictChecks(judge(model, tinyCase([seen("edge", "smooth")])));
-    const { checks } = prospect;
+    const judgement = judge(model, tinyCase([seen("edge", "smooth")]));
+    const { checks } = predictChecks(judgement);
     for (const check of checks) {
       expect(check.rise).toBeGreaterThanOrEqual(0);
       expect(check.rise).toBeLessThanOrEqual(1);
-      expect(worthTowardsName(check)).toBeGreaterThanOrEqual(check.bits);
+      expect(worthTowardsName(judgement, check)).toBeGreaterThanOrEqual(check.bits);
     }
     expect(Math.max(...checks.map((c) => c.rise))).toBeGreaterThan(0);
   });
@@ -182,7 +182,7 @@ describe("towards an action", () => {
     const { checks } = prospect;
     const ordered = towardsAction(j, prospect).map((c) => c.character);
     expect([...ordered].sort()).toEqual(
-      mostlyCarried(checks)
+      mostlyCarried(j, checks)
         .map((c) => c.character)
         .sort(),
     );
@@ -222,7 +222,7 @@ describe("towards a name", () => {
   const { checks } = prospect;
 
   it("follows a look to the one after: two that name it together come before one that tells more by itself", () => {
-    const best = [...checks].sort((a, b) => worthTowardsName(b) - worthTowardsName(a))[0];
+    const best = [...checks].sort((a, b) => worthTowardsName(j, b) - worthTowardsName(j, a))[0];
     expect(id(best.character)).toBe("sap");
     expect(["edge", "hair"]).toContain(id(towardsName(j, prospect)[0].character));
   });

@@ -68,9 +68,9 @@ describe("what is asked next, on real notes", () => {
         const { checks } = prospect;
         const ids = (order: typeof checks) => order.map((c) => c.character).sort((a, b) => a - b);
         expect(ids(towardsName(judgement, prospect))).toEqual(ids(checks));
-        expect(ids(towardsAction(judgement, prospect))).toEqual(ids(mostlyCarried(checks)));
+        expect(ids(towardsAction(judgement, prospect))).toEqual(ids(mostlyCarried(judgement, checks)));
         expect(
-          mostlyCarried(checks).every((c) => c.carried >= 0.7) ||
+          mostlyCarried(judgement, checks).every((c) => c.carried >= 0.7) ||
             checks.filter((c) => c.carried >= 0.7).every((c) => c.bits < 0.03),
         ).toBe(true);
       }),

@@ -381,6 +381,7 @@ describe("a batch of walks", () => {
     seed: 3,
     orderWalks: 0,
     placeTold: false,
+    tuning: {},
     twinsListed: true,
   };
   it("goes from each start to a name and to an action, one in twenty on a plant taken out, and in parts as in one", () => {

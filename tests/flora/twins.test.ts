@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { REFERENCE } from "@/core/flora/calendar";
-import { likeness, decidingChecks, decidingChecksLater, riskiestPairs, twinsOf } from "@/core/identify/compare/twins";
+import { decidingChecks, decidingChecksLater, likeness, riskiestPairs, twinsOf } from "@/core/identify/compare/twins";
 import { buildModel } from "@/core/identify/model/build-model";
 import { currentFlora } from "@/flora/load";
 import { tinyFlora } from "../support/tiny-flora";

@@ -4,7 +4,6 @@ import { verifyChain } from "@/core/records";
 import { closePools, inDistrict } from "@/db/client";
 import { finding, findingEvent, label, ledgerEntry, membership, patch, plan } from "@/db/schema";
 import { overrule, saveFinding } from "@/server/findings";
-import { ENGINE_VERSION } from "@/server/flora";
 import { savePatch } from "@/server/ground";
 import { recordTreatment } from "@/server/ledger";
 import { setRoles } from "@/server/people/people";
@@ -12,6 +11,7 @@ import { makePlan, planningFor } from "@/server/plans";
 import { savePicture } from "@/server/pictures";
 import { asOwner, member, OTTER, uuidv7 } from "../support/database";
 import sharp from "sharp";
+import { engineVersion } from "@/core/identify";
 
 afterAll(closePools);
 const scout = member(["scout"]);
@@ -85,7 +85,7 @@ describe("a finding", () => {
         .where(and(eq(findingEvent.findingId, id), eq(findingEvent.kind, "verdict"))),
     );
     expect(event.body).toMatchObject({
-      versions: { engine: ENGINE_VERSION, flora: expect.any(String), list: expect.any(String) },
+      versions: { engine: engineVersion(), flora: expect.any(String), list: expect.any(String) },
     });
     await expect(
       inDistrict(OTTER, (tx) => tx.execute(sql`UPDATE finding_event SET body = '{}' WHERE id = ${event.id}`)),

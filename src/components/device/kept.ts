@@ -2,7 +2,7 @@ import { v7 as uuidv7 } from "uuid";
 import type { ObservationInput } from "@/core/identify";
 import type { Stage } from "@/core/flora";
 import type { Marks } from "@/core/measure";
-import type { Told } from "@/core/outbox";
+import type { NamedVerdict } from "@/core/identify";
 
 /** A finding in the making. It lives on the device until the server has it: reload, a dead tab or no signal lose nothing. */
 export interface Draft {
@@ -66,7 +66,7 @@ export interface FindingBody {
   note: string;
 }
 
-export interface ServersWord extends Told {
+export interface ServersWord extends NamedVerdict {
   number: number;
   because: string;
 }
@@ -82,7 +82,7 @@ export interface OutboxItem {
   siteName: string;
   body: FindingBody;
   /** what the Bench said when it was saved */
-  field: Told & { because: string };
+  field: NamedVerdict & { because: string };
   state: "waiting" | "refused" | "clash";
   /** why it was refused */
   fault?: string;

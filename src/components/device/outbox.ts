@@ -1,7 +1,8 @@
 import { refusalWords } from "@/core/errors";
-import { ANSWER_CODES, type AnswerCode, clashes, stepAfter } from "@/core/outbox";
+import { ANSWER_CODES, type AnswerCode, stepAfter } from "@/core/outbox";
 import type { Draft, OutboxItem, ServersWord, StoredPicture } from "./kept";
 import { openStore } from "./store";
+import { verdictsDiffer } from "@/core/identify";
 
 /** How the last attempt to send ended. */
 export interface Sent {
@@ -84,7 +85,7 @@ async function sendOne(item: OutboxItem): Promise<{ taken: boolean; waits: strin
       server,
       fault: `The finding is saved as number ${server.number}; not its ${faults.join(" ")}`,
     });
-  else if (clashes(item.field, server)) await store.outbox.update(item.id, { state: "clash", server });
+  else if (verdictsDiffer(item.field, server)) await store.outbox.update(item.id, { state: "clash", server });
   else await store.outbox.delete(item.id);
   return { taken: true, waits: null };
 }

@@ -2,6 +2,7 @@
 
 import "maplibre-gl/dist/maplibre-gl.css";
 import * as maplibregl from "maplibre-gl";
+import { VERDICTS } from "@/core/identify";
 
 maplibregl.setWorkerUrl(new URL("maplibre-gl/dist/maplibre-gl-worker.mjs", import.meta.url).href);
 
@@ -158,8 +159,7 @@ export function makeMap(
       ],
     } as maplibregl.StyleSpecification,
   });
-  for (const verdict of ["clear", "hold", "keep", "open", "unknown"])
-    map.addImage(`tape-${verdict}`, tapeImage(verdict), { pixelRatio: 2 });
+  for (const verdict of VERDICTS) map.addImage(`tape-${verdict}`, tapeImage(verdict), { pixelRatio: 2 });
   map.addControl(new maplibregl.NavigationControl({ showCompass: false }), "top-right");
   map.addControl(new maplibregl.ScaleControl({ unit: "metric" }), "bottom-left");
   return map;

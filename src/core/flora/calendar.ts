@@ -91,19 +91,6 @@ export function stageShares(taxon: Taxon, yearDay: number): number[] {
   return weights.map((w) => w / total);
 }
 
-/** Chance that a scout who stands before a plant in `truth` says `stated`. */
-export function stageStatedChance(stated: Stage, truth: Stage): number {
-  if (stated === truth) return 0.88;
-  const near: Record<Stage, Stage[]> = {
-    seedling: ["vegetative"],
-    vegetative: ["seedling", "flowering", "winter"],
-    flowering: ["vegetative", "fruiting"],
-    fruiting: ["flowering", "winter"],
-    winter: ["fruiting", "vegetative"],
-  };
-  return near[truth].includes(stated) ? 0.04 : 0.012;
-}
-
 /**
  * First day on or after `day` on which the stage begins for this plant, or null if it never shows it.
  * @param day ISO date

@@ -6,6 +6,10 @@ export const POSITIONS = ["low", "middle", "high"] as const;
 export type Position = (typeof POSITIONS)[number];
 export const STATUSES = ["target", "watch", "tolerated", "kept", "protected", "crop"] as const;
 export type Status = (typeof STATUSES)[number];
+
+/** True of a plant that is to be treated or reported; every other one is left standing. */
+export const isTarget = (status: Status): boolean => status === "target" || status === "watch";
+
 export const LIFE_FORMS = ["grass", "rush", "herb", "vine", "liana", "shrub", "tree", "aquatic"] as const;
 export type LifeForm = (typeof LIFE_FORMS)[number];
 export const KIT = ["lens", "ruler", "knife", "trowel", "gloves"] as const;

@@ -11,6 +11,7 @@ import type { Judgement } from "./posterior/judgement";
 import { decide, type VerdictResult } from "./verdict/decide";
 import { gateOf } from "./verdict/gates";
 import { type Slip, slipsOf } from "./verdict/slips";
+import { namesPlant } from "./verdict/verdicts";
 import { checkReason, likeliest, untested } from "./words/check-words";
 import { verdictReason } from "./words/verdict-words";
 
@@ -113,7 +114,7 @@ export function report(
     unknown: round(judgement.local.unknown),
     keptSide: round(Math.max(judgement.guarded.local.keptSide, judgement.guarded.flat.keptSide)),
     verdict: result.verdict,
-    about: ["clear", "hold", "keep"].includes(result.verdict) && result.about >= 0 ? name(result.about) : null,
+    about: namesPlant(result.verdict) && result.about >= 0 ? name(result.about) : null,
     named: result.named || result.verdict === "clear",
     ...(result.reportFirst ? { reportFirst: true as const } : {}),
     because: verdictReason(judgement, result),

@@ -4,6 +4,8 @@ export { canBeMissing } from "./case/no-such-part";
 export { placeCharacters } from "./case/place-characters";
 export { withSecondPlant } from "./case/with-second-plant";
 
+export { RULES, TUNED, TUNING, type Tuning, engineVersion, withTuning } from "./tuning";
+
 export { answersAt, backgroundRow } from "./model/answer-tables";
 export { buildModel } from "./model/build-model";
 export { minimumWidth, quantile } from "./model/measures";
@@ -18,13 +20,15 @@ export { COMPARED } from "./evidence/comparative";
 export { type Memory, newMemory } from "./posterior/block";
 export { judge } from "./posterior/judge";
 export { type Judgement, likeliestStage } from "./posterior/judgement";
-export { UNKNOWN_PRIOR } from "./posterior/prior";
 
-export { decide, type Verdict, type VerdictResult } from "./verdict/decide";
+export { stageStatedChance } from "./posterior/stage-stated";
+
+export { decide, type VerdictResult } from "./verdict/decide";
 export { type Gate, gateOf, keptLimit } from "./verdict/gates";
 export { topOnSide } from "./verdict/sides";
 export { type Slip, slipsOf } from "./verdict/slips";
 export { looksBeforeClear } from "./verdict/twins-in-the-way";
+export * from "./verdict/verdicts";
 
 export { askableCharacters, ruledOut } from "./next/askable";
 export { laterChecks, nextLater, variation } from "./next/later-checks";

@@ -1,10 +1,3 @@
-/** What is told of a verdict, by the field or by the server. */
-export interface Told {
-  verdict: string;
-  /** accepted name of the plant that the verdict is about, or null */
-  taxon: string | null;
-}
-
 /**
  * What an answer means to what a device has waiting, as it stands in the answer's body: try again later; a person must sign in; it
  * will never be taken as it is; it does not agree with what the server has.
@@ -34,13 +27,6 @@ export function stepAfter(answer: { taken: boolean; code: AnswerCode | null; mes
   if (answer.code === "sign-in") return { kind: "sign-in", why };
   if (answer.code === "never" || answer.code === "conflict") return { kind: "refused", why };
   return { kind: "wait", why };
-}
-
-/** True where the server judges otherwise than the field did: another verdict, or another plant under a verdict that names one. */
-export function clashes(field: Told, server: Told): boolean {
-  if (field.verdict !== server.verdict) return true;
-  const named = field.verdict === "clear" || field.verdict === "keep" || field.verdict === "hold";
-  return named && field.taxon !== server.taxon;
 }
 
 /** Seconds to wait before the next try after so many that failed: twice as long each time, at most five minutes. */

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { ANSWER_CODES, clashes, stepAfter, waitBefore } from "./index";
+import { ANSWER_CODES, stepAfter, waitBefore } from "./index";
 
 describe("the outbox", () => {
   it.each([
@@ -24,14 +24,6 @@ describe("the outbox", () => {
       ),
       { seed: 5 },
     );
-  });
-
-  it("calls it a clash where verdict or named plant differ, and not where nothing is named", () => {
-    const told = (verdict: string, taxon: string | null) => ({ verdict, taxon });
-    expect(clashes(told("clear", "A"), told("hold", "A"))).toBe(true);
-    expect(clashes(told("clear", "A"), told("clear", "B"))).toBe(true);
-    expect(clashes(told("keep", "A"), told("keep", "A"))).toBe(false);
-    expect(clashes(told("open", "A"), told("open", null))).toBe(false);
   });
 
   it("waits longer after each failure, and never for ever", () => {

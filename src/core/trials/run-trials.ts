@@ -8,9 +8,11 @@ import {
   type Judgement,
   type Model,
   worthTowardsAction,
-  UNKNOWN_PRIOR,
+  TUNING,
+  isSettled,
+  withTuning,
 } from "../identify";
-import type { CompiledFlora, Pair, Shown, Stage } from "../flora";
+import { isTarget, type CompiledFlora, type Pair, type Shown, type Stage } from "../flora";
 import { perturb } from "../simulate";
 import { type Figures, figuresOf, mean, round } from "./figures";
 import {
@@ -43,6 +45,8 @@ export interface TrialOptions {
   placeTold: boolean;
   /** whether a plant that is taken out stays listed as a twin, by name and by what parts the two, as people know more plants than a flora scores */
   twinsListed: boolean;
+  /** constants of the engine that are replaced, by name; nature stays as it ships */
+  tuning: Record<string, number>;
 }
 
 export interface Batch {
@@ -63,7 +67,7 @@ export interface TrialReport {
 }
 
 /** One walk in so many is on a plant taken out of the flora that identifies: as many as the engine takes to be unknown. */
-const REMOVED_EVERY = Math.round(1 / UNKNOWN_PRIOR);
+const REMOVED_EVERY = Math.round(1 / TUNING.unknownPrior);
 
 /** A part of the walks: numbers `from` to `to`, so that several processes can share the work. */
 export function runBatch(
@@ -74,8 +78,8 @@ export function runBatch(
   from: number,
   to: number,
 ): Batch {
-  const model = buildModel(flora, options.assumed);
-  const nature = kind === "exact" ? model : buildModel(perturb(flora, options.seed), options.assumed);
+  const model = buildModel(flora, options.assumed, withTuning(options.tuning));
+  const nature = buildModel(kind === "exact" ? flora : perturb(flora, options.seed), options.assumed);
   const walker: Walker = { model, nature, error: options.error, placeTold: options.placeTold };
   const batch: Batch = { names: [], actions: [], removed: [] };
   const withoutTaxon = new Map<number, Model>();
@@ -112,7 +116,7 @@ function withoutPlant(start: Start, unheard: string): Start {
 /** @param start as the district really lists the plant, and `unlisted` as it does that has never heard of it */
 function walkRemoved(walker: Walker, start: Start, unlisted: Start): ActionWalk {
   const unheard = walker.nature.flora.taxa[start.taxon].name;
-  const keptHere = !["target", "watch"].includes(start.list.status[unheard] ?? "kept");
+  const keptHere = !isTarget(start.list.status[unheard] ?? "kept");
   const walk = walkToAction(walker, unlisted, "engine");
   return {
     ...walk,
@@ -130,7 +134,7 @@ function isListed({ taxa, pairs }: CompiledFlora, ...names: [string, string]): b
 function modelWithout(
   flora: CompiledFlora,
   taxon: number,
-  { assumed, twinsListed }: TrialOptions,
+  { assumed, twinsListed, tuning }: TrialOptions,
   known: Map<number, Model>,
 ): Model {
   const made = known.get(taxon);
@@ -140,6 +144,7 @@ function modelWithout(
   const model = buildModel(
     twinsListed ? rest : { ...rest, pairs: rest.pairs.filter((p) => p.a !== id && p.b !== id) },
     assumed,
+    withTuning(tuning),
   );
   if (known.size > 12) known.clear();
   known.set(taxon, model);
@@ -254,7 +259,7 @@ export interface OrderComparison {
 
 /** The engine's order of checks against a random one, the best fixed ones found, and plain information gain, on the same walks. */
 export function compareOrders(flora: CompiledFlora, districts: TrialList[], options: TrialOptions): OrderComparison {
-  const model = buildModel(flora, options.assumed);
+  const model = buildModel(flora, options.assumed, withTuning(options.tuning));
   const walker: Walker = {
     model,
     nature: buildModel(perturb(flora, options.seed), options.assumed),
@@ -330,13 +335,11 @@ function foundInTurn(
     order.push(next);
     for (const open of walking) if (stands(open.judgement, next)) open.look(next);
     walking = walking.filter(
-      ({ judgement, given }) => given.observations.length < MOST_CHECKS && !isSettled(judgement),
+      ({ judgement, given }) => given.observations.length < MOST_CHECKS && !isSettled(decide(judgement).verdict),
     );
   }
   return order;
 }
-
-const isSettled = (judgement: Judgement): boolean => ["clear", "keep"].includes(decide(judgement).verdict);
 
 /** Mean information of each character where nothing, or only the kind of plant, is known; and that per second. */
 function gainsAtFirst(model: Model, starts: Start[]): [Float64Array, Float64Array] {

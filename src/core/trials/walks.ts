@@ -1,4 +1,4 @@
-import { stageStatedChance, type LifeForm, type Stage, type Status } from "../flora";
+import { isTarget, type LifeForm, type Stage, type Status } from "../flora";
 import {
   type Case,
   type Check,
@@ -18,6 +18,8 @@ import {
   placeCharacters,
   looksBeforeClear,
   gateOf,
+  isSettled,
+  stageStatedChance,
 } from "../identify";
 import { type Chance, seededChance } from "../random";
 import { drawDay, SimulatedPlant, Scout } from "../simulate";
@@ -234,7 +236,7 @@ export function walkToAction(
   const { taxa } = walker.model.flora;
   const truthName = walker.nature.flora.taxa[start.taxon].name;
   const truthStatus = start.list.status[truthName] ?? "kept";
-  const truthKept = truthStatus !== "target" && truthStatus !== "watch";
+  const truthKept = !isTarget(truthStatus);
   const truthAt = walker.model.taxonIndex.get(truthName);
   const truthGroup = truthAt === undefined ? "none" : open.judgement.group[truthAt];
   const separable =
@@ -248,7 +250,7 @@ export function walkToAction(
     open.look(next.character, next.second);
     watch?.(open.judgement);
     const result = decide(open.judgement);
-    if (result.verdict === "clear" || result.verdict === "keep")
+    if (isSettled(result.verdict))
       return {
         ...told,
         verdict: result.verdict,
@@ -277,7 +279,7 @@ function chooseCheck(
   }
   const prospect = predictChecks(judgement, gate);
   if (order === "engine") return towardsAction(judgement, prospect)[0];
-  const checks = mostlyCarried(prospect.checks);
+  const checks = mostlyCarried(judgement, prospect.checks);
   if (order === "bits") return [...checks].sort((a, b) => b.bits - a.bits)[0];
   const fresh = checks.filter((check) => !check.second);
   if (order === "random") return fresh[chance.below(fresh.length)];

@@ -1,4 +1,4 @@
-import { clashes } from "@/core/outbox";
+import { verdictsDiffer } from "@/core/identify";
 import { type Amendment, kindOfKey } from "@/core/pack";
 import type { ChangedVerdict } from "@/core/records";
 import { modelWith } from "../flora-models";
@@ -27,7 +27,7 @@ export async function changedVerdicts(
     if (scoresAlone && !old.seen.observations.some((o) => touched.has(o.character))) continue;
     judged++;
     const [before, after] = [rejudge(source, old, now), rejudge(source, old, then)];
-    if (clashes(before, after)) changed.push(changedVerdict(plants, old, before, after));
+    if (verdictsDiffer(before, after)) changed.push(changedVerdict(plants, old, before, after));
   }
   return { changed, judged };
 }

@@ -7,8 +7,9 @@ import {
   type Model,
   nextLater,
   verdictReason,
+  namesPlant,
 } from "@/core/identify";
-import type { Told } from "@/core/outbox";
+import type { NamedVerdict } from "@/core/identify";
 
 /** A verdict as it is kept: what the engine said, and the versions that made it say so. */
 export interface VerdictRecord {
@@ -37,10 +38,10 @@ export function judgeFinding(model: Model, given: Case) {
 }
 
 /** The verdict alone, without what to look at next: for reckoning many findings again. */
-export function verdictOn(model: Model, given: Case): Told & { because: string } {
+export function verdictOn(model: Model, given: Case): NamedVerdict & { because: string } {
   const judgement = judge(model, given);
   const result = decide(judgement);
-  const named = result.about >= 0 && ["clear", "hold", "keep"].includes(result.verdict);
+  const named = result.about >= 0 && namesPlant(result.verdict);
   return {
     verdict: result.verdict,
     taxon: named ? model.flora.taxa[result.about].name : null,

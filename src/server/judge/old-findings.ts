@@ -2,7 +2,7 @@ import { desc, eq, inArray, sql } from "drizzle-orm";
 import { z } from "zod";
 import { type Case, caseSchema, type Costs, type Model, observationSchema } from "@/core/identify";
 import { STAGES } from "@/core/flora";
-import type { Told } from "@/core/outbox";
+import type { NamedVerdict } from "@/core/identify";
 import type { Transaction } from "@/db/client";
 import { finding, findingEvent, site } from "@/db/schema";
 import type { FindingLine } from "../findings";
@@ -18,7 +18,7 @@ const seenSchema = z.object({
 
 /** A finding with what was seen and what was told of it last. */
 export interface OldFinding extends Pick<FindingLine, "id" | "number" | "day" | "siteId" | "siteName" | "overruled"> {
-  given: Told;
+  given: NamedVerdict;
   versions: VerdictRecord["versions"];
   seen: z.output<typeof seenSchema>;
 }
@@ -70,7 +70,7 @@ export async function oldFindings(tx: Transaction, id?: string): Promise<{ findi
   return { findings, inAll: n };
 }
 
-export interface Rejudged extends Told {
+export interface Rejudged extends NamedVerdict {
   because: string;
   listVersion: string;
   case: Case;

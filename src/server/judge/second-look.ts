@@ -2,12 +2,12 @@ import { and, eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
 import type { Model } from "@/core/identify";
-import { clashes } from "@/core/outbox";
+import { engineVersion, verdictsDiffer } from "@/core/identify";
 import type { ChangedVerdict } from "@/core/records";
 import type { Transaction } from "@/db/client";
 import { finding, findingEvent, plan } from "@/db/schema";
 import { notFound, Refusal } from "../faults";
-import { ENGINE_VERSION, shippedModel } from "../flora";
+import { shippedModel } from "../flora";
 import { modelWith } from "../flora-models";
 import { plantsIn } from "../plants";
 import { asMember, type Member } from "../session";
@@ -47,7 +47,7 @@ export async function secondLook(
   for (const [i, old] of findings.entries()) {
     await step(i, findings.length);
     const now = rejudge(source, old, model);
-    if (!clashes(old.given, now)) continue;
+    if (!verdictsDiffer(old.given, now)) continue;
     changed.push({
       ...changedVerdict(plants, old, old.given, now),
       why: reasonOf(source, old, now, model),
@@ -63,19 +63,19 @@ function reasonOf(source: CaseSource, old: OldFinding, now: Rejudged, model: Mod
   const { costs } = old.versions;
   const before = { wrongClear: costs.wrongClear, missedTarget: costs.missedTarget, hold: costs.hold };
   const costsChanged = JSON.stringify(before) !== JSON.stringify(now.case.costs);
-  if (costsChanged && !clashes(old.given, rejudge(source, old, model, before)))
+  if (costsChanged && !verdictsDiffer(old.given, rejudge(source, old, model, before)))
     return "The costs of the district were changed: under the old ones the verdict would stand.";
   if (
     old.versions.flora !== model.flora.version &&
     model !== shippedModel() &&
-    !clashes(old.given, rejudge(source, old, shippedModel()))
+    !verdictsDiffer(old.given, rejudge(source, old, shippedModel()))
   )
     return "The flora was corrected in this district: by the shipped one the verdict would stand.";
   const changes = [
     old.versions.list !== now.listVersion ? "the list" : "",
     old.versions.flora !== model.flora.version ? "the flora" : "",
     costsChanged ? "the costs" : "",
-    old.versions.engine !== ENGINE_VERSION ? "the engine" : "",
+    old.versions.engine !== engineVersion() ? "the engine" : "",
   ].filter(Boolean);
   if (changes.length === 0)
     return "What was confirmed here since then has changed how likely each plant is in this district.";
@@ -141,7 +141,7 @@ export async function takeNewVerdict(
           flora: identification.flora,
           list: given.listVersion,
           costs: given.case.costs,
-          engine: ENGINE_VERSION,
+          engine: engineVersion(),
         },
       },
     });

@@ -3,10 +3,6 @@ import type { Model } from "../model/model";
 import { scoreFor, usuallySeen } from "../model/scores";
 import { variation } from "../next/later-checks";
 
-/** A state that a plant shows no oftener than this is seldom shown. */
-const SELDOM = 0.25;
-/** Two plants part at a stage if one of the deciders has at least this total variation between them. */
-const WORKING_DECIDER = 0.35;
 /** Whether one of the deciders of a pair parts its two plants at a stage for which it is named. */
 export function hasWorkingDecider(model: Model, pair: Pair): boolean {
   const [a, b] = [pair.a, pair.b].map((id) => model.flora.taxa.findIndex((t) => t.id === id));
@@ -14,7 +10,7 @@ export function hasWorkingDecider(model: Model, pair: Pair): boolean {
   const parts = (c: number, s: number) =>
     pair.unheld
       ? partsFromUnheld(model, pair.unheld.shows, a, c, STAGES[s])
-      : variation({ model }, c, a, b, s) >= WORKING_DECIDER;
+      : variation({ model }, c, a, b, s) >= model.tuning.workingDecider;
   return pair.deciders.some(({ stage, characters }) =>
     characters.some((id) => {
       const c = model.characterIndex.get(id) as number;
@@ -35,6 +31,6 @@ function partsFromUnheld(model: Model, shows: Shown[], taxon: number, c: number,
     shown.states !== undefined &&
     score.shares !== undefined &&
     shown.states.reduce((sum, state) => sum + (score.shares?.[states.findIndex((s) => s.id === state)] ?? 0), 0) <=
-      SELDOM
+      model.tuning.seldomShown
   );
 }

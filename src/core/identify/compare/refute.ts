@@ -19,11 +19,6 @@ export interface Refutation {
   against: string;
 }
 
-/** Seconds added for turning to any check: so many that the look that speaks most against comes first, and seconds decide between equals. */
-const OVERHEAD_SECONDS = 120;
-/** Plants that are weighed as what it may be instead. */
-const RIVALS = 8;
-
 /**
  * What would make a name wrong: the checks that, if the plant is one of those that are taken for it, speak most against it.
  * Expected weight of evidence (Good 1950, Probability and the weighing of evidence): Σ over rivals of their share times the
@@ -47,7 +42,7 @@ export function refutingChecks(judgement: Judgement, taxon: number, most = 8): R
           if (weight > worst.weight) worst = { weight, answer: o, rival };
         }
       }
-      if (decibans < 0.05 || worst.rival < 0) return [];
+      if (decibans < model.tuning.leastDecibans || worst.rival < 0) return [];
       const expected = describeScore(judgement, taxon, character, likeliestStage(judgement, taxon));
       return [
         {
@@ -60,8 +55,9 @@ export function refutingChecks(judgement: Judgement, taxon: number, most = 8): R
       ];
     },
   );
+  const { overheadRefute } = model.tuning;
   return found
-    .sort((a, b) => b.decibans / (b.seconds + OVERHEAD_SECONDS) - a.decibans / (a.seconds + OVERHEAD_SECONDS))
+    .sort((a, b) => b.decibans / (b.seconds + overheadRefute) - a.decibans / (a.seconds + overheadRefute))
     .slice(0, most);
 }
 
@@ -72,7 +68,7 @@ function rivalsOf(judgement: Judgement, taxon: number): { taxon: number; share: 
   const weighed = [...flat.taxa.keys()]
     .filter((t) => t !== taxon)
     .map((t) => ({ taxon: t, share: flat.taxa[t] * likeness(model, taxon, t, stage) }));
-  const best = weighed.sort((a, b) => b.share - a.share).slice(0, RIVALS);
+  const best = weighed.sort((a, b) => b.share - a.share).slice(0, model.tuning.rivals);
   const total = best.reduce((sum, r) => sum + r.share, 0) || 1;
   return best.map((r) => ({ ...r, share: r.share / total }));
 }

@@ -9,7 +9,8 @@ import { predictChecks, towardsAction } from "../next/next-check";
 import { newMemory } from "../posterior/block";
 import { judge } from "../posterior/judge";
 import { gateOf } from "../verdict/gates";
-import { decide, type Verdict } from "../verdict/decide";
+import { decide } from "../verdict/decide";
+import { type Verdict, isSettled } from "../verdict/verdicts";
 
 /** What could be told of a plant in one month, by somebody who looks where the Bench points. */
 export interface Month {
@@ -25,9 +26,6 @@ export interface Month {
   /** characters looked at, in order */
   characters: string[];
 }
-
-/** Most looks that are made in one month. */
-const MOST_LOOKS = 12;
 
 /**
  * One month of the year over again: the plant stands there, shows what it usually shows then, and each question of the Bench is
@@ -50,7 +48,7 @@ export function replayMonth(model: Model, given: Case, taxon: number, month: num
   let gate = gateOf(judgement);
   let { verdict } = decide(judgement, gate);
   const characters: string[] = [];
-  while (characters.length < MOST_LOOKS && verdict !== "clear" && verdict !== "keep") {
+  while (characters.length < model.tuning.mostChecks && !isSettled(verdict)) {
     const [next] = towardsAction(judgement, predictChecks(judgement, gate));
     if (!next) break;
     const { id } = model.flora.characters[next.character];
@@ -75,6 +73,10 @@ function usualAnswer(model: Model, taxon: number, c: number, stage: Stage): Obse
     ? scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id)?.points
     : undefined;
   if (points)
-    return { ...base, answer: "seen", value: Math.max(0, quantile(points, 0.5, minimumWidth(character.kind))) };
+    return {
+      ...base,
+      answer: "seen",
+      value: Math.max(0, quantile(points, 0.5, minimumWidth(character.kind, model.tuning))),
+    };
   return { ...base, answer: "cannot-tell" };
 }

@@ -3,15 +3,6 @@ import { answersAt } from "../model/answer-tables";
 import type { Model } from "../model/model";
 import { recordingOf, usuallySeen } from "../model/scores";
 
-/** Looks that a person makes before naming a plant. */
-const LOOKS = 6;
-/** Mean total variation from the others at which a plant stands apart. */
-const APART = 0.5;
-/** Below this a character does not part two plants. */
-const PARTS_BITS = 0.02;
-/** Seconds that turning to any check costs beside the look itself. */
-const OVERHEAD_SECONDS = 25;
-
 export interface DecidingCheck {
   character: number;
   /** bits that the answer tells about which of the plants it is, from 0 to log₂ of their number */
@@ -50,7 +41,7 @@ export function likeness(model: Model, a: number, b: number, stage: Stage): numb
     sum += Math.log(Math.min(1, affinity / Math.sqrt(masses[0] * masses[1])));
     parts++;
   }
-  return parts === 0 ? 0 : Math.exp((LOOKS * sum) / parts);
+  return parts === 0 ? 0 : Math.exp((model.tuning.looks * sum) / parts);
 }
 
 export interface Twin {
@@ -111,6 +102,7 @@ export function riskiestPairs(
  * @param taxa indices of two to four plants
  */
 export function decidingChecks(model: Model, taxa: number[], stage: Stage): DecidingCheck[] {
+  const { apart, overheadTwins } = model.tuning;
   const found: DecidingCheck[] = [];
   for (const [c, { seconds }] of model.flora.characters.entries()) {
     if (!taxa.every((t) => shows(model, t, c, stage))) continue;
@@ -120,18 +112,18 @@ export function decidingChecks(model: Model, taxa: number[], stage: Stage): Deci
       const mean = rows.reduce((sum, row) => sum + row[o], 0) / rows.length;
       for (const row of rows) if (row[o] > 0) bits += (row[o] / rows.length) * Math.log2(row[o] / mean);
     }
-    if (bits > PARTS_BITS)
-      found.push({ character: c, bits, seconds, apart: rows.map((row) => standsApart(row, rows)) });
+    if (bits > model.tuning.tellingBits)
+      found.push({ character: c, bits, seconds, apart: rows.map((row) => standsApart(row, rows, apart)) });
   }
-  return found.sort((x, y) => y.bits / (y.seconds + OVERHEAD_SECONDS) - x.bits / (x.seconds + OVERHEAD_SECONDS));
+  return found.sort((x, y) => y.bits / (y.seconds + overheadTwins) - x.bits / (x.seconds + overheadTwins));
 }
 
 /** True where a plant differs from the mean of the others: of two either both do or none, of four it may be one. */
-function standsApart(row: ArrayLike<number>, rows: ArrayLike<number>[]): boolean {
+function standsApart(row: ArrayLike<number>, rows: ArrayLike<number>[], apart: number): boolean {
   const others = rows.filter((other) => other !== row);
   const distance = (other: ArrayLike<number>) =>
     Array.from(row).reduce((sum, p, o) => sum + Math.abs(p - other[o]), 0) / 2;
-  return others.reduce((sum, other) => sum + distance(other), 0) >= APART * others.length;
+  return others.reduce((sum, other) => sum + distance(other), 0) >= apart * others.length;
 }
 
 /** The best check of each later stage that parts the plants better than any now, and the first day on which all show it. */
@@ -145,7 +137,7 @@ export function decidingChecksLater(
   const best = Math.max(0, ...decidingChecks(model, taxa, now).map((p) => p.bits));
   return STAGES.filter((stage) => stage !== now)
     .flatMap((stage) => {
-      const [check] = decidingChecks(model, taxa, stage).filter((p) => p.bits > best + PARTS_BITS);
+      const [check] = decidingChecks(model, taxa, stage).filter((p) => p.bits > best + model.tuning.tellingBits);
       const from = check
         ? allBegin(
             taxa.map((t) => model.flora.taxa[t]),

@@ -38,9 +38,6 @@ function shutOut(a: Observation, b: Observation): boolean {
   return a.states !== undefined && b.states !== undefined && !a.states.some((s) => b.states?.includes(s));
 }
 
-/** A reading this many times the largest that any plant reaches is a slip of the unit. */
-const BEYOND_ANY = 20;
-
 /**
  * What no plant could show or nobody could count, by kind of character.
  * @throws {InputError} wrong-kind | not-comparative | more-than-all | not-one-of-two | out-of-range
@@ -106,4 +103,4 @@ export function checkKind(model: Model, c: number, observation: Observation, fie
 
 /** The largest reading of a measured character that is taken for one, in its unit. */
 export const largestReading = (model: Model, c: number): number =>
-  BEYOND_ANY * model.measuredScores[c].reduce((most, score) => Math.max(most, score.points?.[3] ?? 0), 1);
+  model.tuning.beyondAny * model.measuredScores[c].reduce((most, score) => Math.max(most, score.points?.[3] ?? 0), 1);

@@ -11,11 +11,6 @@ import { combineStates, namedStates } from "./state";
 /** The answers of a comparative character, in this order: the plant beside the one that is named. */
 export const COMPARED = ["less", "same", "more"] as const;
 
-/** Ratio within which two measures are taken for the same by eye. */
-const SAME_RATIO = 1.15;
-/** Values at which each plant's spread is taken: as many equal shares of its plants. */
-const SAMPLES = 9;
-
 interface Compared {
   /** index of the measured character that is compared */
   base: number;
@@ -49,7 +44,7 @@ export function compare(model: Model, c: number, observation: Observation, field
     );
   const base = model.characterIndex.get(character.compares as string) as number;
   const n = COMPARED.length;
-  const confusion = confusionTable(character, model.observerError, observation.sure);
+  const confusion = confusionTable(character, model.observerError, observation.sure, model.tuning);
   const samples = new Map<string, number[] | null>();
   const samplesOf = (taxon: number, stage: number, form: number): number[] | null => {
     const key = `${taxon} ${stage} ${form}`;
@@ -63,7 +58,9 @@ export function compare(model: Model, c: number, observation: Observation, field
       observation.position,
       model.flora.taxa[taxon].forms[form].id,
     )?.points;
-    const made = points ? sample(points, minimumWidth(model.flora.characters[base].kind)) : null;
+    const made = points
+      ? sample(points, minimumWidth(model.flora.characters[base].kind, model.tuning), model.tuning.comparedSamples)
+      : null;
     samples.set(key, made);
     return made;
   };
@@ -75,7 +72,7 @@ export function compare(model: Model, c: number, observation: Observation, field
     const [own, beside] = [samplesOf(taxon, stage, form), samplesOf(other, stage, 0)];
     recorded[z] = own !== null && beside !== null;
     if (!own || !beside) continue;
-    const chances = blur(chancesOf(own, beside), confusion);
+    const chances = blur(chancesOf(own, beside, model.tuning.sameRatio), confusion);
     rows.set(chances, z * n);
     for (let o = 0; o < n; o++) sums[model.conditionLifeForm[z]][o] += chances[o];
   }
@@ -89,12 +86,12 @@ export function compare(model: Model, c: number, observation: Observation, field
   return { base, rows, background };
 }
 
-const sample = (points: FourPoints, width: number): number[] =>
-  Array.from({ length: SAMPLES }, (_, i) => Math.max(1e-6, quantile(points, (i + 0.5) / SAMPLES, width)));
+const sample = (points: FourPoints, width: number, count: number): number[] =>
+  Array.from({ length: count }, (_, i) => Math.max(1e-6, quantile(points, (i + 0.5) / count, width)));
 
-function chancesOf(own: number[], beside: number[]): number[] {
+function chancesOf(own: number[], beside: number[], sameRatio: number): number[] {
   const counts = [0, 0, 0];
-  for (const a of own) for (const b of beside) counts[a * SAME_RATIO < b ? 0 : a > b * SAME_RATIO ? 2 : 1]++;
+  for (const a of own) for (const b of beside) counts[a * sameRatio < b ? 0 : a > b * sameRatio ? 2 : 1]++;
   return counts.map((count) => count / (own.length * beside.length));
 }
 

@@ -2,9 +2,8 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { read, seen, tinyCase, tinyFlora } from "../../../../tests/support/tiny-flora";
 import { crossesOf } from "../model/crosses";
-import { buildModel, type Case, identify, judge } from "..";
+import { buildModel, type Case, identify, judge, TUNING } from "..";
 import type { Status } from "../../flora";
-import { CROSS_SHARE } from "./cross-evidence";
 
 /** The two apples of the tiny flora, and one of them with a plant that is kept, cross. */
 function crossing(pairs: [string, string][]) {
@@ -61,7 +60,7 @@ describe("crosses", () => {
 
   it("begin as a small share of the rarer parent", () => {
     const { flat } = judge(model, tinyCase());
-    expect(flat.crosses[own] / flat.taxa[0]).toBeCloseTo(CROSS_SHARE, 9);
+    expect(flat.crosses[own] / flat.taxa[0]).toBeCloseTo(TUNING.crossShare, 9);
   });
 
   it("sum to one with the plants and the unknown plant", () => {
@@ -96,7 +95,7 @@ describe("crosses", () => {
       model,
       tinyCase([seen("edge", "smooth"), seen("sap", "milky"), seen("hair", "none"), read("length", 8)]),
     );
-    const prior = CROSS_SHARE;
+    const prior = TUNING.crossShare;
     expect(flat.crosses[mixed] / flat.taxa[0]).toBeGreaterThan(prior * 3);
   });
 

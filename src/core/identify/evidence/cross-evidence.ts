@@ -3,9 +3,6 @@ import type { Cross } from "../model/crosses";
 import type { Model } from "../model/model";
 import type { Evidence } from "./evidence";
 
-/** Prior of a cross, as a share of the rarer parent's: crosses are found among their parents, and seldom. */
-export const CROSS_SHARE = 0.02;
-
 /** First condition of a plant at a stage: its first form. */
 const conditionAt = (model: Model, taxon: number, stage: number): number => model.firstCondition[taxon] + stage;
 
@@ -60,5 +57,5 @@ export const crossKept = (judgement: { model: Model; keptSide: Uint8Array }, cro
   judgement.model.crosses[cross].parents.some((t) => judgement.keptSide[t] === 1);
 
 /** Prior of a cross beside its parents'. */
-export const crossPrior = (prior: Float64Array, { parents: [a, b] }: Cross): number =>
-  CROSS_SHARE * Math.min(prior[a], prior[b]);
+export const crossPrior = (share: number, prior: Float64Array, { parents: [a, b] }: Cross): number =>
+  share * Math.min(prior[a], prior[b]);

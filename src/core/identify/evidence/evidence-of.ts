@@ -10,9 +10,6 @@ import { type BaseKnown, missingPart, weighByBase } from "./missing-part";
 import { measureEvidence } from "./number";
 import { stateEvidence } from "./state";
 
-/** Chance left to a part seen at a stage at which this plant does not show it. */
-const OUT_OF_STAGE = 0.05;
-
 /**
  * @param base what other looks say of what the part stands on (`baseKnown`)
  * @returns null where the observation says nothing about the plant (cannot tell, not there yet)
@@ -37,7 +34,7 @@ export function evidenceOf(model: Model, observation: Observation, index: number
     character.states.length > 0
       ? stateEvidence(model, c, observation, field)
       : measureEvidence(model, c, observation, field);
-  scaleWhere(model, c, false, evidence.chance, OUT_OF_STAGE);
+  scaleWhere(model, c, false, evidence.chance, model.tuning.outOfStage);
   if (!base) weighByBase(model, observation, evidence, c);
   return { character: c, block: character.block, ...evidence };
 }

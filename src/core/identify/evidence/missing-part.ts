@@ -1,15 +1,15 @@
 import { LIFE_FORMS, STAGES } from "../../flora";
 import type { Observation } from "../case/case";
 import { applies } from "../model/answer-tables";
-import { MISSING, OVERLOOKED, shareWithout } from "../model/lacking";
+import { shareWithout } from "../model/lacking";
 import type { Model } from "../model/model";
 import type { Sureness } from "../model/observer";
 import { recordingOf, scoreFor, usuallySeen } from "../model/scores";
+import type { Tuning } from "../tuning";
 import type { Chances } from "./evidence";
 
-/** The same of a plant of which nothing is recorded, and at a stage that does not show the part. */
-const MISSING_UNRECORDED = 0.1;
-const MISSING_OUT_OF_STAGE = 0.5;
+const overlookedBy = (sure: Sureness, t: Tuning): number =>
+  sure === "sure" ? t.overlookedSure : sure === "likely" ? t.overlookedLikely : t.overlookedGuess;
 
 /** What other looks say of what a part stands on: that it is there, that it is missing, or nothing. */
 export type BaseKnown = "there" | "missing" | null;
@@ -45,7 +45,7 @@ export function baseKnown(model: Model, c: number, observations: Observation[], 
 export function weighByBase(model: Model, observation: Observation, { chance, background }: Chances, c: number): void {
   const part = model.lacking[c];
   if (!part || (observation.answer === "absent" && observation.states)) return;
-  const bare = observation.answer === "absent" || observation.states?.includes("none") ? MISSING : 0;
+  const bare = observation.answer === "absent" || observation.states?.includes("none") ? model.tuning.missing : 0;
   for (let z = 0; z < chance.length; z++) chance[z] = part.shown[z] * chance[z] + (1 - part.shown[z]) * bare;
   for (let form = 0; form < background.length; form++)
     background[form] = part.shownByForm[form] * background[form] + (1 - part.shownByForm[form]) * bare;
@@ -61,16 +61,17 @@ export function missingPart(model: Model, c: number, sure: Sureness, base: BaseK
   // Where the base is known to be missing its parts are too, on whatever plant: only the base itself tells.
   if (base === "missing")
     return {
-      chance: new Float64Array(model.conditions.length).fill(MISSING),
-      background: new Float64Array(LIFE_FORMS.length).fill(MISSING),
-      even: MISSING,
+      chance: new Float64Array(model.conditions.length).fill(model.tuning.missing),
+      background: new Float64Array(LIFE_FORMS.length).fill(model.tuning.missing),
+      even: model.tuning.missing,
     };
+  const overlooked = overlookedBy(sure, model.tuning);
   const fails = base ? undefined : model.lacking[c]?.base;
   const chance = Float64Array.from(model.conditions, ({ taxon, stage, form }, z) =>
-    missingChance(model, c, taxon, stage, form, OVERLOOKED[sure], fails?.[z] ?? 0),
+    missingChance(model, c, taxon, stage, form, overlooked, fails?.[z] ?? 0),
   );
   const background = Float64Array.from(LIFE_FORMS, (form) =>
-    applies(model, c, form) ? shareWithout(model, c, form, OVERLOOKED[sure]) : MISSING,
+    applies(model, c, form) ? shareWithout(model, c, form, overlooked) : model.tuning.missing,
   );
   return { chance, background, even: 1 / (model.answers[c] + 1) };
 }
@@ -85,10 +86,10 @@ function missingChance(
   baseFails: number,
 ): number {
   const recording = recordingOf(model, taxon, c);
-  if (recording === "not-applicable") return MISSING;
-  if (!usuallySeen(model, taxon, c, STAGES[stage])) return MISSING_OUT_OF_STAGE;
+  if (recording === "not-applicable") return model.tuning.missing;
+  if (!usuallySeen(model, taxon, c, STAGES[stage])) return model.tuning.missingOutOfStage;
   const formId = model.flora.taxa[taxon].forms[form].id;
-  if (scoreFor(model, taxon, c, STAGES[stage], undefined, formId)?.notApplicable) return MISSING;
-  const bare = recording === "recorded" ? overlooked : Math.max(overlooked, MISSING_UNRECORDED);
-  return bare + (MISSING - bare) * baseFails;
+  if (scoreFor(model, taxon, c, STAGES[stage], undefined, formId)?.notApplicable) return model.tuning.missing;
+  const bare = recording === "recorded" ? overlooked : Math.max(overlooked, model.tuning.missingUnrecorded);
+  return bare + (model.tuning.missing - bare) * baseFails;
 }

@@ -12,12 +12,12 @@ export function measureEvidence(model: Model, c: number, observation: Observatio
   const character = model.flora.characters[c];
   if (observation.values === undefined && observation.value === undefined)
     throw new InputError("no-value", `${field}.value`, observation.value, `give a number in ${character.unit}`);
-  const width = minimumWidth(character.kind);
-  const gross = grossErrorRate(character, model.observerError, observation.sure);
+  const width = minimumWidth(character.kind, model.tuning);
+  const gross = grossErrorRate(character, model.observerError, observation.sure, model.tuning);
   const { own, byForm } =
     typeof observation.other === "number"
-      ? weighTwo(model, c, twoReadings(character.kind, observation, observation.other), gross, width)
-      : weighOne(model, c, firstReading(character.kind, observation), gross, width);
+      ? weighTwo(model, c, twoReadings(character.kind, observation, observation.other, model.tuning), gross, width)
+      : weighOne(model, c, firstReading(character.kind, observation, model.tuning), gross, width);
   const chance = new Float64Array(model.conditions.length);
   forEachCondition(model, c, chance, (z) => chanceIn(model.conditions[z]));
   return {
@@ -49,7 +49,7 @@ export function measureEvidence(model: Model, c: number, observation: Observatio
   function chanceIn(condition: Model["conditions"][number]): number {
     const lifeForm = model.taxonLifeForm[condition.taxon];
     const recording = recordingOf(model, condition.taxon, c);
-    if (recording === "not-applicable") return byForm[lifeForm] * 0.05;
+    if (recording === "not-applicable") return byForm[lifeForm] * model.tuning.inapplicableNumber;
     const score = scoreFor(
       model,
       condition.taxon,
@@ -98,8 +98,9 @@ function weighTwo(model: Model, c: number, readings: OfTwo<Reading>, gross: numb
         near,
         gross,
         confidence,
+        model.tuning,
       ),
-    byForm: Float64Array.from(anyOf, (any) => chanceOfTwo(any, any, near, gross, 0)),
+    byForm: Float64Array.from(anyOf, (any) => chanceOfTwo(any, any, near, gross, 0, model.tuning)),
   };
 }
 
@@ -123,6 +124,12 @@ export function measuredBackground(model: Model, c: number, value: number, half:
       1,
       counts.reduce((a, b) => a + b, 0),
     );
+  const { backgroundShareOfAll, backgroundEven } = model.tuning;
   const even = Math.min(1, (2 * half) / Math.max(width, high - low));
-  return Float64Array.from(sums, (sum, form) => (sum + 2 * all + even) / (counts[form] + 3));
+  return Float64Array.from(
+    sums,
+    (sum, form) =>
+      (sum + backgroundShareOfAll * all + backgroundEven * even) /
+      (counts[form] + backgroundShareOfAll + backgroundEven),
+  );
 }

@@ -5,11 +5,6 @@ import { blur } from "../model/observer";
 import { inheritedChances } from "../model/relatives";
 import { recordingOf, scoreFor } from "../model/scores";
 
-/** Share of what varies within its kind that the plants of one patch have in common: often they are one plant, or its young. */
-export const ALIKE_IN_PATCH = 0.5;
-/** How often the plants of a patch are read as one, so that who misreads the first misreads them all. */
-export const READ_AS_ONE = 0.3;
-
 /** What was seen on several plants of one patch, as a chance from what each of them shows. */
 export interface SeenOnPlants {
   /** where each plant is read by itself, from the chances of the answers of each */
@@ -57,13 +52,14 @@ export function chanceOnPlants(
       ? scoreFor(model, taxon, c, STAGES[stage], position, model.flora.taxa[taxon].forms[form].id)
       : undefined;
   if (recording === "not-applicable" || score?.notApplicable)
-    return seen.apart(inapplicableChances(model.flora.characters[c], model.answers[c]));
+    return seen.apart(inapplicableChances(model.flora.characters[c], model.answers[c], model.tuning));
+  const { alikeInPatch, readAsOne } = model.tuning;
   const background = backgroundRow(model, c, model.taxonLifeForm[taxon]);
-  if (!score?.shares) return chanceIfAlike(inheritedChances(model, c, taxon, background), confusion, seen);
+  if (!score?.shares) return chanceIfAlike(inheritedChances(model, c, taxon, background), confusion, seen, readAsOne);
   const own =
-    ALIKE_IN_PATCH * chanceIfAlike(score.shares, confusion, seen) +
-    (1 - ALIKE_IN_PATCH) * seen.apart(blur(score.shares, confusion));
-  return score.confidence * own + (1 - score.confidence) * chanceIfAlike(background, confusion, seen);
+    alikeInPatch * chanceIfAlike(score.shares, confusion, seen, readAsOne) +
+    (1 - alikeInPatch) * seen.apart(blur(score.shares, confusion));
+  return score.confidence * own + (1 - score.confidence) * chanceIfAlike(background, confusion, seen, readAsOne);
 }
 
 /** The same of any plant, by life form, and of one of which nothing is known. */
@@ -75,19 +71,25 @@ export function backgroundOnPlants(
 ): { byForm: Float64Array; even: number } {
   const n = model.answers[c];
   return {
-    byForm: Float64Array.from(LIFE_FORMS, (_, form) => chanceIfAlike(backgroundRow(model, c, form), confusion, seen)),
-    even: chanceIfAlike(new Float64Array(n).fill(1 / n), confusion, seen),
+    byForm: Float64Array.from(LIFE_FORMS, (_, form) =>
+      chanceIfAlike(backgroundRow(model, c, form), confusion, seen, model.tuning.readAsOne),
+    ),
+    even: chanceIfAlike(new Float64Array(n).fill(1 / n), confusion, seen, model.tuning.readAsOne),
   };
 }
 
 /** Where all of them show the same, whatever that is. */
-function chanceIfAlike(shares: ArrayLike<number>, confusion: Float64Array, { apart, asOne }: SeenOnPlants): number {
+function chanceIfAlike(
+  shares: ArrayLike<number>,
+  confusion: Float64Array,
+  { apart, asOne }: SeenOnPlants,
+  readAsOne: number,
+): number {
   const n = shares.length;
   let chance = 0;
   for (let truth = 0; truth < n; truth++) {
     const answers = confusion.subarray(truth * n, truth * n + n);
-    if (shares[truth] > 0)
-      chance += shares[truth] * (READ_AS_ONE * asOne(answers) + (1 - READ_AS_ONE) * apart(answers));
+    if (shares[truth] > 0) chance += shares[truth] * (readAsOne * asOne(answers) + (1 - readAsOne) * apart(answers));
   }
   return chance;
 }

@@ -25,7 +25,7 @@ export function stateEvidence(model: Model, c: number, observation: Observation,
     );
     return { chance, background, even };
   }
-  const confusion = confusionTable(character, model.observerError, observation.sure);
+  const confusion = confusionTable(character, model.observerError, observation.sure, model.tuning);
   forEachCondition(model, c, chance, (z) =>
     combine(answerChances(model, c, model.conditions[z], observation.position, confusion)),
   );
@@ -36,7 +36,7 @@ export function stateEvidence(model: Model, c: number, observation: Observation,
 const LEAST_ON_PLANTS = 1e-9;
 
 function plantsEvidence(model: Model, c: number, { sure, position }: Observation, seen: SeenOnPlants): Chances {
-  const confusion = confusionTable(model.flora.characters[c], model.observerError, sure);
+  const confusion = confusionTable(model.flora.characters[c], model.observerError, sure, model.tuning);
   const chance = new Float64Array(model.conditions.length);
   forEachCondition(model, c, chance, (z) =>
     Math.max(LEAST_ON_PLANTS, chanceOnPlants(model, c, z, position, confusion, seen)),

@@ -1,7 +1,7 @@
 import type { Observation } from "../case/case";
 import { leastHalfWidth, readingHalfWidth } from "../model/measures";
 import { widening } from "../model/observer";
-import { ALIKE_IN_PATCH, READ_AS_ONE } from "./several-plants";
+import { type Tuning, TUNING } from "../tuning";
 
 /** A number read off a plant, in its character's unit, and within what it can be trusted. */
 export interface Reading {
@@ -16,6 +16,7 @@ export type OfTwo<T> = { first: T; second: T; both: T };
 export function firstReading(
   kind: string,
   { value, values, half, sure }: Pick<Observation, "value" | "values" | "half" | "sure">,
+  tuning: Tuning = TUNING,
 ): Reading {
   const readings = values ?? [value as number];
   const mean = readings.reduce((a, b) => a + b, 0) / readings.length;
@@ -23,15 +24,20 @@ export function firstReading(
     value: mean,
     half:
       half === undefined
-        ? readingHalfWidth(kind, mean, readings.length, widening(sure))
-        : Math.max(leastHalfWidth(kind), half * widening(sure)),
+        ? readingHalfWidth(kind, mean, readings.length, widening(sure, tuning), tuning)
+        : Math.max(leastHalfWidth(kind, tuning), half * widening(sure, tuning)),
   };
 }
 
 /** A second plant's reading beside the first, taken as closely as one reading is where no interval came with them. */
-export function twoReadings(kind: string, observation: Observation, other: number): OfTwo<Reading> {
-  const first = firstReading(kind, observation);
-  const second = firstReading(kind, { value: other, half: observation.half, sure: observation.sure });
+export function twoReadings(
+  kind: string,
+  observation: Observation,
+  other: number,
+  tuning: Tuning = TUNING,
+): OfTwo<Reading> {
+  const first = firstReading(kind, observation, tuning);
+  const second = firstReading(kind, { value: other, half: observation.half, sure: observation.sure }, tuning);
   return { first, second, both: { value: (first.value + second.value) / 2, half: first.half } };
 }
 
@@ -69,14 +75,15 @@ export function chanceOfTwo(
   near: number,
   gross: number,
   confidence: number,
+  { alikeInPatch, readAsOne }: Tuning = TUNING,
 ): number {
   const read = (well: number, wrong: number) => (1 - gross) * well + gross * wrong;
   const alike = ({ first, second, both }: OfTwo<number>) =>
-    READ_AS_ONE * read(both, any.both) * near +
-    (1 - READ_AS_ONE) *
+    readAsOne * read(both, any.both) * near +
+    (1 - readAsOne) *
       ((1 - gross) ** 2 * both * near +
         gross * (1 - gross) * (first * any.second + any.first * second) +
         gross ** 2 * any.first * any.second);
   const apart = read(own.first, any.first) * read(own.second, any.second);
-  return confidence * (ALIKE_IN_PATCH * alike(own) + (1 - ALIKE_IN_PATCH) * apart) + (1 - confidence) * alike(any);
+  return confidence * (alikeInPatch * alike(own) + (1 - alikeInPatch) * apart) + (1 - confidence) * alike(any);
 }

@@ -1,4 +1,5 @@
 import { type Character, LIFE_FORMS, type LifeForm, type Position, STAGES } from "../../flora";
+import type { Tuning } from "../tuning";
 import { classShares, type FourPoints } from "./measures";
 import type { Condition, Model } from "./model";
 import { blur, confusionTable, grossErrorRate } from "./observer";
@@ -17,7 +18,8 @@ export function fillCharacter(model: Model, c: number): void {
   }
   const table = new Float32Array(rows * n);
   const character = flora.characters[c];
-  const confusion = character.states.length > 0 ? confusionTable(character, model.observerError, "sure") : null;
+  const confusion =
+    character.states.length > 0 ? confusionTable(character, model.observerError, "sure", model.tuning) : null;
   for (const t of flora.taxa.keys()) {
     const last = variesWithCondition(model, t, c) ? model.firstCondition[t + 1] : model.firstCondition[t] + 1;
     for (let z = model.firstCondition[t]; z < last; z++)
@@ -65,24 +67,27 @@ export function answerChances(
   const n = model.answers[c];
   const background = backgroundRow(model, c, model.taxonLifeForm[condition.taxon]);
   const recording = recordingOf(model, condition.taxon, c);
-  if (recording === "not-applicable") return inapplicableChances(flora.characters[c], n);
+  if (recording === "not-applicable") return inapplicableChances(flora.characters[c], n, model.tuning);
   const score = scoreFor(model, condition.taxon, c, STAGES[condition.stage], position, taxon.forms[condition.form].id);
   if (recording === "not-recorded" || !score || score.notApplicable)
     return score?.notApplicable
-      ? inapplicableChances(flora.characters[c], n)
+      ? inapplicableChances(flora.characters[c], n, model.tuning)
       : inheritedChances(model, c, condition.taxon, background);
-  const truth = score.shares ?? classShares(score.points as FourPoints, model.edges[c], flora.characters[c].kind);
+  const truth =
+    score.shares ?? classShares(score.points as FourPoints, model.edges[c], flora.characters[c].kind, model.tuning);
   const doubted = truth.map((p, s) => score.confidence * p + (1 - score.confidence) * background[s]);
   if (confusion) return blur(doubted, confusion);
-  const gross = grossErrorRate(flora.characters[c], model.observerError, "sure");
+  const gross = grossErrorRate(flora.characters[c], model.observerError, "sure", model.tuning);
   return Float32Array.from(doubted, (p, s) => (1 - gross) * p + gross * background[s]);
 }
 
 /** A plant without the part: the answer "none" is right, any other is a mistake. */
-export function inapplicableChances(character: Character, n: number): Float32Array {
+export function inapplicableChances(character: Character, n: number, t: Tuning): Float32Array {
   const none = character.states.findIndex((s) => s.id === "none");
-  const out = new Float32Array(n).fill(none >= 0 ? 0.03 / Math.max(1, n - 1) : 0.06 / n);
-  if (none >= 0) out[none] = 0.97;
+  const out = new Float32Array(n).fill(
+    none >= 0 ? (1 - t.inapplicableNone) / Math.max(1, n - 1) : t.inapplicableOther / n,
+  );
+  if (none >= 0) out[none] = t.inapplicableNone;
   return out;
 }
 
@@ -91,13 +96,14 @@ function backgrounds(model: Model, c: number): Float32Array {
   const { flora } = model;
   const n = model.answers[c];
   const rows = new Float32Array(LIFE_FORMS.length * n);
-  const all = new Float64Array(n).fill(0.5);
+  const all = new Float64Array(n).fill(model.tuning.backgroundStart);
   const sums = LIFE_FORMS.map(() => new Float64Array(n));
   const counts = new Float64Array(LIFE_FORMS.length);
   for (const t of flora.taxa.keys()) {
     const score = baseScore(model, t, c);
     if (!score) continue;
-    const shares = score.shares ?? classShares(score.points as FourPoints, model.edges[c], flora.characters[c].kind);
+    const shares =
+      score.shares ?? classShares(score.points as FourPoints, model.edges[c], flora.characters[c].kind, model.tuning);
     const form = model.taxonLifeForm[t];
     counts[form]++;
     for (let s = 0; s < n; s++) {
@@ -105,10 +111,13 @@ function backgrounds(model: Model, c: number): Float32Array {
       all[s] += shares[s];
     }
   }
+  const { backgroundShareOfAll, backgroundEven } = model.tuning;
   const total = all.reduce((a, b) => a + b, 0);
   for (let form = 0; form < LIFE_FORMS.length; form++) {
     for (let s = 0; s < n; s++)
-      rows[form * n + s] = (sums[form][s] + 2 * (all[s] / total) + 1 / n) / (counts[form] + 3);
+      rows[form * n + s] =
+        (sums[form][s] + backgroundShareOfAll * (all[s] / total) + backgroundEven / n) /
+        (counts[form] + backgroundShareOfAll + backgroundEven);
   }
   return rows;
 }

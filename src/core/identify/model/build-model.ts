@@ -1,5 +1,6 @@
 import { InputError } from "../../errors";
 import { type CompiledFlora, LIFE_FORMS, type Score, STAGES, STATUSES } from "../../flora";
+import { TUNING } from "../tuning";
 import { fillCharacter } from "./answer-tables";
 import { crossesOf } from "./crosses";
 import { lackingOf } from "./lacking";
@@ -13,8 +14,9 @@ import { seenOn } from "./visible-at-stage";
 /**
  * @param flora compiled flora
  * @param observerError the observer's error in [0, 0.5]; 0.05 is the reference
+ * @param tuning the constants of the engine
  */
-export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
+export function buildModel(flora: CompiledFlora, observerError = TUNING.referenceError, tuning = TUNING): Model {
   if (!(observerError >= 0 && observerError <= 0.5))
     throw new InputError("out-of-range", "observerError", observerError, "give a number from 0 to 0.5");
   const scoresOf = indexScores(flora);
@@ -33,12 +35,15 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
   const treatments = [...new Set(treatmentOf)];
   const measured: Score[][] = flora.characters.map(() => []);
   for (const score of flora.scores) if (score.points) measured[score.character].push(score);
-  const edges = flora.characters.map((c, i) => (c.states.length > 0 ? [] : classEdges(measured[i], c.kind)));
-  const seen = flora.characters.map((c) => seenOn(flora, scoresOf, c));
+  const edges = flora.characters.map((c, i) =>
+    c.states.length > 0 ? [] : classEdges(measured[i], c.kind, tuning.classes),
+  );
+  const seen = flora.characters.map((c) => seenOn(flora, scoresOf, c, tuning));
   const varies = variations(flora);
   const model: Model = {
     flora,
     observerError,
+    tuning,
     conditions,
     conditionTaxon: Int32Array.from(conditions, (z) => z.taxon),
     conditionStage: Uint8Array.from(conditions, (z) => z.stage),
@@ -49,7 +54,7 @@ export function buildModel(flora: CompiledFlora, observerError = 0.05): Model {
     table: [],
     firstRow: [],
     background: [],
-    recording: recordings(flora, scoresOf),
+    recording: recordings(flora, scoresOf, tuning),
     characterIndex: new Map(flora.characters.map((c, i) => [c.id, i])),
     taxonIndex: new Map(flora.taxa.map((t, i) => [t.name, i])),
     taxonLifeForm,

@@ -1,16 +1,8 @@
 import { LIFE_FORMS, STAGES } from "../../flora";
 import { backgroundRow } from "./answer-tables";
 import type { Lacking, Model } from "./model";
-import type { Sureness } from "./observer";
 import { inheritedChances } from "./relatives";
 import { recordingOf, scoreFor, variesWithCondition } from "./scores";
-
-/**
- * Chance that a scout finds the part missing where the plant has none, and where it has one. Assumed, not measured: the first is
- * what is left beside a misnamed state of such a plant (`inapplicableChances`), the second of the size of a plain slip.
- */
-export const MISSING = 0.94;
-export const OVERLOOKED: Record<Sureness, number> = { sure: 0.02, likely: 0.05, guess: 0.12 };
 
 /** Of a character of a part that stands on another (the plan of the lobes, on a leaf that is cut), how often it is there; null of any other. */
 export function lackingOf(model: Model, c: number): Lacking | null {
@@ -28,12 +20,14 @@ export function lackingOf(model: Model, c: number): Lacking | null {
     }
   }
   const shown = Float64Array.from(base, (share, z) =>
-    recordingOf(model, model.conditionTaxon[z], c) === "not-applicable" ? 1 : 1 - (MISSING - OVERLOOKED.sure) * share,
+    recordingOf(model, model.conditionTaxon[z], c) === "not-applicable"
+      ? 1
+      : 1 - (model.tuning.missing - model.tuning.overlookedSure) * share,
   );
   return {
     base,
     shown,
-    shownByForm: Float64Array.from(LIFE_FORMS, (form) => 1 - shareWithout(model, c, form, OVERLOOKED.sure)),
+    shownByForm: Float64Array.from(LIFE_FORMS, (form) => 1 - shareWithout(model, c, form, model.tuning.overlookedSure)),
     none: model.flora.characters[c].states.findIndex((s) => s.id === "none"),
   };
 }
@@ -69,5 +63,5 @@ export function shareWithout(model: Model, c: number, form: (typeof LIFE_FORMS)[
     all++;
     if (recordingOf(model, t, c) === "not-applicable") without++;
   }
-  return overlooked + ((MISSING - overlooked) * (without + 0.5)) / (all + 2);
+  return overlooked + ((model.tuning.missing - overlooked) * (without + 0.5)) / (all + 2);
 }

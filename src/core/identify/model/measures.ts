@@ -1,4 +1,5 @@
 import type { Score } from "../../flora";
+import { type Tuning, TUNING } from "../tuning";
 
 export type FourPoints = [number, number, number, number];
 
@@ -50,19 +51,34 @@ export function quantile(points: FourPoints, p: number, minWidth: number): numbe
  * Half the width within which an observer's reading can be trusted, in the character's unit.
  * Repeated readings narrow the observer's part (by the root of their number), never the plants' own spread.
  */
-export function readingHalfWidth(kind: string, value: number, repeats: number, widen: number): number {
-  const relative = kind === "count" ? 0.04 : 0.08;
-  const floor = kind === "count" ? 0.5 : kind === "angle" ? 4 : kind === "ratio" ? 0.04 : 0.15;
+export function readingHalfWidth(
+  kind: string,
+  value: number,
+  repeats: number,
+  widen: number,
+  tuning: Tuning = TUNING,
+): number {
+  const { countRelative, measureRelative, countHalf, angleHalf, ratioHalf, measureHalf } = tuning;
+  const relative = kind === "count" ? countRelative : measureRelative;
+  const floor =
+    kind === "count" ? countHalf : kind === "angle" ? angleHalf : kind === "ratio" ? ratioHalf : measureHalf;
   const width = Math.max(floor, relative * Math.abs(value)) * widen;
-  return Math.max(leastHalfWidth(kind), width / Math.sqrt(repeats));
+  return Math.max(leastHalfWidth(kind, tuning), width / Math.sqrt(repeats));
 }
 
 /** No reading is trusted further than this, in the character's unit. */
-export const leastHalfWidth = (kind: string): number => (kind === "count" ? 0.5 : kind === "ratio" ? 0.02 : 0.05);
+export const leastHalfWidth = (kind: string, t: Tuning): number =>
+  kind === "count" ? t.countHalf : kind === "ratio" ? t.ratioLeastHalf : t.measureLeastHalf;
 
 /** Smallest width of a step for this kind of character, in its unit. */
-export function minimumWidth(kind: string): number {
-  return kind === "count" ? 0.8 : kind === "angle" ? 5 : kind === "ratio" ? 0.05 : 0.1;
+export function minimumWidth(kind: string, t: Tuning = TUNING): number {
+  return kind === "count"
+    ? t.countWidth
+    : kind === "angle"
+      ? t.angleWidth
+      : kind === "ratio"
+        ? t.ratioWidth
+        : t.measureWidth;
 }
 
 /** Chance that a reading falls within ± halfWidth of `value`. */
@@ -78,7 +94,7 @@ export function readingChance(points: FourPoints, value: number, halfWidth: numb
  * Used to foresee what an answer would tell, and to offer classes to tap.
  * @returns rising inner edges; k edges make k + 1 classes
  */
-export function classEdges(scores: Score[], kind: string, wanted = 6): number[] {
+export function classEdges(scores: Score[], kind: string, wanted: number): number[] {
   const inner = scores
     .flatMap((s) => (s.points ? [s.points[1], (s.points[1] + s.points[2]) / 2, s.points[2]] : []))
     .sort((a, b) => a - b);
@@ -91,8 +107,8 @@ export function classEdges(scores: Score[], kind: string, wanted = 6): number[] 
   return edges;
 }
 
-export function classShares(points: FourPoints, edges: number[], kind: string): number[] {
-  const width = minimumWidth(kind);
+export function classShares(points: FourPoints, edges: number[], kind: string, tuning: Tuning = TUNING): number[] {
+  const width = minimumWidth(kind, tuning);
   let before = 0;
   const shares = edges.map((edge) => {
     const upTo = cumulative(points, edge, width);

@@ -1,4 +1,5 @@
 import type { CompiledFlora, Score, Status } from "../../flora";
+import type { Tuning } from "../tuning";
 import type { Cross } from "./crosses";
 import type { UnscoredTwin } from "./unscored-twins";
 
@@ -31,6 +32,8 @@ export interface Condition {
 export interface Model {
   flora: CompiledFlora;
   observerError: number;
+  /** the tuned constants; trials may change them */
+  tuning: Tuning;
   conditions: Condition[];
   /** the plant, the stage and the plant's life form of each condition, flat for the passes over all of them */
   conditionTaxon: Int32Array;

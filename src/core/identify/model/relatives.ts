@@ -2,10 +2,6 @@ import { classShares, type FourPoints } from "./measures";
 import type { RelativeShares, Model } from "./model";
 import { baseScore } from "./scores";
 
-/** Weight of the general rate beside the pairs counted for one character. */
-const RELATIVE_PRIOR_PAIRS = 4;
-const RELATIVE_PRIOR_LIKENESS = 0.7;
-
 /** Mean overlap of the recorded states of two plants of one genus, smoothed where few pairs are recorded. */
 export function relativeLikeness(model: Model, c: number): number {
   const byGenus = new Map<string, ArrayLike<number>[]>();
@@ -13,11 +9,13 @@ export function relativeLikeness(model: Model, c: number): number {
     const score = baseScore(model, t, c);
     if (!score) return;
     const shares =
-      score.shares ?? classShares(score.points as FourPoints, model.edges[c], model.flora.characters[c].kind);
+      score.shares ??
+      classShares(score.points as FourPoints, model.edges[c], model.flora.characters[c].kind, model.tuning);
     byGenus.set(taxon.genus, [...(byGenus.get(taxon.genus) ?? []), shares]);
   });
-  let sum = RELATIVE_PRIOR_PAIRS * RELATIVE_PRIOR_LIKENESS;
-  let pairs = RELATIVE_PRIOR_PAIRS;
+  const { relativePriorPairs, relativePriorLikeness } = model.tuning;
+  let sum = relativePriorPairs * relativePriorLikeness;
+  let pairs = relativePriorPairs;
   for (const rows of byGenus.values()) {
     for (let a = 0; a < rows.length; a++) {
       for (let b = a + 1; b < rows.length; b++) {
@@ -32,8 +30,11 @@ export function relativeLikeness(model: Model, c: number): number {
 /** What a plant without a score of its own is taken to show: its genus, else its family, else its life form. */
 export function inheritedChances(model: Model, c: number, taxon: number, background: Float32Array): Float32Array {
   const own = model.flora.taxa[taxon];
+  const { inherited } = model.tuning;
   const kin = model.relativeShares[c].get(`genus ${own.genus}`) ?? model.relativeShares[c].get(`family ${own.family}`);
-  return kin ? Float32Array.from(kin.sums, (sum, s) => 0.6 * (sum / kin.plants) + 0.4 * background[s]) : background;
+  return kin
+    ? Float32Array.from(kin.sums, (sum, s) => inherited * (sum / kin.plants) + (1 - inherited) * background[s])
+    : background;
 }
 
 export function sharesOfRelatives(model: Model, c: number): Map<string, RelativeShares> {
@@ -42,7 +43,8 @@ export function sharesOfRelatives(model: Model, c: number): Map<string, Relative
     const score = baseScore(model, t, c);
     if (!score) return;
     const shares =
-      score.shares ?? classShares(score.points as FourPoints, model.edges[c], model.flora.characters[c].kind);
+      score.shares ??
+      classShares(score.points as FourPoints, model.edges[c], model.flora.characters[c].kind, model.tuning);
     for (const name of [`genus ${taxon.genus}`, `family ${taxon.family}`]) {
       const kin = byName.get(name) ?? { sums: new Float64Array(shares.length), plants: 0 };
       for (let s = 0; s < shares.length; s++) kin.sums[s] += shares[s];

@@ -1,4 +1,5 @@
 import { type Character, type CompiledFlora, type Position, type Score, type Stage, STAGES } from "../../flora";
+import type { Tuning } from "../tuning";
 import type { Model, Recording } from "./model";
 import { scoredStage } from "./visible-at-stage";
 
@@ -15,7 +16,11 @@ export function indexScores(flora: CompiledFlora): Map<number, Score[]>[] {
 }
 
 /** Recorded, not recorded or not applicable, for each character × taxon. */
-export function recordings(flora: CompiledFlora, scoresOf: Map<number, Score[]>[]): Uint8Array {
+export function recordings(
+  flora: CompiledFlora,
+  scoresOf: Map<number, Score[]>[],
+  { whenFailsBelow }: Tuning,
+): Uint8Array {
   const result = new Uint8Array(flora.taxa.length * flora.characters.length);
   const indexOf = new Map(flora.characters.map((c, i) => [c.id, i]));
   flora.taxa.forEach((taxon, t) => {
@@ -30,7 +35,7 @@ export function recordings(flora: CompiledFlora, scoresOf: Map<number, Score[]>[
       return (
         when !== undefined &&
         gate !== undefined &&
-        (lacks(gate) || whenFails(flora.characters[gate], scores.get(gate), when.states))
+        (lacks(gate) || shareMeeting(flora.characters[gate], scores.get(gate), when.states) < whenFailsBelow)
       );
     };
     flora.characters.forEach((_, c) => {
@@ -40,11 +45,11 @@ export function recordings(flora: CompiledFlora, scoresOf: Map<number, Score[]>[
   return result;
 }
 
-/** True where the prerequisite is recorded and this plant all but never meets it. */
-function whenFails(gate: Character, scores: Score[] | undefined, states: string[]): boolean {
+/** Share of a plant's kind that meets a prerequisite; 1 where it is not recorded. */
+function shareMeeting(gate: Character, scores: Score[] | undefined, states: string[]): number {
   const base = scores?.find((s) => !s.stage && !s.position && !s.form);
-  if (!base?.shares) return base?.notApplicable ?? false;
-  return states.reduce((sum, id) => sum + (base.shares?.[gate.states.findIndex((s) => s.id === id)] ?? 0), 0) < 0.1;
+  if (!base?.shares) return base?.notApplicable ? 0 : 1;
+  return states.reduce((sum, id) => sum + (base.shares?.[gate.states.findIndex((s) => s.id === id)] ?? 0), 0);
 }
 
 export function recordingOf(model: Model, taxon: number, character: number): Recording {

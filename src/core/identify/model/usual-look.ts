@@ -3,9 +3,6 @@ import type { Observation } from "../case/case";
 import type { Model } from "./model";
 import { recordingOf, scoreFor, usuallySeen } from "./scores";
 
-/** A state must be this likely before it is called usual: a drawing shows what the plant mostly looks like, and claims no more. */
-const USUAL_SHARE = 0.45;
-
 /** Where on a plant, and of which of its forms. */
 export interface Where {
   position?: Position;
@@ -27,7 +24,7 @@ export function usualState(
     scoreFor(model, taxon, c, stage, where.position, where.form ?? model.flora.taxa[taxon].forms[0].id) ?? {};
   if (!shares) return null;
   const best = shares.indexOf(Math.max(...shares));
-  return shares[best] >= USUAL_SHARE ? model.flora.characters[c].states[best].id : null;
+  return shares[best] >= model.tuning.usualShare ? model.flora.characters[c].states[best].id : null;
 }
 
 /**

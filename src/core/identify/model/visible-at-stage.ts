@@ -1,16 +1,17 @@
 import { type Character, type CompiledFlora, type Score, type Stage, STAGES } from "../../flora";
-
-/** Share of a plant's kind that must keep a part over winter before a look at that part may speak of it then. */
-const KEPT_BY_SOME = 0.1;
-/** The same before the part is called usual in winter. */
-const KEPT_BY_MOST = 0.5;
+import type { Tuning } from "../tuning";
 
 /**
  * Whether a part is seen on a plant at a stage: 0 no; 1 on some of its kind; 2 as a rule. Leaves are seen in winter on plants
  * that keep them, and on no others.
  * @returns of one character [taxon × stage], or, where all plants are alike in this, [stage]
  */
-export function seenOn(flora: CompiledFlora, scoresOf: Map<number, Score[]>[], character: Character): Uint8Array {
+export function seenOn(
+  flora: CompiledFlora,
+  scoresOf: Map<number, Score[]>[],
+  character: Character,
+  tuning: Tuning,
+): Uint8Array {
   const always = Uint8Array.from(STAGES, (stage) => (character.stages.includes(stage) ? 2 : 0));
   if (!character.winter) return always;
   const seen = new Uint8Array(flora.taxa.length * STAGES.length);
@@ -18,7 +19,7 @@ export function seenOn(flora: CompiledFlora, scoresOf: Map<number, Score[]>[], c
   for (let t = 0; t < flora.taxa.length; t++) {
     seen.set(always, t * STAGES.length);
     const kept = keptInWinter(flora, scoresOf[t], character.winter);
-    seen[t * STAGES.length + winter] = kept >= KEPT_BY_MOST ? 2 : kept >= KEPT_BY_SOME ? 1 : 0;
+    seen[t * STAGES.length + winter] = kept >= tuning.keptByMost ? 2 : kept >= tuning.keptBySome ? 1 : 0;
   }
   return seen;
 }

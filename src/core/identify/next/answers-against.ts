@@ -6,11 +6,6 @@ import type { Model } from "../model/model";
 import { recordingOf, scoreFor } from "../model/scores";
 import { type Judgement, likeliestStage } from "../posterior/judgement";
 
-/** An answer that the plant ranked first gives less often than this goes against it. */
-const USUAL = 0.4;
-/** Below this share no plant leads yet, and nothing goes against it. */
-const LEADS = 0.5;
-
 /** Answers of one plant that go against the plant ranked first, by character: a second plant of the patch may be worth a look. */
 export function answersAgainst(judgement: Judgement): Map<number, Observation> {
   const { model, local, evidence } = judgement;
@@ -18,9 +13,11 @@ export function answersAgainst(judgement: Judgement): Map<number, Observation> {
   const z = model.firstCondition[first] + STAGES.indexOf(likeliestStage(judgement, first));
   const found = new Map<number, Observation>();
   judgement.case.observations.forEach((observation, i) => {
-    const item = local.taxa[first] >= LEADS ? evidence[i] : null;
+    const item = local.taxa[first] >= model.tuning.leads ? evidence[i] : null;
     if (!item || !isOfOnePlant(observation) || model.flora.characters[item.character].station === "setting") return;
-    if (observation.states ? item.chance[z] < USUAL : isOutside(model, item.character, z, observation))
+    if (
+      observation.states ? item.chance[z] < model.tuning.usualAnswer : isOutside(model, item.character, z, observation)
+    )
       found.set(item.character, observation);
   });
   return found;
@@ -30,7 +27,7 @@ export function answersAgainst(judgement: Judgement): Map<number, Observation> {
 function isOutside(model: Model, c: number, z: number, observation: Observation): boolean {
   const points = scoreIn(model, c, z)?.points;
   if (!points) return false;
-  const { value, half } = firstReading(model.flora.characters[c].kind, observation);
+  const { value, half } = firstReading(model.flora.characters[c].kind, observation, model.tuning);
   return value + half < points[1] || value - half > points[2];
 }
 

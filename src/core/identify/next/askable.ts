@@ -5,17 +5,6 @@ import { hasPart } from "../model/scores";
 import type { Judgement } from "../posterior/judgement";
 import { type ActiveHypotheses } from "./hypotheses";
 
-/**
- * Share of what still fits that must carry a part before it is asked about. Towards a name a part that few carry may be
- * asked for too, since that there is no such part tells as much; towards an action it is asked for where most carry it.
- */
-export const APPLIES_SHARE = { action: 0.7, name: 0.35 };
-
-export const VISIBLE_SHARE = 0.5;
-
-/** Share of plants that harm the hand above which a bare-handed check is not asked. */
-const HARM_SHARE = 0.02;
-
 /** True where the part, or another that stands on just the same, was seen to be missing: the question says nothing and is not asked. */
 export function ruledOut(judgement: Judgement, c: number): boolean {
   const { characters } = judgement.model.flora;
@@ -53,9 +42,18 @@ export function handling(
   harm: { sap: number; skin: number },
 ): "gloves" | "never" | undefined {
   const character = judgement.model.flora.characters[c];
-  if (character.destroys && protectedShare(judgement) > HARM_SHARE) return "never";
-  if (!character.touch || (harm.sap <= HARM_SHARE && harm.skin <= HARM_SHARE)) return undefined;
-  if (character.touch === "skin" || harm.skin > HARM_SHARE || !judgement.case.kit.includes("gloves")) return "never";
+  if (character.destroys && protectedShare(judgement) > judgement.model.tuning.harmShare) return "never";
+  if (
+    !character.touch ||
+    (harm.sap <= judgement.model.tuning.harmShare && harm.skin <= judgement.model.tuning.harmShare)
+  )
+    return undefined;
+  if (
+    character.touch === "skin" ||
+    harm.skin > judgement.model.tuning.harmShare ||
+    !judgement.case.kit.includes("gloves")
+  )
+    return "never";
   return "gloves";
 }
 
@@ -69,8 +67,8 @@ export function askableCharacters(judgement: Judgement, active: ActiveHypotheses
     .filter((_, c) => {
       return (
         !ruledOut(judgement, c) &&
-        carriedShare(judgement, active, c) >= APPLIES_SHARE.action &&
-        visibleShare(judgement, active, c) >= VISIBLE_SHARE
+        carriedShare(judgement, active, c) >= judgement.model.tuning.appliesAction &&
+        visibleShare(judgement, active, c) >= judgement.model.tuning.visible
       );
     })
     .map((character) => character.id);

@@ -6,14 +6,9 @@ import { type Block, intactShare } from "../posterior/block";
 import { conditionShare, type Judgement, type Posterior } from "../posterior/judgement";
 import type { Standpoint } from "../verdict/standpoint";
 
-/** Plants below this share in both rankings do not count in foreseeing answers. */
-const ACTIVE_SHARE = 2e-4;
-
 /** At most this many plants, the likeliest, are foreseen: all of the shipped flora; of a flora of thousands fewer, so that it stays quick. */
-const mostActive = (model: Model): number => (model.flora.taxa.length <= 800 ? 400 : 100);
-
-/** Share of a plant's conditions below which one is not foreseen. */
-const LEAST_CONDITION = 1e-3;
+const mostActive = (model: Model): number =>
+  model.flora.taxa.length <= model.tuning.largeFlora ? model.tuning.mostActive : model.tuning.mostActiveLarge;
 
 /** What may stand there, by share, and how it is parted by what is to be done. */
 export interface Hypotheses {
@@ -81,7 +76,7 @@ export function activeHypotheses(
   const { local, flat, group, keptSide, guarded: measured } = judgement;
   const highestOf = (t: number) => Math.max(local.taxa[t], flat.taxa[t], measured.local.taxa[t]);
   const taxa = only ? [...only].sort((a, b) => highestOf(b) - highestOf(a)) : likeliestPlants(judgement, highestOf);
-  const crosses = [...local.crosses.keys()].filter((x) => local.crosses[x] > ACTIVE_SHARE);
+  const crosses = [...local.crosses.keys()].filter((x) => local.crosses[x] > judgement.model.tuning.activeShare);
   const names = ["kept"];
   const sideOf = new Int32Array(taxa.length + crosses.length + 1);
   const sideNamed = (name: string) => {
@@ -128,7 +123,7 @@ export function activeHypotheses(
 }
 
 function likeliestPlants({ model }: Judgement, highestOf: (t: number) => number): number[] {
-  const likely = [...model.taxonLifeForm.keys()].filter((t) => highestOf(t) > ACTIVE_SHARE);
+  const likely = [...model.taxonLifeForm.keys()].filter((t) => highestOf(t) > model.tuning.activeShare);
   return largestFirst(likely.map(highestOf), mostActive(model)).map((i) => likely[i]);
 }
 
@@ -149,7 +144,7 @@ function likelyConditions(
   const firstOf = [0];
   for (const t of taxa) {
     for (let z = firstCondition[t]; z < firstCondition[t + 1]; z++)
-      if (conditionShare(judgement, z) >= LEAST_CONDITION) conditions.push(z);
+      if (conditionShare(judgement, z) >= judgement.model.tuning.leastCondition) conditions.push(z);
     firstOf.push(conditions.length);
   }
   const weights = Float64Array.from(conditions, (z) => conditionShare(judgement, z));

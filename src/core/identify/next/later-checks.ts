@@ -38,7 +38,7 @@ export function laterChecks(judgement: Judgement, most = 4): LaterCheck[] {
     for (const stage of character.stages) {
       const distance = variation(judgement, c, target, kept, STAGES.indexOf(stage));
       const from = begins.get(stage);
-      if (distance < 0.5 || !from) continue;
+      if (distance < model.tuning.laterDistance || !from) continue;
       found.push({ character: c, stage, from, parts: [target, kept], distance });
       break;
     }

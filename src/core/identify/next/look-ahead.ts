@@ -5,11 +5,6 @@ import { type ActiveHypotheses, activeHypotheses, sumBySide, type Hypotheses } f
 import { predictedAnswers } from "./predicted-answers";
 import { type Check, type CheckValue, type PredictedRows, natsOf } from "./value-of-check";
 
-/** Checks at the head of an order that are followed one look further, and those among which the look after is sought. */
-const FOLLOWED = 4;
-
-const SOUGHT = 12;
-
 /** What an order of checks is followed by. */
 interface LookAhead {
   overheadSeconds: number;
@@ -27,16 +22,8 @@ export interface Shortlist {
   looks: Map<number, PredictedRows>;
 }
 
-/** So many plants, the likeliest, are followed beside the unknown one. */
-const FOLLOWED_PLANTS = 30;
-
-/** Answers less likely than this are not followed. */
-const LEAST_FOLLOWED = 0.03;
-
-/** Towards an action looks are followed only where the kept side holds less than this: a plant to be left is soonest known one look at a time. */
-const KEPT_LEADS = 0.55;
-
-export const keptLeads = (active: ActiveHypotheses): boolean => active.prior[0] >= KEPT_LEADS;
+export const keptLeads = (judgement: Judgement, active: ActiveHypotheses): boolean =>
+  active.prior[0] >= judgement.model.tuning.keptLeads;
 
 /**
  * The first few checks of an order, put in the order of what they are worth together with the best look after them, on the mean
@@ -49,19 +36,20 @@ export function orderByLookingAhead(
   { overheadSeconds, worth: worthOf, after: afterOf, gain, ended }: LookAhead,
 ): Check[] {
   if (!shortlist || ordered.length < 3) return ordered;
-  const looks = ordered.slice(0, SOUGHT).map((check) => ({
+  const { followed, sought, leastFollowed } = judgement.model.tuning;
+  const looks = ordered.slice(0, sought).map((check) => ({
     check,
     time: check.seconds + overheadSeconds,
     ...lookOf(judgement, shortlist, check.character),
   }));
   const rates = new Map(
-    looks.slice(0, FOLLOWED).map(({ check, rows, time }) => {
+    looks.slice(0, followed).map(({ check, rows, time }) => {
       const n = judgement.model.answers[check.character];
       let worth = worthOf(check);
       let seconds = time;
       for (let o = 0; o < n; o++) {
         const { chance, after } = afterOf(shortlist.active, rows, n, o);
-        if (chance < LEAST_FOLLOWED || ended(after)) continue;
+        if (chance < leastFollowed || ended(after)) continue;
         let best = { worth: 0, seconds: 1 };
         for (const look of looks) {
           if (look.check === check) continue;
@@ -87,7 +75,7 @@ export const isEnded = (
 /** What may stand there, but for the plants that all but cannot; once for both orders. */
 export function shortlistOf(judgement: Judgement, all: ActiveHypotheses): Shortlist {
   const highest = all.taxa.map((_, i) => Math.max(all.shares[i], all.sharesForAction[i], all.guarded[i]));
-  const likeliest = new Set(largestFirst(highest, FOLLOWED_PLANTS).map((i) => all.taxa[i]));
+  const likeliest = new Set(largestFirst(highest, judgement.model.tuning.followedPlants).map((i) => all.taxa[i]));
   return { active: activeHypotheses(judgement, all, likeliest), looks: new Map() };
 }
 
@@ -95,7 +83,7 @@ function lookOf(judgement: Judgement, { active, looks }: Shortlist, c: number): 
   const known = looks.get(c);
   if (known) return known;
   const rows = predictedAnswers(judgement, active, c).slice();
-  const look = { rows, nats: natsOf(rows, judgement.model.answers[c]) };
+  const look = { rows, nats: natsOf(judgement.model, rows, judgement.model.answers[c]) };
   looks.set(c, look);
   return look;
 }

@@ -71,14 +71,12 @@ export function secondAnswers(
   return rows;
 }
 
-/** Share of a plant of which nothing is known that is like others of its life form; the rest may show anything. */
-const LIKE_ITS_FORM = 0.7;
-
 function statesAfter(model: Model, c: number, { states, sure }: Observation): AfterFirst {
   const character = model.flora.characters[c];
   const n = model.answers[c];
-  const confusion = confusionTable(character, model.observerError, sure);
+  const confusion = confusionTable(character, model.observerError, sure, model.tuning);
   const first = character.states.findIndex((s) => s.id === states?.[0]);
+  const { widened } = model.tuning;
   const pairs = character.states.map((_, second) => oneThenOther(first, second));
   const any = pairs.map((pair) => backgroundOnPlants(model, c, confusion, pair));
   return {
@@ -86,10 +84,7 @@ function statesAfter(model: Model, c: number, { states, sure }: Observation): Af
       answersAfterFirst(n, (second) => chanceOnPlants(model, c, z, undefined, confusion, pairs[second])),
     background: LIFE_FORMS.map((_, form) => answersAfterFirst(n, (second) => any[second].byForm[form])),
     stranger: LIFE_FORMS.map((_, form) =>
-      answersAfterFirst(
-        n,
-        (second) => LIKE_ITS_FORM * any[second].byForm[form] + (1 - LIKE_ITS_FORM) * any[second].even,
-      ),
+      answersAfterFirst(n, (second) => widened * any[second].byForm[form] + (1 - widened) * any[second].even),
     ),
   };
 }
@@ -98,15 +93,17 @@ function statesAfter(model: Model, c: number, { states, sure }: Observation): Af
 function readingsAfter(model: Model, c: number, observation: Observation): AfterFirst {
   const { kind } = model.flora.characters[c];
   const n = model.answers[c];
-  const width = minimumWidth(kind);
-  const reading = firstReading(kind, observation);
-  const gross = grossErrorRate(model.flora.characters[c], model.observerError, observation.sure);
+  const width = minimumWidth(kind, model.tuning);
+  const reading = firstReading(kind, observation, model.tuning);
+  const gross = grossErrorRate(model.flora.characters[c], model.observerError, observation.sure, model.tuning);
   const edges = [Number.NEGATIVE_INFINITY, ...model.edges[c], Number.POSITIVE_INFINITY];
+  const { widened } = model.tuning;
   const near = Array.from({ length: n }, (_, o) => nearBetween(reading, edges[o], edges[o + 1]));
   const byForm = measuredBackground(model, c, reading.value, reading.half, width);
   const ofTwo = (first: number, shares: ArrayLike<number>, o: number) => ({ first, second: shares[o], both: first });
   const anyOf = (form: number, o: number) => ofTwo(byForm[form], backgroundRow(model, c, form), o);
-  const ofForm = (form: number, o: number) => chanceOfTwo(anyOf(form, o), anyOf(form, o), near[o], gross, 0);
+  const ofForm = (form: number, o: number) =>
+    chanceOfTwo(anyOf(form, o), anyOf(form, o), near[o], gross, 0, model.tuning);
   const even = Array.from(
     { length: n },
     (_, o) => LIFE_FORMS.reduce((sum, _form, form) => sum + ofForm(form, o), 0) / LIFE_FORMS.length,
@@ -118,14 +115,14 @@ function readingsAfter(model: Model, c: number, observation: Observation): After
       const score = scoreIn(model, c, z);
       if (!score?.points) return background[form];
       const chance = readingChance(score.points, reading.value, reading.half, width);
-      const shares = classShares(score.points, model.edges[c], kind);
+      const shares = classShares(score.points, model.edges[c], kind, model.tuning);
       return answersAfterFirst(n, (o) =>
-        chanceOfTwo(ofTwo(chance, shares, o), anyOf(form, o), near[o], gross, score.confidence),
+        chanceOfTwo(ofTwo(chance, shares, o), anyOf(form, o), near[o], gross, score.confidence, model.tuning),
       );
     },
     background,
     stranger: LIFE_FORMS.map((_, form) =>
-      answersAfterFirst(n, (o) => LIKE_ITS_FORM * ofForm(form, o) + (1 - LIKE_ITS_FORM) * even[o]),
+      answersAfterFirst(n, (o) => widened * ofForm(form, o) + (1 - widened) * even[o]),
     ),
   };
 }

@@ -4,7 +4,7 @@ import { farthestFromClear } from "../verdict/standpoint";
 import { gateOf, type Gate } from "../verdict/gates";
 import { looksBeforeClear, type MistakenFor } from "../verdict/twins-in-the-way";
 import { answersAgainst } from "./answers-against";
-import { APPLIES_SHARE, carriedShare, contactShare, handling, ruledOut, VISIBLE_SHARE, visibleShare } from "./askable";
+import { carriedShare, contactShare, handling, ruledOut, visibleShare } from "./askable";
 import { activeHypotheses, type ActiveHypotheses } from "./hypotheses";
 import { type Lens, SEEN_THROUGH } from "./lens";
 import {
@@ -18,25 +18,7 @@ import {
 } from "./look-ahead";
 import { predictedAnswers } from "./predicted-answers";
 import { type Check, valueForName, valueOfCheck, worthTowardsAction, worthTowardsName } from "./value-of-check";
-
-/**
- * Seconds that turning to any question costs, beside the look itself. Towards an action little is added, so that
- * quick looks come first; towards a name so much that the telling looks do, and seconds decide only between equals:
- * every further answer is one more that may be a slip.
- */
-const OVERHEAD_SECONDS = { action: 30, name: 300 };
-
-/** A station where the scout could not tell, or found nothing yet, is asked less: each such answer halves its weight. */
-const FRUITLESS_WEIGHT = 0.35;
-
-/** Below so many bits a look tells nothing. */
-const DRY_BITS = 0.03;
-
-/** Share of one plant above which nothing more need be asked. */
-const SETTLED_SHARE = 0.9;
-
-/** Share that must carry a part, and show it, where no other look tells anything and nothing is settled. */
-const SELDOM_SHARE = 0.03;
+import type { Tuning } from "../tuning";
 
 /** A part that nothing left shows is asked about last of all, where every other answer was used up. */
 const LEAST_VISIBLE = 1e-6;
@@ -70,6 +52,7 @@ function checksFrom(judgement: Judgement, gate: Gate, active: ActiveHypotheses, 
   const harm = contactShare(judgement);
   const before = only ? null : looksBeforeClear(judgement, gate);
   const wanted = before?.fresh ?? new Map<number, MistakenFor[]>();
+  const { appliesName, visible, leastBits, seldomShare } = judgement.model.tuning;
   const checks: Check[] = [];
   const rest: Askable[] = [];
   const characters = judgement.model.flora.characters;
@@ -99,12 +82,12 @@ function checksFrom(judgement: Judgement, gate: Gate, active: ActiveHypotheses, 
       caution,
       first: wanted.get(c),
     };
-    if (look.carried < APPLIES_SHARE.name || look.visible < VISIBLE_SHARE) {
+    if (look.carried < appliesName || look.visible < visible) {
       rest.push(look);
       continue;
     }
     const check = predictCheck(judgement, active, look);
-    if (only || check.bits > 1e-4 || check.first) checks.push(check);
+    if (only || check.bits > leastBits || check.first) checks.push(check);
   }
   for (const [c, twins] of before?.again ?? [])
     if (handling(judgement, c, harm) !== "never")
@@ -112,12 +95,13 @@ function checksFrom(judgement: Judgement, gate: Gate, active: ActiveHypotheses, 
   if (
     only ||
     !hasRunDry(
+      judgement.model.tuning,
       active,
       checks.filter((check) => !check.second),
     )
   )
     return checks;
-  const seldom = rest.filter(({ carried, visible }) => carried >= SELDOM_SHARE && visible >= SELDOM_SHARE);
+  const seldom = rest.filter(({ carried, visible }) => carried >= seldomShare && visible >= seldomShare);
   return [
     ...checks,
     ...(seldom.length > 0 ? seldom : rest).map((look) =>
@@ -182,32 +166,33 @@ const lessBy = (share: number, check: Check): Check => ({
  * True where no look at what most of what fits shows tells anything, and still nothing is settled: one answer that was wrong,
  * the kind of plant above all, can lead to plants of which nothing is left to be seen. Then the others are asked about.
  */
-const hasRunDry = (active: ActiveHypotheses, checks: Check[]): boolean =>
-  active.shares.every((share) => share < SETTLED_SHARE) && checks.every((check) => check.bits < DRY_BITS);
+const hasRunDry = ({ settledShare, dryBits }: Tuning, active: ActiveHypotheses, checks: Check[]): boolean =>
+  active.shares.every((share) => share < settledShare) && checks.every((check) => check.bits < dryBits);
 
 export function towardsName(judgement: Judgement, { checks, shortlist }: Prospect, lens: Lens = null): Check[] {
   const plain = order(
     judgement,
     checks.filter((check) => !check.second),
     lens,
-    worthTowardsName,
-    OVERHEAD_SECONDS.name,
+    (check) => worthTowardsName(judgement, check),
+    judgement.model.tuning.overheadName,
   );
   return isThrough(judgement, plain[0], lens)
     ? plain
     : orderByLookingAhead(judgement, shortlist, plain, {
-        overheadSeconds: OVERHEAD_SECONDS.name,
-        worth: worthTowardsName,
+        overheadSeconds: judgement.model.tuning.overheadName,
+        worth: (gain) => worthTowardsName(judgement, gain),
         after: sharesOnlyAfter,
-        gain: (after, _, look) => valueForName(after, look),
+        gain: (after, _, look) => valueForName(judgement.model, after, look),
         ended: () => false,
       });
 }
 
 /** Checks whose part most of what still fits carries: those among which the next towards an action is chosen. */
-export function mostlyCarried(checks: Check[]): Check[] {
-  const most = checks.filter((check) => check.carried >= APPLIES_SHARE.action);
-  return most.some((check) => check.bits >= DRY_BITS || check.saved > 0) ? most : checks;
+export function mostlyCarried({ model }: Judgement, checks: Check[]): Check[] {
+  const { appliesAction, dryBits } = model.tuning;
+  const most = checks.filter((check) => check.carried >= appliesAction);
+  return most.some((check) => check.bits >= dryBits || check.saved > 0) ? most : checks;
 }
 
 /** A second plant that is looked at for a twin which the flora does not hold comes when nothing else is left. */
@@ -221,16 +206,19 @@ export function towardsAction(
   const second = checks.filter(isLast);
   const plain = order(
     judgement,
-    mostlyCarried(checks.filter((check) => !isLast(check))),
+    mostlyCarried(
+      judgement,
+      checks.filter((check) => !isLast(check)),
+    ),
     lens,
     (check) => worthTowardsAction(judgement, check),
-    OVERHEAD_SECONDS.action,
+    judgement.model.tuning.overheadAction,
   );
   const ordered =
-    isThrough(judgement, plain[0], lens) || keptLeads(active)
+    isThrough(judgement, plain[0], lens) || keptLeads(judgement, active)
       ? plain
       : orderByLookingAhead(judgement, shortlist, plain, {
-          overheadSeconds: OVERHEAD_SECONDS.action,
+          overheadSeconds: judgement.model.tuning.overheadAction,
           worth: (gain) => worthTowardsAction(judgement, gain),
           after: hypothesesAfter,
           gain: (after, c, look) => valueOfCheck(judgement, after, c, look.rows, look.nats),
@@ -253,7 +241,7 @@ function order(
     check,
     through: isThrough(judgement, check, lens),
     rate:
-      (FRUITLESS_WEIGHT ** (fruitless.get(characters[check.character].station) ?? 0) * value(check)) /
+      (judgement.model.tuning.fruitless ** (fruitless.get(characters[check.character].station) ?? 0) * value(check)) /
       (check.seconds + overheadSeconds),
   }));
   return rated.sort((a, b) => Number(b.through) - Number(a.through) || b.rate - a.rate).map(({ check }) => check);
@@ -263,7 +251,7 @@ function order(
 const isThrough = (judgement: Judgement, check: Check | undefined, lens: Lens): boolean =>
   lens !== null &&
   check !== undefined &&
-  check.bits >= DRY_BITS &&
+  check.bits >= judgement.model.tuning.dryBits &&
   SEEN_THROUGH[lens](judgement.model.flora.characters[check.character]);
 
 /** Answers per station that told nothing. */

@@ -100,6 +100,7 @@ function unknownRow(
   const { model, unknownParts } = judgement;
   const n = out.length;
   const background = model.background[c];
+  const { widened } = model.tuning;
   const likeness = model.relativeLikeness[c];
   let total = 0;
   for (let form = 0; form < LIFE_FORMS.length; form++) {
@@ -107,7 +108,7 @@ function unknownRow(
     if (weight < LEAST_PART) continue;
     total += weight;
     const shown = part?.shownByForm[form] ?? 1;
-    for (let o = 0; o < n; o++) out[o] += weight * (0.7 * shown * background[form * n + o] + 0.3 / n);
+    for (let o = 0; o < n; o++) out[o] += weight * (widened * shown * background[form * n + o] + (1 - widened) / n);
   }
   for (let i = 0; i < active.taxa.length; i++) {
     const t = active.taxa[i];

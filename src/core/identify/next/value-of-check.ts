@@ -1,4 +1,5 @@
 import { timesLog } from "../../stats";
+import type { Model } from "../model/model";
 import type { Judgement } from "../posterior/judgement";
 import { costOfAct } from "../verdict/gates";
 import type { MistakenFor } from "../verdict/twins-in-the-way";
@@ -31,28 +32,18 @@ export interface Check extends CheckValue {
   caution?: "gloves";
 }
 
-/** Price of a bit about what to do, in visits. */
-const BIT_PRICE = 2;
-
-/** Bits about the name count a little for the act too: who it is parts the sides in the end. */
-const NAME_SHARE = 0.4;
-
-/** Bits about the name that the certainty of the first plant is worth. */
-const RISE_BITS = 3;
-
 /** Bits count what is learnt of all plants alike, the least likely too; a name is found when the first is the right one. */
-export const worthTowardsName = (gain: CheckValue): number => gain.bits + RISE_BITS * gain.rise;
+export const worthTowardsName = ({ model }: Judgement, gain: CheckValue): number =>
+  gain.bits + model.tuning.riseBits * gain.rise;
 
 /**
  * Hours saved if an answer can end the matter at once, and bits about what to do at the price of the hours that
  * a whole visit costs: looking only one answer ahead would else pass over checks that end it in two.
  */
 export function worthTowardsAction(judgement: Judgement, gain: CheckValue): number {
-  return gain.saved + BIT_PRICE * judgement.case.costs.hold * (gain.partBits + NAME_SHARE * gain.bits);
+  const { bitPrice, nameShare } = judgement.model.tuning;
+  return gain.saved + bitPrice * judgement.case.costs.hold * (gain.partBits + nameShare * gain.bits);
 }
-
-/** Least chance of the answer that there is no such part: below it, rounding would count as a word on the plant. */
-const LEAST_MISSING = 0.01;
 
 /**
  * Expected bits about the name, expected rise of the first plant's chance, expected fall in cost (hours), and expected bits
@@ -67,6 +58,7 @@ export function valueOfCheck(
   rowNats?: Float64Array,
 ): CheckValue {
   const named = judgement.model.answers[c];
+  const { leastMissing } = judgement.model.tuning;
   const n = named + 1;
   const {
     shares,
@@ -92,7 +84,7 @@ export function valueOfCheck(
     if (rowNats) nats += share * rowNats[i];
     let left = 1;
     for (let o = 0; o < n; o++) {
-      const chance = o < named ? rows[i * named + o] : Math.max(LEAST_MISSING, left);
+      const chance = o < named ? rows[i * named + o] : Math.max(leastMissing, left);
       if (!(chance > 0)) continue;
       left -= chance;
       const joint = share * chance;
@@ -129,9 +121,6 @@ export function valueOfCheck(
   return { bits: Math.max(0, nats * Math.LOG2E), rise, saved, partBits: Math.max(0, partNats * Math.LOG2E) };
 }
 
-/** Plants below this share after an answer do not count in what the look after it tells of the name. */
-const LEAST_AFTER = 1e-3;
-
 /** Chance of each answer to a look for each plant that is followed, and `natsOf` them. */
 export interface PredictedRows {
   rows: Float64Array;
@@ -140,6 +129,7 @@ export interface PredictedRows {
 
 /** What a look tells of the name alone, as `gainOf`. */
 export function valueForName(
+  { tuning: { leastMissing, leastAfter } }: Model,
   { shares, scratch: { sums, first } }: Hypotheses,
   { rows, nats }: PredictedRows,
 ): CheckValue {
@@ -151,7 +141,7 @@ export function valueForName(
   let firstNow = 0;
   for (let i = 0; i <= unknown; i++) {
     const share = shares[i];
-    if (share < LEAST_AFTER) continue;
+    if (share < leastAfter) continue;
     bits += share * nats[i];
     let left = 1;
     for (let o = 0; o < named; o++) {
@@ -160,7 +150,7 @@ export function valueForName(
       sums[o] += share * chance;
       if (i < unknown && share * chance > first[o]) first[o] = share * chance;
     }
-    const missing = share * Math.max(LEAST_MISSING, left);
+    const missing = share * Math.max(leastMissing, left);
     sums[named] += missing;
     if (i === unknown) continue;
     if (missing > first[named]) first[named] = missing;
@@ -175,12 +165,12 @@ export function valueForName(
 }
 
 /** Sum of chance × log chance over the answers of each row, "no such part" with them. */
-export function natsOf(rows: Float64Array, n: number): Float64Array {
+export function natsOf({ tuning: { leastMissing } }: Model, rows: Float64Array, n: number): Float64Array {
   const nats = new Float64Array(rows.length / n);
   for (let i = 0; i < nats.length; i++) {
     let left = 1;
     for (let o = 0; o <= n; o++) {
-      const chance = o < n ? rows[i * n + o] : Math.max(LEAST_MISSING, left);
+      const chance = o < n ? rows[i * n + o] : Math.max(leastMissing, left);
       left -= chance;
       if (chance > 0) nats[i] += chance * Math.log(chance);
     }

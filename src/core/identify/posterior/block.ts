@@ -98,8 +98,9 @@ export function blockOf(model: Model, name: string, items: Evidence[], members: 
     chance[z] *= per;
     kin[z] *= per;
   }
+  const { widened } = model.tuning;
   const unknown = Float64Array.from(LIFE_FORMS, (_, form) =>
-    items.reduce((product, item) => product * (0.7 * item.background[form] + 0.3 * item.even), 1 / scale),
+    items.reduce((product, item) => product * (widened * item.background[form] + (1 - widened) * item.even), 1 / scale),
   );
   return {
     name,

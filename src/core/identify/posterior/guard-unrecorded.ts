@@ -4,8 +4,6 @@ import type { Evidence } from "../evidence/evidence";
 import type { Model } from "../model/model";
 import { recordingOf } from "../model/scores";
 
-/** Targets that hold at least this share of what the likeliest target holds are those that might be acted on. */
-const STANDING = 0.2;
 const NOTHING: Set<number> = new Set();
 
 /** A block of looks. */
@@ -26,11 +24,11 @@ interface BeforeGuard {
 }
 
 /** The targets that might be acted on as things stand. */
-function standingTargets({ keptSide, local, flat }: BeforeGuard): number[] {
+function standingTargets({ model, keptSide, local, flat }: BeforeGuard): number[] {
   const share = (t: number) => Math.max(local.taxa[t], flat.taxa[t]);
   const targets = [...keptSide.keys()].filter((t) => !keptSide[t]);
   const best = targets.reduce((most, t) => Math.max(most, share(t)), 0);
-  return targets.filter((t) => share(t) >= STANDING * best);
+  return targets.filter((t) => share(t) >= model.tuning.guardStanding * best);
 }
 
 /** The best chance that any of these plants gives an observation, at each stage. */

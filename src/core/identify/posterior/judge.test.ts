@@ -47,7 +47,7 @@ function byEnumeration(observations: Observation[]): number[] {
   });
   const total =
     weights.reduce((a, b) => a + b, 0) +
-    0.05 * unknownChance(j.likelihoods, j.foundHere) * Math.exp(j.likelihoods.scaleLog);
+    0.05 * unknownChance(j.model, j.likelihoods, j.foundHere) * Math.exp(j.likelihoods.scaleLog);
   return weights.map((w) => w / total);
 }
 
@@ -224,7 +224,7 @@ describe("the unknown plant", () => {
     const own = buildModel(flora);
     const j = judge(own, tinyCase([seen("edge", "smooth"), seen("hair", "some")]));
     expect(j.foundHere[0]).toBeLessThan(j.foundHere[1] / 2);
-    expect(unknownChance(j.likelihoods, j.foundHere)).toBeLessThan(unknownChance(j.likelihoods));
+    expect(unknownChance(j.model, j.likelihoods, j.foundHere)).toBeLessThan(unknownChance(j.model, j.likelihoods));
     expect(j.foundHere.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
   });
   it("is weighed alike with nothing left out as in the judgement, under both priors", () => {

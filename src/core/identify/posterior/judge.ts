@@ -1,3 +1,4 @@
+import { isTarget } from "../../flora";
 import type { Case, Observation } from "../case/case";
 import { checkTogether } from "../evidence/check-observation";
 import { crossChanceOf, crossStageChance } from "../evidence/cross-evidence";
@@ -8,7 +9,7 @@ import { groupBlocks, type Memory, scaleLogOf } from "./block";
 import { guardKept, raisingOf } from "./guard-unrecorded";
 import type { Judgement } from "./judgement";
 import { posterior } from "./posterior";
-import { foundHere, localPrior, statuses, UNKNOWN_PRIOR } from "./prior";
+import { foundHere, localPrior, statuses } from "./prior";
 import { seasonOf, withoutStagesNotReached } from "./season";
 import { sumConditions, total } from "./sums";
 import { strangersByForm, unknownPartsOf } from "./unknown-plant";
@@ -21,9 +22,7 @@ import { strangersByForm, unknownPartsOf } from "./unknown-plant";
 export function judge(model: Model, given: Case, memory?: Memory): Judgement {
   checkTogether(given.observations);
   const { status, group } = statuses(model, given);
-  const keptSide = new Uint8Array(status.length).map((_, t) =>
-    status[t] === "target" || status[t] === "watch" ? 0 : 1,
-  );
+  const keptSide = new Uint8Array(status.length).map((_, t) => (isTarget(status[t]) ? 0 : 1));
   const evidence = given.observations.map((observation, i) => {
     const base = baseOf(model, observation, given.observations);
     const known = memory?.evidence.get(observation);
@@ -54,7 +53,9 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
     scaleLog: scaleLogOf(blocks.values()),
   };
   const priorLocal = localPrior(model, given, status, here);
-  const priorFlat = new Float64Array(model.flora.taxa.length).fill((1 - UNKNOWN_PRIOR) / model.flora.taxa.length);
+  const priorFlat = new Float64Array(model.flora.taxa.length).fill(
+    (1 - model.tuning.unknownPrior) / model.flora.taxa.length,
+  );
   const local = posterior(model, likelihoods, priorLocal, keptSide, here);
   const flat = posterior(model, likelihoods, priorFlat, keptSide);
   const known = { model, keptSide, evidence, blocks, local, flat };
@@ -81,7 +82,7 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
     foundHere: here,
     likelihoods,
     crossStage,
-    unknownParts: unknownPartsOf(likelihoods, byForm),
+    unknownParts: unknownPartsOf(model, likelihoods, byForm),
     priorLocal,
     priorFlat,
     local,

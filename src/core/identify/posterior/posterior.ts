@@ -1,7 +1,6 @@
 import { crossPrior } from "../evidence/cross-evidence";
 import type { Model } from "../model/model";
 import type { Judgement, Likelihoods, Posterior } from "./judgement";
-import { UNKNOWN_PRIOR } from "./prior";
 import { unknownChance } from "./unknown-plant";
 
 /** The local posterior and the flat one, from other likelihoods than the judgement's own. */
@@ -26,12 +25,13 @@ export function posterior(
   keptSide: Uint8Array,
   foundHere?: Float64Array,
 ): Posterior {
-  const unknown = unknownChance(likelihoods, foundHere) * UNKNOWN_PRIOR;
+  const unknown = unknownChance(model, likelihoods, foundHere) * model.tuning.unknownPrior;
   const taxa = likelihoods.taxa.slice();
   const crosses = likelihoods.crosses.slice();
   let all = unknown;
   for (let t = 0; t < taxa.length; t++) all += taxa[t] *= prior[t];
-  for (let x = 0; x < crosses.length; x++) all += crosses[x] *= crossPrior(prior, model.crosses[x]);
+  for (let x = 0; x < crosses.length; x++)
+    all += crosses[x] *= crossPrior(model.tuning.crossShare, prior, model.crosses[x]);
   let kept = unknown / all;
   for (let t = 0; t < taxa.length; t++) {
     taxa[t] /= all;

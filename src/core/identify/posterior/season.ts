@@ -1,9 +1,9 @@
-import { dayOfYear, STAGES, stageShares, stageStatedChance } from "../../flora";
+import { dayOfYear, STAGES, stageShares } from "../../flora";
 import type { Case } from "../case/case";
 import type { Model } from "../model/model";
 import { scaleWhere } from "../model/scores";
 import type { Memory, Season } from "./block";
-import { FINDABLE_FLOOR } from "./prior";
+import { stageStatedChance } from "./stage-stated";
 import { sumConditions } from "./sums";
 
 /** @param memory keeps the last season: from one answer to the next the day and the stage stay */
@@ -18,7 +18,7 @@ export function seasonOf(model: Model, given: Case, memory?: Memory): Season {
 /** Chance of each condition of a plant on this day, and how findable the plant is now, at least the floor. */
 function workOutSeason(model: Model, given: Case): Omit<Season, "key"> {
   const yearDay = dayOfYear(given.day, given);
-  const stated = STAGES.map((stage) => (given.stage ? stageStatedChance(given.stage, stage) : 1));
+  const stated = STAGES.map((stage) => (given.stage ? stageStatedChance(given.stage, stage, model.tuning) : 1));
   const conditionChance = new Float64Array(model.conditions.length);
   const findable = new Float64Array(model.flora.taxa.length);
   model.flora.taxa.forEach((taxon, t) => {
@@ -31,11 +31,8 @@ function workOutSeason(model: Model, given: Case): Omit<Season, "key"> {
     }
   });
   const best = Math.max(...findable);
-  return { conditionChance, findable: findable.map((f) => Math.max(FINDABLE_FLOOR, f / best)) };
+  return { conditionChance, findable: findable.map((f) => Math.max(model.tuning.findableFloor, f / best)) };
 }
-
-/** Chance that a scout calls a part not there yet at a stage that shows it. */
-const OVERLOOKED_STAGE = 0.1;
 
 /**
  * "Not there yet" says nothing of the plant, but of its stage: the stages that show the part become less likely
@@ -47,7 +44,7 @@ export function withoutStagesNotReached(model: Model, given: Case, conditionChan
     .filter((c) => c >= 0);
   if (missing.length === 0) return conditionChance;
   const chance = conditionChance.slice();
-  for (const c of missing) scaleWhere(model, c, true, chance, OVERLOOKED_STAGE);
+  for (const c of missing) scaleWhere(model, c, true, chance, model.tuning.overlookedStage);
   const sums = sumConditions(model, chance);
   for (let z = 0; z < chance.length; z++) chance[z] /= sums[model.conditionTaxon[z]];
   return chance;

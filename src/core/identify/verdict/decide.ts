@@ -1,10 +1,9 @@
 import { argMax } from "../../stats";
 import type { Judgement } from "../posterior/judgement";
-import { gateOf, KEEP_SHARE } from "./gates";
+import { gateOf } from "./gates";
 import { keptAbove, keptCrossAbove, topOnSide } from "./sides";
 import { type TwinInTheWay, twinsInTheWay } from "./twins-in-the-way";
-
-export type Verdict = "clear" | "hold" | "keep" | "open" | "unknown";
+import type { Verdict } from "./verdicts";
 
 export interface VerdictResult {
   verdict: Verdict;
@@ -26,18 +25,16 @@ export interface VerdictResult {
   /** listed twins that the flora does not hold and that stand between a target and a clear verdict */
   twinsInTheWay: TwinInTheWay[];
 }
-const UNKNOWN_SHARE = 0.5;
-/** Below this many telling observations the verdict stays open rather than hold. */
-const FEWEST_TO_HOLD = 3;
 
 /** The verdict on one plant. It holds only if it holds under both priors. */
 export function decide(judgement: Judgement, gate = gateOf(judgement)): VerdictResult {
   const { limit, group } = gate;
   const { local, flat, status } = judgement;
+  const { unknownShare, keepShare, fewestToHold, holdTargetShare, standsInTheWay } = judgement.model.tuning;
   const telling = judgement.evidence.filter(Boolean).length;
   const top = argMax(local.taxa);
   const stillFit = [...keptAbove(judgement, limit)];
-  const names = (t: number) => t >= 0 && Math.min(local.taxa[t], flat.taxa[t]) >= KEEP_SHARE;
+  const names = (t: number) => t >= 0 && Math.min(local.taxa[t], flat.taxa[t]) >= keepShare;
   const base = {
     limit,
     about: top,
@@ -45,13 +42,13 @@ export function decide(judgement: Judgement, gate = gateOf(judgement)): VerdictR
     group: null,
     reportFirst: false,
     stillFit,
-    crossFits: keptCrossAbove(judgement, limit / 2),
+    crossFits: keptCrossAbove(judgement, standsInTheWay * limit),
     leansOn: null,
     twinsInTheWay: [],
   };
-  if (telling > 0 && local.unknown >= UNKNOWN_SHARE && flat.unknown >= UNKNOWN_SHARE)
+  if (telling > 0 && local.unknown >= unknownShare && flat.unknown >= unknownShare)
     return { ...base, verdict: "unknown", about: -1 };
-  if (telling > 0 && local.keptSide >= KEEP_SHARE && flat.keptSide >= KEEP_SHARE) {
+  if (telling > 0 && local.keptSide >= keepShare && flat.keptSide >= keepShare) {
     const about = topOnSide(judgement, 1);
     return { ...base, verdict: "keep", about, named: names(about) };
   }
@@ -65,7 +62,7 @@ export function decide(judgement: Judgement, gate = gateOf(judgement)): VerdictR
     return { ...base, verdict: "hold", about, leansOn };
   }
   const targetSide = 1 - Math.max(local.keptSide, flat.keptSide);
-  if (telling >= FEWEST_TO_HOLD && targetSide >= 0.3)
+  if (telling >= fewestToHold && targetSide >= holdTargetShare)
     return { ...base, verdict: "hold", about: topOnSide(judgement, 0) };
   return { ...base, verdict: "open" };
 }

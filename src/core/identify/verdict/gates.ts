@@ -2,6 +2,7 @@ import type { Costs } from "../case/case";
 import { crossKept } from "../evidence/cross-evidence";
 import type { Judgement, Posterior } from "../posterior/judgement";
 import { guardedWithout } from "../posterior/leave-out";
+import { type Tuning, TUNING } from "../tuning";
 
 /**
  * Cost of the best act open, in the district's hours. The gate decides what is open: treat where the kept side
@@ -20,22 +21,18 @@ export function costOfAct(
 ): number {
   const { wrongClear, missedTarget, hold } = judgement.case.costs;
   const kept = masses[from] / total;
-  if (kept >= KEEP_SHARE) return Math.min(hold, missedTarget * (1 - kept));
-  if (kept > limitTimes * keptLimit(judgement.case.costs)) return hold;
+  if (kept >= judgement.model.tuning.keepShare) return Math.min(hold, missedTarget * (1 - kept));
+  if (kept > limitTimes * keptLimit(judgement.case.costs, judgement.model.tuning)) return hold;
   let largest = 0;
   for (let p = 1; p < partitions; p++) largest = Math.max(largest, masses[from + p] / total);
-  return largest >= GROUP_SHARE * (1 - kept) ? Math.min(hold, (wrongClear * kept) / limitTimes) : hold;
+  return largest >= judgement.model.tuning.groupShare * (1 - kept)
+    ? Math.min(hold, (wrongClear * kept) / limitTimes)
+    : hold;
 }
 
-const HIGHEST_LIMIT = 0.02;
-export const GROUP_SHARE = 0.95;
-export const KEEP_SHARE = 0.95;
-/** With any one block left out the kept side must stay under this many times the limit. */
-export const LEAVE_ONE_OUT = 5;
-
 /** The kept side's limit: where clearing wrongly costs as much as missing, but never above 2 %. */
-export function keptLimit(costs: Costs): number {
-  return Math.min(HIGHEST_LIMIT, costs.missedTarget / (costs.missedTarget + costs.wrongClear));
+export function keptLimit(costs: Costs, tuning: Tuning = TUNING): number {
+  return Math.min(tuning.highestLimit, costs.missedTarget / (costs.missedTarget + costs.wrongClear));
 }
 
 /** The action group that holds the target side, if the kept side is under the limit; else null. */
@@ -50,7 +47,7 @@ export function groupGate(judgement: Judgement, p: Posterior, limit: number): st
     if (!crossKept(judgement, x) && judgement.group[a] === judgement.group[b])
       sums.set(judgement.group[a], (sums.get(judgement.group[a]) ?? 0) + share);
   });
-  for (const [group, share] of sums) if (share >= GROUP_SHARE * (1 - p.keptSide)) return group;
+  for (const [group, share] of sums) if (share >= judgement.model.tuning.groupShare * (1 - p.keptSide)) return group;
   return null;
 }
 
@@ -65,7 +62,7 @@ function weakBlock(judgement: Judgement, limit: number): WeakBlock | null {
   for (const block of judgement.blocks.values()) {
     const [local, flat] = guardedWithout(judgement, new Set(block.members));
     const left = local.keptSide >= flat.keptSide ? local : flat;
-    if (left.keptSide > LEAVE_ONE_OUT * limit) return { name: block.name, left };
+    if (left.keptSide > judgement.model.tuning.leaveOneOut * limit) return { name: block.name, left };
   }
   return null;
 }
@@ -87,7 +84,7 @@ export interface Gate {
 }
 
 export function gateOf(judgement: Judgement): Gate {
-  const limit = keptLimit(judgement.case.costs);
+  const limit = keptLimit(judgement.case.costs, judgement.model.tuning);
   const group = agreedGroup(judgement, limit);
   return { limit, group, weak: group ? weakBlock(judgement, limit) : null };
 }

@@ -6,7 +6,7 @@ export function keptAbove(judgement: Judgement, limit: number): number[] {
   const { local, flat } = judgement.guarded;
   const share = (t: number) => Math.max(local.taxa[t], flat.taxa[t]);
   const above = [...judgement.status.keys()]
-    .filter((t) => judgement.keptSide[t] && share(t) > limit / 2)
+    .filter((t) => judgement.keptSide[t] && share(t) > judgement.model.tuning.standsInTheWay * limit)
     .sort((a, b) => share(b) - share(a));
   const here = above.reduce((best, t) => (local.taxa[t] > local.taxa[best] ? t : best), above[0]);
   return above.length > 0 ? [here, ...above.filter((t) => t !== here)] : [];

@@ -4,7 +4,8 @@ import { type Judgement, type Likelihoods, taxonLog } from "../posterior/judgeme
 import { guardedWithout, taxonLogWithout, without } from "../posterior/leave-out";
 import { posterior, underBothPriors } from "../posterior/posterior";
 import type { VerdictResult } from "./decide";
-import { groupGate, KEEP_SHARE } from "./gates";
+import { groupGate } from "./gates";
+import { isSettled } from "./verdicts";
 import { twinsInTheWay } from "./twins-in-the-way";
 
 /** An answer that deserves a second look. */
@@ -15,23 +16,14 @@ export interface Slip {
   kind: "verdict-hangs-on-it" | "against-all-others";
 }
 
-/** Fewest other telling answers before one can stand against them. */
-const FEWEST_OTHERS = 3;
-/** Plants that fit best, of which one must be gone against. */
-const LOOKED_AT = 6;
-/** What the others must give one plant for it to be taken for what stands there. */
-const OTHERS_AGREE = 0.8;
-/** An answer is against that plant where it is this many times likelier of plants at large, or of a blind guess. */
-const AGAINST = 5;
-
 /**
  * Answers worth a second look, by leaving each out in turn: those on which a verdict to clear or to keep hangs, and the one that
  * goes against a plant on which all the others agree.
  */
 export function slipsOf(judgement: Judgement, result: VerdictResult): Slip[] {
   const telling = judgement.evidence.flatMap((item, i) => (item ? [i] : []));
-  const settled = result.verdict === "clear" || result.verdict === "keep";
-  const first = largestFirst(judgement.flat.taxa, LOOKED_AT);
+  const settled = isSettled(result.verdict);
+  const first = largestFirst(judgement.flat.taxa, judgement.model.tuning.slipPlants);
   return telling.flatMap((i): Slip[] => {
     // Leaving one out costs a pass over the flora: it is spared where nothing can hang on it and it goes against none of those that fit best.
     if (
@@ -40,7 +32,7 @@ export function slipsOf(judgement: Judgement, result: VerdictResult): Slip[] {
     )
       return [];
     const rest = without(judgement, new Set([i]));
-    if (telling.length > FEWEST_OTHERS && standsAlone(judgement, rest, i))
+    if (telling.length > judgement.model.tuning.slipFewestOthers && standsAlone(judgement, rest, i))
       return [{ observation: i, kind: "against-all-others" }];
     return hangsOn(judgement, rest, i, result) ? [{ observation: i, kind: "verdict-hangs-on-it" }] : [];
   });
@@ -52,8 +44,9 @@ function hangsOn(
   observation: number,
   { verdict, group, limit }: VerdictResult,
 ): boolean {
-  if (verdict !== "clear" && verdict !== "keep") return false;
-  if (verdict === "keep") return underBothPriors(judgement, rest).some((p) => p.keptSide < KEEP_SHARE);
+  if (!isSettled(verdict)) return false;
+  if (verdict === "keep")
+    return underBothPriors(judgement, rest).some((p) => p.keptSide < judgement.model.tuning.keepShare);
   if (guardedWithout(judgement, new Set([observation]), rest).some((p) => groupGate(judgement, p, limit) !== group))
     return true;
   const others = <T>(items: T[]) => items.filter((_, i) => i !== observation);
@@ -76,12 +69,15 @@ function standsAlone(judgement: Judgement, rest: Likelihoods, observation: numbe
   const { taxa } = posterior(model, rest, priorFlat, keptSide);
   const agreed = argMax(taxa);
   const item = evidence[observation];
-  if (!item || taxa[agreed] < OTHERS_AGREE) return false;
+  if (!item || taxa[agreed] < model.tuning.slipOthersAgree) return false;
   return isAgainst(judgement, item, agreed, taxonLog(rest, agreed));
 }
 
 /** True where an answer is far likelier of any other than of this plant. */
 function isAgainst(judgement: Judgement, item: Evidence, taxon: number, logWithout: number): boolean {
   const own = Math.exp(taxonLog(judgement.likelihoods, taxon) - logWithout);
-  return own * AGAINST < Math.max(item.even, item.background[judgement.model.taxonLifeForm[taxon]]);
+  return (
+    own * judgement.model.tuning.slipAgainst <
+    Math.max(item.even, item.background[judgement.model.taxonLifeForm[taxon]])
+  );
 }

@@ -1,5 +1,5 @@
 import type { Judgement, Posterior } from "../posterior/judgement";
-import { type Gate, LEAVE_ONE_OUT } from "./gates";
+import { type Gate } from "./gates";
 
 /** One of the conditions that a verdict of Clear must meet, as shares of what may stand there. */
 export interface Standpoint {
@@ -21,5 +21,7 @@ export function farthestFromClear(judgement: Judgement, { limit, weak }: Gate): 
   const here: Standpoint = { posterior: local, guarded: guarded.local, limitTimes: 1, without: null };
   if (guarded.local.keptSide > limit) return here;
   if (guarded.flat.keptSide > limit) return { ...here, posterior: flat, guarded: guarded.flat };
-  return weak ? { posterior: weak.left, guarded: weak.left, limitTimes: LEAVE_ONE_OUT, without: weak.name } : here;
+  return weak
+    ? { posterior: weak.left, guarded: weak.left, limitTimes: judgement.model.tuning.leaveOneOut, without: weak.name }
+    : here;
 }

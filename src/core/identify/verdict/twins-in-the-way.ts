@@ -39,7 +39,7 @@ export function twinsOfPlantInTheWay(judgement: Judgement, taxon: number): TwinI
       const c = model.characterIndex.get(shown.character) as number;
       if (!listed.has(shown.character) || !usuallySeen(model, taxon, c, stage)) return [];
       const seen = judgement.case.observations.filter((o) => o.character === shown.character);
-      return [{ c, seen, said: together(seen.map((o) => saidOfShown(o, shown))) }];
+      return [{ c, seen, said: together(seen.map((o) => saidOfShown(o, shown, model.tuning.twinBeyond))) }];
     });
     const parting = looks.filter((x) => x.said === "parts");
     const fitting = looks.filter((x) => x.said === "fits");
@@ -67,23 +67,26 @@ const isOfSeveral = ({ of, values, other }: Observation): boolean =>
 const together = (said: Said[]): Said => (said.includes("fits") ? "fits" : said.includes("parts") ? "parts" : null);
 
 /** Whether what was seen is otherwise than the twin has it. A guess parts nothing, nor does what half of the plants looked at lack. */
-function saidOfShown(observation: Observation, shown: Shown): Said {
+function saidOfShown(observation: Observation, shown: Shown, beyond: number): Said {
   const { answer, sure, of } = observation;
   if (answer === "cannot-tell" || answer === "not-there-yet" || (shown.range && answer !== "seen")) return null;
-  const asTwin = shown.range ? plantsWithin(observation, shown.range) : plantsShowing(observation, shown.states ?? []);
+  const asTwin = shown.range
+    ? plantsWithin(observation, shown.range, beyond)
+    : plantsShowing(observation, shown.states ?? []);
   if (asTwin === 1) return "fits";
   return asTwin > 0 || sure === "guess" || (of && 2 * of.yes <= of.n) ? null : "parts";
 }
 
-/** A reading must lie so far, in shares of the bound, beyond what is written of a twin: that is what most of its plants measure, not all. */
-const BEYOND = 0.1;
-
 /** Share of the plants measured, one or two, of which the readings, as closely as they were read, may be the twin's. */
-function plantsWithin({ value, values, other, half = 0 }: Observation, [low, high]: [number, number]): number {
+function plantsWithin(
+  { value, values, other, half = 0 }: Observation,
+  [low, high]: [number, number],
+  beyond: number,
+): number {
   const readings = values ?? (value === undefined ? [] : [value]);
   const plants = [readings.reduce((a, b) => a + b, 0) / readings.length, ...(typeof other === "number" ? [other] : [])];
   return (
-    plants.filter((mean) => mean + half >= (1 - BEYOND) * low && mean - half <= (1 + BEYOND) * high).length /
+    plants.filter((mean) => mean + half >= (1 - beyond) * low && mean - half <= (1 + beyond) * high).length /
     plants.length
   );
 }
@@ -101,9 +104,6 @@ function mayBeShown({ answer, states, of }: Observation, shown: string[]): boole
   return (states ?? ["none"]).some((s) => shown.includes(s)) && of?.yes !== 0;
 }
 
-/** Below this share of what is found a target of the group is not asked about its unheld twins. */
-const WORTH_ASKING = 0.05;
-
 export function twinsInTheWay(judgement: Judgement, group: string): TwinInTheWay[] {
   const { local, flat, model } = judgement;
   const found = [...model.unscoredTwins.keys()].filter(
@@ -111,7 +111,7 @@ export function twinsInTheWay(judgement: Judgement, group: string): TwinInTheWay
       model.unscoredTwins[t].length > 0 &&
       !judgement.keptSide[t] &&
       judgement.group[t] === group &&
-      Math.max(local.taxa[t], flat.taxa[t]) >= WORTH_ASKING,
+      Math.max(local.taxa[t], flat.taxa[t]) >= model.tuning.worthAsking,
   );
   return found.flatMap((t) => twinsOfPlantInTheWay(judgement, t));
 }

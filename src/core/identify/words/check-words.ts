@@ -69,7 +69,7 @@ function seenOf({ model, case: given }: Judgement, c: number): string {
   const character = model.flora.characters[c];
   const observation = given.observations.find((o) => o.character === character.id) as Observation;
   if (observation.states) return `saw ${stateName(character, observation.states[0])}`;
-  return `${character.kind === "count" ? "counted" : "measured"} ${Number(firstReading(character.kind, observation).value.toPrecision(3))} ${character.unit}`;
+  return `${character.kind === "count" ? "counted" : "measured"} ${Number(firstReading(character.kind, observation, model.tuning).value.toPrecision(3))} ${character.unit}`;
 }
 
 /** Why an answer of one plant is asked of another: what was seen, and what the likeliest plant shows instead. */

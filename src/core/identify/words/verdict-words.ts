@@ -18,7 +18,8 @@ function unnamedReason({ local, flat, guarded }: Judgement, limit: number): stri
 /** Why a kept plant stands in the way though the field shows little of it: what is not recorded of it never speaks against it. */
 function heldByGuard(judgement: Judgement, { stillFit, limit }: VerdictResult): string {
   const { local, flat } = judgement;
-  if (Math.max(local.taxa[stillFit[0]], flat.taxa[stillFit[0]]) > limit / 2) return "";
+  if (Math.max(local.taxa[stillFit[0]], flat.taxa[stillFit[0]]) > judgement.model.tuning.standsInTheWay * limit)
+    return "";
   const looks = judgement.evidence.filter(
     (e) => e && recordingOf(judgement.model, stillFit[0], e.character) === "not-recorded",
   ).length;
@@ -74,7 +75,7 @@ export function verdictReason(judgement: Judgement, result: VerdictResult): stri
     if (names.length === 0) return unnamedReason(judgement, result.limit);
     const [fit, they] = names.length > 1 ? ["fit", "They are"] : ["fits", "It is"];
     // The rule asks for both priors: the field shows the local one, under which these may stand far below the limit.
-    if (shown.every((t) => judgement.guarded.local.taxa[t] <= result.limit / 2))
+    if (shown.every((t) => judgement.guarded.local.taxa[t] <= judgement.model.tuning.standsInTheWay * result.limit))
       return `By looks alone ${names.join(" and ")} still ${fit}, however rare here. ${they} kept here.${heldByGuard(judgement, result)}`;
     return `${names.join(" and ")} still ${fit}. ${they} kept here.${heldByGuard(judgement, result)}`;
   }
