@@ -64,7 +64,7 @@ export function namedStates(model: Model, c: number, observation: Observation, f
   const ids = observation.states ?? (observation.answer === "absent" ? ["none"] : []);
   if (ids.length === 0)
     throw new InputError("no-state", `${field}.states`, observation.states, `name a state of ${character.id}`);
-  return ids.map((id) => stateIndex(model, c, id, `${field}.states`));
+  return [...new Set(ids)].map((id) => stateIndex(model, c, id, `${field}.states`));
 }
 
 function stateIndex(model: Model, c: number, id: string, field: string): number {
@@ -92,7 +92,20 @@ export function combineStates(
     return Math.max(sum, 1e-6) ** yes * Math.max(1 - sum, 1e-6) ** Math.max(0, n - yes);
   }
   if (observation.answer === "absent" && observation.states) return 1 - sum;
-  if (observation.join === "all")
-    return named.reduce((product, s) => product * rows[from + s], 1) ** (1 / Math.max(1, named.length - 0.5));
-  return sum;
+  return observation.join === "all" ? chanceOfAll(rows, from, named) : sum;
+}
+
+/**
+ * Joint probability that as many parts as states are named show one of the states each: n! Π p. It assumes that the scout
+ * looked at n parts of the plant, in no order, and that each shows a state by the plant's shares whatever the others show.
+ * Over all that n parts may show (the same state twice among it) these chances sum to 1.
+ * @param rows chances of the answers, of which those from `from` on are meant
+ * @param named indices of n different states
+ * @returns a probability in [0, 1]; of one state its own chance
+ * @example chanceOfAll([0.5, 0.5], 0, [0, 1]) // 0.5
+ */
+export function chanceOfAll(rows: ArrayLike<number>, from: number, named: number[]): number {
+  let chance = 1;
+  for (let i = 0; i < named.length; i++) chance *= (i + 1) * rows[from + named[i]];
+  return chance;
 }

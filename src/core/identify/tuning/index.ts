@@ -35,7 +35,7 @@ export function withTuning(overrides: Record<string, number>): Tuning {
 }
 
 /** Raised in the commit that changes a rule of `decide`, of evidence or of the order of checks; a constant needs no raise. */
-export const RULES = 8;
+export const RULES = 9;
 
 /**
  * Version of the engine, kept with every verdict: the rules' number and a hash of the constants, so that two verdicts of
