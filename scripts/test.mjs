@@ -52,6 +52,7 @@ async function withoutDatabase() {
     "src",
   ]);
   await vitest("unit");
+  await step("mutations", ["scripts/mutate.mjs", "--few", "5"]);
   await vitest("flora");
   await ensureBuild();
 }

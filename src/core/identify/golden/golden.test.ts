@@ -24,6 +24,7 @@ describe("golden verdicts", () => {
       group: result.group,
       limit: Number(result.limit.toFixed(6)),
       reportFirst: result.reportFirst,
+      named: result.named,
       about: result.about >= 0 ? flora.taxa[result.about].name : null,
       leansOn: result.leansOn,
       twins: result.twinsInTheWay.map((open) => open.twin.common),
