@@ -1,12 +1,11 @@
 import { eq, sql } from "drizzle-orm";
 import sharp from "sharp";
 import { adviseMethods, type Ground } from "@/core/control";
-import { type Case, DEFAULT_COSTS, engineVersion } from "@/core/identify";
 import { isTarget, REFERENCE, type Status } from "@/core/flora";
+import { type Case, DEFAULT_COSTS, engineVersion } from "@/core/identify";
 import { type Chance, seededChance } from "@/core/random";
 import { followUpDays, restrictionsAfter, type Treatment } from "@/core/records";
 import { type Actor, asLoader, closePools, inDistrict, type Transaction } from "@/db/client";
-import type { Role } from "@/db/schema/district";
 import {
   counter,
   demonstration,
@@ -23,18 +22,19 @@ import {
   plan,
   site,
 } from "@/db/schema";
-import { shapesToSvg } from "@/drawings/svg";
+import type { Role } from "@/db/schema/district";
 import { drawState } from "@/drawings/states";
+import { shapesToSvg } from "@/drawings/svg";
 import { loadList } from "@/flora/load";
-import { append } from "@/server/append-entry";
 import { accountOf, createAccount } from "@/server/accounts/auth";
-import { todayIn } from "@/server/clock";
-import { shippedMethods, shippedModel } from "@/server/flora";
+import { shippedMethods, shippedModel } from "@/server/flora/flora";
+import { plantsIn } from "@/server/flora/plants";
 import { judgeFinding } from "@/server/judge/judge-finding";
-import { plantsIn } from "@/server/plants";
-import { signature } from "@/server/signature";
+import { todayIn } from "@/server/platform/clock";
+import { append } from "@/server/records/append-entry";
+import { signature } from "@/server/records/signature";
 import { DEMONSTRATION_PASSWORD, DEMONSTRATION_PEOPLE } from "./people";
-import { FEATURES, type Metres, polygon, point, SITES } from "./valley";
+import { FEATURES, type Metres, point, polygon, SITES } from "./valley";
 import { likelyStage, sampleObservations } from "./walk";
 
 const ZONE = "Etc/GMT+8";

@@ -2,7 +2,7 @@ import PgBoss from "pg-boss";
 import { closePools } from "@/db/client";
 import { QUEUE_SCHEMA, WAKE_QUEUE } from "@/db/queue-names";
 import { env } from "@/env";
-import { log, safeError } from "@/server/log";
+import { log, safeError } from "@/server/platform/log";
 import { mail } from "@/wiring/jobs";
 import { claim, sweep } from "./claim";
 import { perform } from "./perform";

@@ -3,15 +3,15 @@ import { z } from "zod";
 import { type Actor, inDistrict, jobsDatabase } from "@/db/client";
 import { job, mail as letters, sampleLetter } from "@/db/schema";
 import type { MailPort } from "@/ports/mail";
-import { now } from "@/server/clock";
-import { costsInputSchema, previewCosts, readCostsPreview } from "@/server/costs";
-import { Refusal, toRefusal } from "@/server/faults";
+import { costsInputSchema, previewCosts, readCostsPreview } from "@/server/control/costs";
+import { packFilesSchema, previewPack, readPackPreview, takePack } from "@/server/flora/packs";
 import { changedVerdicts } from "@/server/judge/changed-verdicts";
-import { readSecondLook, secondLook } from "@/server/judge/second-look";
 import type { Step } from "@/server/judge/old-findings";
-import { log, safeError } from "@/server/log";
-import { placesOf } from "@/server/session";
-import { packFilesSchema, previewPack, readPackPreview, takePack } from "@/server/packs";
+import { readSecondLook, secondLook } from "@/server/judge/second-look";
+import { now } from "@/server/platform/clock";
+import { Refusal, toRefusal } from "@/server/platform/faults";
+import { log, safeError } from "@/server/platform/log";
+import { placesOf } from "@/server/platform/session";
 import { end, type Job, report, tryLater } from "./claim";
 
 /** No long calculation is worked on longer than this. */

@@ -303,9 +303,9 @@ describe("every change that people make", () => {
 describe("a day's share", () => {
   it("ends with its last, for that person and that day alone", async () => {
     const who = { ...member(["scout"]), personId: `busy ${uuidv7()}` };
-    const { count } = await import("@/server/quota");
-    const { asMember } = await import("@/server/session");
-    const { now } = await import("@/server/clock");
+    const { count } = await import("@/server/platform/quota");
+    const { asMember } = await import("@/server/platform/session");
+    const { now } = await import("@/server/platform/clock");
     await asOwner((c) =>
       c.query("INSERT INTO usage (district_id, person_id, day, kind, n) VALUES ($1, $2, $3, 'finding', 2999)", [
         OTTER,

@@ -1,13 +1,13 @@
 import { sql } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { caseSchema, judge } from "@/core/identify";
-import { lineText, PACK_TABLES, PLANT_KEY, type Pack, taxonId } from "@/core/pack";
+import { lineText, type Pack, PACK_TABLES, PLANT_KEY, taxonId } from "@/core/pack";
 import { closePools, inDistrict } from "@/db/client";
-import { amendmentHistory, makeAmendment, modelOf, revertAmendments } from "@/server/amendments";
-import { shippedFlora } from "@/server/flora";
-import { setStatus } from "@/server/list";
-import { findNames } from "@/server/names";
-import { makePack, packToCsv, packToJson, rowsOfFiles } from "@/server/packs";
+import { setStatus } from "@/server/control/list";
+import { amendmentHistory, makeAmendment, modelOf, revertAmendments } from "@/server/flora/amendments";
+import { shippedFlora } from "@/server/flora/flora";
+import { findNames } from "@/server/flora/names";
+import { makePack, packToCsv, packToJson, rowsOfFiles } from "@/server/flora/packs";
 import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 import { changedVerdictsNow, previewPackNow, takePackNow } from "../support/long-work";
 

@@ -1,9 +1,9 @@
 import { afterAll, describe, expect, it } from "vitest";
 import { closePools } from "@/db/client";
-import { shippedModel } from "@/server/flora";
-import { setStatus } from "@/server/list";
-import { findNames } from "@/server/names";
-import { compareTwins, findTwins, setCard } from "@/server/twins";
+import { setStatus } from "@/server/control/list";
+import { shippedModel } from "@/server/flora/flora";
+import { findNames } from "@/server/flora/names";
+import { compareTwins, findTwins, setCard } from "@/server/flora/twins";
 import { member, PINE } from "../support/database";
 
 afterAll(closePools);

@@ -2,16 +2,16 @@ import { and, eq, isNull, sql } from "drizzle-orm";
 import { afterAll, describe, expect, it } from "vitest";
 import { closePools, inDistrict } from "@/db/client";
 import { finding, followUp, invitation, membership, patch, plan, site } from "@/db/schema";
-import { seasonOf, setSeason } from "@/server/district";
-import { findingDetail, overrule, saveFinding } from "@/server/findings";
-import { recordCheck } from "@/server/follow-ups";
-import { mapTile, patchDetail, patchLines, savePatch, saveSite, siteLines } from "@/server/ground";
-import { listFor, listLines, setStatus, takeOffList } from "@/server/list";
+import { listFor, listLines, setStatus, takeOffList } from "@/server/control/list";
+import { makePlan, planningFor } from "@/server/control/plans";
+import { findingDetail, overrule, saveFinding } from "@/server/findings/findings";
+import { seasonOf, setSeason } from "@/server/ground/district";
+import { mapTile, patchDetail, patchLines, savePatch, saveSite, siteLines } from "@/server/ground/ground";
+import { pictureContent } from "@/server/ground/pictures";
 import { acceptInvitation, invite } from "@/server/people/invitations";
 import { peopleOf, setRoles } from "@/server/people/people";
 import { setUp } from "@/server/people/set-up";
-import { pictureContent } from "@/server/pictures";
-import { makePlan, planningFor } from "@/server/plans";
+import { recordCheck } from "@/server/records/follow-ups";
 import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 
 afterAll(closePools);
@@ -326,7 +326,7 @@ describe("the list of a site", () => {
       });
   });
   it("changed by two at once from one page is changed by one; the other is told both", async () => {
-    const { listVersions } = await import("@/server/list");
+    const { listVersions } = await import("@/server/control/list");
     const versions = JSON.stringify(await inDistrict(OTTER, (tx) => listVersions(tx, "poa-annua")));
     const before = (await inDistrict(OTTER, (tx) => listFor(tx, null))).status["Poa annua"];
     await setStatus(keeper, { taxon: "Poa annua", status: "watch", versions });

@@ -1,12 +1,12 @@
 import { and, eq, sql } from "drizzle-orm";
 import { afterAll, describe, expect, it } from "vitest";
-import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 import { closePools, jobsDatabase } from "@/db/client";
 import { job } from "@/db/schema";
 import { claim, type Job, sweep } from "@/jobs/claim";
 import { perform } from "@/jobs/perform";
 import { askJob, cancelJob, jobView } from "@/server/jobs/jobs";
-import { asMember } from "@/server/session";
+import { asMember } from "@/server/platform/session";
+import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 
 afterAll(closePools);
 const keeper = member(["keeper", "specialist"]);

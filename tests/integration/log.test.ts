@@ -1,8 +1,8 @@
 import { sql } from "drizzle-orm";
 import { afterAll, describe, expect, it } from "vitest";
 import { closePools, inDistrict } from "@/db/client";
-import { safeError } from "@/server/log";
-import { respond } from "@/server/respond";
+import { safeError } from "@/server/platform/log";
+import { respond } from "@/server/platform/respond";
 import { member, OTTER, uuidv7 } from "../support/database";
 
 afterAll(closePools);

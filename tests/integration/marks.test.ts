@@ -1,11 +1,11 @@
-import sharp from "sharp";
 import { sql } from "drizzle-orm";
+import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { Marks } from "@/core/measure";
 import { closePools, inDistrict } from "@/db/client";
-import { findingDetail, saveFinding } from "@/server/findings";
-import { saveMarks, savePicture } from "@/server/pictures";
-import { checkMadeFor, deviceKey } from "@/server/session";
+import { findingDetail, saveFinding } from "@/server/findings/findings";
+import { saveMarks, savePicture } from "@/server/ground/pictures";
+import { checkMadeFor, deviceKey } from "@/server/platform/session";
 import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 
 const scout = member(["scout"], PINE);

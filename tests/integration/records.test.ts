@@ -1,17 +1,17 @@
 import { and, eq, sql } from "drizzle-orm";
+import sharp from "sharp";
 import { afterAll, describe, expect, it } from "vitest";
+import { engineVersion } from "@/core/identify";
 import { verifyChain } from "@/core/records";
 import { closePools, inDistrict } from "@/db/client";
 import { finding, findingEvent, label, ledgerEntry, membership, patch, plan } from "@/db/schema";
-import { overrule, saveFinding } from "@/server/findings";
-import { savePatch } from "@/server/ground";
-import { recordTreatment } from "@/server/ledger";
+import { makePlan, planningFor } from "@/server/control/plans";
+import { overrule, saveFinding } from "@/server/findings/findings";
+import { savePatch } from "@/server/ground/ground";
+import { savePicture } from "@/server/ground/pictures";
 import { setRoles } from "@/server/people/people";
-import { makePlan, planningFor } from "@/server/plans";
-import { savePicture } from "@/server/pictures";
+import { recordTreatment } from "@/server/records/ledger";
 import { asOwner, member, OTTER, uuidv7 } from "../support/database";
-import sharp from "sharp";
-import { engineVersion } from "@/core/identify";
 
 afterAll(closePools);
 const scout = member(["scout"]);

@@ -1,12 +1,12 @@
 import { sql } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { closePools, inDistrict } from "@/db/client";
-import { plantsOf } from "@/server/amendments";
-import { shippedFlora, shippedModel } from "@/server/flora";
-import { patchDetail, patchLines } from "@/server/ground";
+import { listFor } from "@/server/control/list";
+import { plantsOf } from "@/server/flora/amendments";
+import { shippedFlora, shippedModel } from "@/server/flora/flora";
+import { patchDetail, patchLines } from "@/server/ground/ground";
 import { readCaseSource } from "@/server/judge/cases";
-import { ledgerLines } from "@/server/ledger";
-import { listFor } from "@/server/list";
+import { ledgerLines } from "@/server/records/ledger";
 import { member, OTTER } from "../support/database";
 
 const scout = member(["scout"]);
@@ -29,7 +29,7 @@ beforeAll(async () => {
   old = shippedFlora().taxa.find((t) => t.id === id)?.name as string;
   rename(NEW);
   // names are read once for each flora
-  const { plantsIn } = await import("@/server/plants");
+  const { plantsIn } = await import("@/server/flora/plants");
   expect(plantsIn({ ...shippedFlora() }).byName(NEW)).toBeDefined();
 });
 afterAll(async () => {

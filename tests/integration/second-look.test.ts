@@ -1,11 +1,11 @@
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { DEFAULT_COSTS } from "@/core/identify";
 import { closePools } from "@/db/client";
-import { makeAmendment } from "@/server/amendments";
-import { costsOf } from "@/server/costs";
-import { EXAMPLES } from "@/server/cost-examples";
-import { findingDetail, saveFinding } from "@/server/findings";
-import { setStatus } from "@/server/list";
+import { EXAMPLES } from "@/server/control/cost-examples";
+import { costsOf } from "@/server/control/costs";
+import { setStatus } from "@/server/control/list";
+import { findingDetail, saveFinding } from "@/server/findings/findings";
+import { makeAmendment } from "@/server/flora/amendments";
 import { standingOf, takeNewVerdict } from "@/server/judge/second-look";
 import { asOwner, member, PINE, uuidv7 } from "../support/database";
 import { previewCostsNow, secondLookNow, setCostsNow } from "../support/long-work";

@@ -4,11 +4,11 @@ import { appDatabase, closePools, inDistrict, jobsDatabase } from "@/db/client";
 import { finding, followUp, ledgerEntry, mail, membership, patch, site } from "@/db/schema";
 import { claim } from "@/jobs/claim";
 import { perform } from "@/jobs/perform";
-import { findingDetail } from "@/server/findings";
-import { patchDetail } from "@/server/ground";
-import { ledgerDetail } from "@/server/ledger";
-import { writeLetter } from "@/server/letters";
-import { asMember } from "@/server/session";
+import { findingDetail } from "@/server/findings/findings";
+import { patchDetail } from "@/server/ground/ground";
+import { writeLetter } from "@/server/platform/letters";
+import { asMember } from "@/server/platform/session";
+import { ledgerDetail } from "@/server/records/ledger";
 import { asApplication, asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 
 afterAll(closePools);

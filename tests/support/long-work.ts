@@ -1,9 +1,9 @@
 import type { Amendment } from "@/core/pack";
-import { costsOf, previewCosts, readCostsPreview, setCosts } from "@/server/costs";
+import { costsOf, previewCosts, readCostsPreview, setCosts } from "@/server/control/costs";
+import { type PackFile, previewPack, readPackPreview, takePack } from "@/server/flora/packs";
 import { changedVerdicts } from "@/server/judge/changed-verdicts";
 import { readSecondLook, secondLook } from "@/server/judge/second-look";
-import { type PackFile, previewPack, readPackPreview, takePack } from "@/server/packs";
-import { asMember, type Member } from "@/server/session";
+import { asMember, type Member } from "@/server/platform/session";
 
 /** What the jobs process does with a job, done at once: read, then calculated. */
 const step = async () => undefined;

@@ -1,9 +1,8 @@
 import type { ReactNode } from "react";
-import { signOutAction } from "@/app/account-actions";
-import { chooseDistrict } from "@/app/actions";
-import { Shell } from "@/components/shell";
-import { deviceKey, memberOrSignIn } from "@/server/session";
+import { chooseDistrict, signOutAction } from "@/app/actions/account";
+import { Shell } from "@/components/shell/shell";
 import { isDemonstration } from "@/env";
+import { deviceKey, memberOrSignIn } from "@/server/platform/session";
 
 export default async function BookLayout({ children }: { children: ReactNode }) {
   const member = await memberOrSignIn();

@@ -1,7 +1,7 @@
 import Link from "next/link";
-import { forgotAction } from "@/app/account-actions";
-import { Cover } from "@/components/cover";
+import { forgotAction } from "@/app/actions/account";
 import { ActionForm, Field } from "@/components/ui/action-form";
+import { Cover } from "@/components/verdict/cover";
 
 export const metadata = { title: "Forgot your password" };
 

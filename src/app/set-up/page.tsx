@@ -1,8 +1,8 @@
 import { redirect } from "next/navigation";
-import { setUpAction } from "@/app/account-actions";
-import { Cover } from "@/components/cover";
+import { setUpAction } from "@/app/actions/account";
+import { ZoneInput } from "@/components/records/zone-input";
 import { ActionForm, Field } from "@/components/ui/action-form";
-import { ZoneInput } from "@/components/zone-input";
+import { Cover } from "@/components/verdict/cover";
 import { needsSetUp } from "@/server/people/set-up";
 
 export const metadata = { title: "Set up" };

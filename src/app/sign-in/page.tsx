@@ -1,13 +1,13 @@
 import Link from "next/link";
 import { redirect } from "next/navigation";
-import { signInAction } from "@/app/account-actions";
+import { signInAction } from "@/app/actions/account";
 import { UnsentNote } from "@/components/device/unsent-note";
-import { Cover } from "@/components/cover";
-import { SignInForm } from "@/components/sign-in-form";
+import { SignInForm } from "@/components/shell/sign-in-form";
+import { Cover } from "@/components/verdict/cover";
 import { DEMONSTRATION_PASSWORD, DEMONSTRATION_PEOPLE } from "@/demo/people";
 import { isDemonstration, mailWay } from "@/env";
 import { needsSetUp } from "@/server/people/set-up";
-import { currentMember } from "@/server/session";
+import { currentMember } from "@/server/platform/session";
 
 export const metadata = { title: "Sign in" };
 

@@ -2,20 +2,20 @@
 
 import Link from "next/link";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import type { Stage } from "@/core/flora";
 import {
+  canBeMissing,
   type CaseInput,
   type Later,
   type Lens,
   type ObservationInput,
-  canBeMissing,
+  percent,
   placeCharacters,
   withSecondPlant,
-  percent,
 } from "@/core/identify";
-import type { Stage } from "@/core/flora";
-import { shortDay } from "../dates";
-import { newDraft } from "../device/kept";
-import { StatusMark, Tape } from "../marks";
+import { newDraft } from "../device/stored";
+import { StatusMark, Tape } from "../verdict/marks";
+import { shortDay } from "../words/dates";
 import { AnyPart } from "./any-part";
 import { useDraft } from "./draft";
 import { Evidence, type SlipKind } from "./evidence";

@@ -3,7 +3,7 @@
 import { scaleLog } from "d3-scale";
 import { memo } from "react";
 import { percent } from "@/core/identify";
-import { STATUS_WORDS, StatusMark } from "../marks";
+import { STATUS_WORDS, StatusMark } from "../verdict/marks";
 import type { FieldMark } from "./engine.worker";
 import { spreadLabels } from "./spread-labels";
 

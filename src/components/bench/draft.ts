@@ -1,9 +1,10 @@
 "use client";
+
 import { useCallback, useEffect, useRef, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
 import type { Marks } from "@/core/measure";
-import type { Draft, StoredPicture } from "../device/kept";
 import { openStore as open } from "../device/store";
+import type { Draft, StoredPicture } from "../device/stored";
 
 const PATIENCE_MS = 10_000;
 

@@ -1,5 +1,6 @@
 "use client";
-import { StatusMark } from "../marks";
+
+import { StatusMark } from "../verdict/marks";
 import type { Side } from "./engine.worker";
 
 export type SlipKind = "verdict-hangs-on-it" | "against-all-others";

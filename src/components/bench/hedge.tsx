@@ -3,7 +3,7 @@
 import { scaleLog } from "d3-scale";
 import { memo, useState } from "react";
 import { percent } from "@/core/identify";
-import { STATUS_WORDS, StatusMark } from "../marks";
+import { STATUS_WORDS, StatusMark } from "../verdict/marks";
 import { DistrictSlopes } from "./district-slopes";
 import type { FieldMark } from "./engine.worker";
 import { AXIS, COLUMN, FOOT, HEIGHT, LEAST, MIDDLE, type Placed, placeMarks, TOP, WIDTH } from "./place-marks";

@@ -4,7 +4,7 @@ import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
 import type { Character } from "@/core/flora";
 import { type Marks, toolFor } from "@/core/measure";
-import type { StoredPicture } from "../device/kept";
+import type { StoredPicture } from "../device/stored";
 import type { Wanted } from "../measure/measure-sheet";
 
 const MeasureSheet = dynamic(() => import("../measure/measure-sheet").then((m) => m.MeasureSheet), { ssr: false });

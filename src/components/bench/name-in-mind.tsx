@@ -3,7 +3,7 @@
 import type { Remote } from "comlink";
 import { useEffect, useState } from "react";
 import { type CaseInput, type Identification, percent } from "@/core/identify";
-import { STATUS_WORDS, StatusMark } from "../marks";
+import { STATUS_WORDS, StatusMark } from "../verdict/marks";
 import type { Doubt, Engine, FieldMark } from "./engine.worker";
 
 /** The looks that would speak most against a name, reckoned anew after each answer. */

@@ -5,8 +5,8 @@ import { useRouter } from "next/navigation";
 import { memo, useEffect, useState } from "react";
 import type { Identification, ObservationInput } from "@/core/identify";
 import { clock } from "@/wiring/browser";
-import { type Draft, type FindingBody, newDraft, type StoredPicture } from "../device/kept";
 import { layOut, sendWaiting, standingOf } from "../device/outbox";
+import { type Draft, type FindingBody, newDraft, type StoredPicture } from "../device/stored";
 import type { BenchPack } from "./pack";
 import type { BenchSite } from "./site";
 

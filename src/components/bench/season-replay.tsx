@@ -1,9 +1,10 @@
 "use client";
+
 import type { Remote } from "comlink";
 import { useEffect, useRef, useState } from "react";
-import type { CaseInput, Month } from "@/core/identify";
 import type { Stage } from "@/core/flora";
-import { TapePiece } from "../marks";
+import type { CaseInput, Month } from "@/core/identify";
+import { TapePiece } from "../verdict/marks";
 import type { Engine } from "./engine.worker";
 import { STAGE_WORDS } from "./stage-question";
 

@@ -1,6 +1,6 @@
 import type { Character, Stage } from "@/core/flora";
 import { type Identification, type Later, nextLater } from "@/core/identify";
-import { shortDay } from "../dates";
+import { shortDay } from "../words/dates";
 import { STAGE_WORDS } from "./stage-question";
 
 /**

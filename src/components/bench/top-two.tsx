@@ -1,7 +1,8 @@
 "use client";
+
 import Link from "next/link";
 import { NOT_DRAWN } from "@/drawings/not-drawn";
-import { StatusMark } from "../marks";
+import { StatusMark } from "../verdict/marks";
 import type { Parted, Side } from "./engine.worker";
 import { LazyPicture } from "./lazy-picture";
 

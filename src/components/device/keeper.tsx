@@ -1,13 +1,14 @@
 "use client";
+
 import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { waitBefore } from "@/core/outbox";
 import { clock } from "@/wiring/browser";
 import type { BenchPack } from "../bench/pack";
-import type { OutboxItem } from "./kept";
 import { sendWaiting } from "./outbox";
 import { follow, openStore } from "./store";
+import type { OutboxItem } from "./stored";
 
 export const SERVICE_WORKER = "/serwist/sw.js";
 

@@ -1,12 +1,13 @@
 "use client";
+
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { shortDay } from "../dates";
-import { TapePiece, VERDICT_WORDS } from "../marks";
+import { TapePiece, VERDICT_WORDS } from "../verdict/marks";
+import { shortDay } from "../words/dates";
 import { useOutbox } from "./keeper";
-import type { OutboxItem } from "./kept";
 import { reopen, sendWaiting, takeOut } from "./outbox";
+import type { OutboxItem } from "./stored";
 
 /** What waits on this device: for the signal, or for a person. */
 export function OutboxPanel({

@@ -1,8 +1,8 @@
 import { refusalWords } from "@/core/errors";
-import { ANSWER_CODES, type AnswerCode, stepAfter } from "@/core/outbox";
-import type { Draft, OutboxItem, ServersWord, StoredPicture } from "./kept";
-import { openStore } from "./store";
 import { verdictsDiffer } from "@/core/identify";
+import { ANSWER_CODES, type AnswerCode, stepAfter } from "@/core/outbox";
+import { openStore } from "./store";
+import type { Draft, OutboxItem, ServersWord, StoredPicture } from "./stored";
 
 /** How the last attempt to send ended. */
 export interface Sent {

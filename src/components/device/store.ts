@@ -1,6 +1,6 @@
 import type { Dexie, EntityTable } from "dexie";
 import type { BenchPack } from "../bench/pack";
-import type { Draft, OutboxItem, StoredPicture } from "./kept";
+import type { Draft, OutboxItem, StoredPicture } from "./stored";
 
 /** What this device keeps. Everything goes by `key`, district and person, so that a shared device keeps them apart. */
 export type DeviceStore = Dexie & {

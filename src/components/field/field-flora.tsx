@@ -1,9 +1,10 @@
 "use client";
+
 import { useMemo, useState } from "react";
 import { type Model, plainName } from "@/core/identify";
 import { indexNames, resolveName } from "@/core/names";
 import type { BenchPack } from "../bench/pack";
-import { StatusMark } from "../marks";
+import { StatusMark } from "../verdict/marks";
 
 /** Every plant of the flora by its sets of look-alikes, found by any of its names. */
 export function FieldFlora({ model, pack }: { model: Model; pack: BenchPack }) {

@@ -1,15 +1,16 @@
 "use client";
-import { describeScore, type Model, plainName, recordingOf, twinsOf, usuallySeen, usualState } from "@/core/identify";
+
 import { type Stage, STAGES } from "@/core/flora";
+import { describeScore, type Model, plainName, recordingOf, twinsOf, usuallySeen, usualState } from "@/core/identify";
 import { plateOf } from "@/drawings/plate";
 import { Drawing } from "@/drawings/render";
 import { drawState } from "@/drawings/states";
 import type { BenchPack } from "../bench/pack";
 import { STAGE_WORDS } from "../bench/stage-question";
-import { ControlFacts } from "../control-facts";
-import { StatusMark, statusHere } from "../marks";
-import { Plate } from "../plate";
-import { UnheldName } from "../unheld-name";
+import { ControlFacts } from "../flora/control-facts";
+import { Plate } from "../flora/plate";
+import { UnheldName } from "../flora/unscored-name";
+import { statusHere, StatusMark } from "../verdict/marks";
 
 /** One plant from the device: its plate, what it is taken for, its dangers and what it shows. */
 export function FieldPlant({

@@ -1,10 +1,11 @@
 "use client";
-import { describeScore, type Model, decidingChecks, plainName } from "@/core/identify";
+
 import { STAGES } from "@/core/flora";
+import { decidingChecks, describeScore, type Model, plainName } from "@/core/identify";
 import type { BenchPack } from "../bench/pack";
 import { STAGE_WORDS } from "../bench/stage-question";
-import { STATUS_WORDS, StatusMark } from "../marks";
-import { TwinLook } from "../twin-look";
+import { TwinLook } from "../flora/twin-look";
+import { STATUS_WORDS, StatusMark } from "../verdict/marks";
 
 const MOST_ROWS = 10;
 

@@ -1,5 +1,5 @@
 "use client";
-import { refusalWords } from "@/core/errors";
+
 import { area as turfArea } from "@turf/area";
 import { circle as turfCircle } from "@turf/circle";
 import { polygon as turfPolygon } from "@turf/helpers";
@@ -8,7 +8,8 @@ import { useEffect, useRef, useState } from "react";
 import { TerraDraw, TerraDrawPolygonMode } from "terra-draw";
 import { TerraDrawMapLibreGLAdapter } from "terra-draw-maplibre-gl-adapter";
 import { v7 as uuidv7 } from "uuid";
-import { areaText } from "@/components/dates";
+import { areaText } from "@/components/words/dates";
+import { refusalWords } from "@/core/errors";
 import { makeMap, maplibregl } from "./base-map";
 
 /** What is to be drawn: a patch on a site, or a new site. */

@@ -1,2 +1,2 @@
 export { addDays, dayIn, mustBePast, seasonOf } from "./days";
-export { fromZonedTime, inZone } from "./zoned";
+export { fromZonedTime, inZone } from "./site-time";

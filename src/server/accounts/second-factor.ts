@@ -1,13 +1,13 @@
-import { createCipheriv, createDecipheriv, createHash, randomBytes } from "node:crypto";
 import { and, eq, isNotNull, lt, sql } from "drizzle-orm";
+import { createCipheriv, createDecipheriv, createHash, randomBytes } from "node:crypto";
 import { Secret, TOTP } from "otpauth";
 import { renderSVG } from "uqr";
 import { z } from "zod";
 import { authDatabase } from "@/db/client";
 import { secondFactor } from "@/db/schema/auth";
 import { env } from "@/env";
-import { now } from "../clock";
-import { Refusal } from "../faults";
+import { now } from "../platform/clock";
+import { Refusal } from "../platform/faults";
 
 const PERIOD_S = 30;
 const codeSchema = z

@@ -1,8 +1,8 @@
-import { createHash, randomInt, timingSafeEqual } from "node:crypto";
 import { eq, sql } from "drizzle-orm";
+import { createHash, randomInt, timingSafeEqual } from "node:crypto";
 import { authDatabase } from "@/db/client";
 import { setUpCode } from "@/db/schema/auth";
-import { Refusal } from "../faults";
+import { Refusal } from "../platform/faults";
 
 /** Letters that cannot be mistaken for one another; ten of them are 50 bits. */
 const LETTERS = "23456789ABCDEFGHJKLMNPQRSTUVWXYZ";

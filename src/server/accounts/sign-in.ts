@@ -1,6 +1,6 @@
 import { headers } from "next/headers";
 import { z } from "zod";
-import { Refusal } from "../faults";
+import { Refusal } from "../platform/faults";
 import { accountOf, auth, takeCookies } from "./auth";
 import { deviceKnownTo, rememberDevice } from "./known-devices";
 import { networkOf, senderOf } from "./network";

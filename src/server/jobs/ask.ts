@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { modelOf, readAmendment } from "../amendments";
-import { costsInputSchema } from "../costs";
-import { Refusal } from "../faults";
-import { asMember, type Member } from "../session";
+import { costsInputSchema } from "../control/costs";
+import { modelOf, readAmendment } from "../flora/amendments";
+import { Refusal } from "../platform/faults";
+import { asMember, type Member } from "../platform/session";
 import { askJob } from "./jobs";
 
 const wanted = z.discriminatedUnion("kind", [

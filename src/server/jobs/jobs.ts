@@ -3,10 +3,10 @@ import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
 import type { Transaction } from "@/db/client";
 import { job, type JobKind } from "@/db/schema";
-import { notFound, Refusal } from "../faults";
-import { count } from "../quota";
-import { signature } from "../signature";
-import { asMember, type Member } from "../session";
+import { notFound, Refusal } from "../platform/faults";
+import { count } from "../platform/quota";
+import { asMember, type Member } from "../platform/session";
+import { signature } from "../records/signature";
 
 /** How a job stands, as a screen shows it. */
 export interface JobView {

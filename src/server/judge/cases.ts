@@ -3,11 +3,11 @@ import type { Case, Costs } from "@/core/identify";
 import type { Amendment } from "@/core/pack";
 import type { Transaction } from "@/db/client";
 import { district, finding, site } from "@/db/schema";
-import { activeAmendments } from "../amendments";
-import { notFound } from "../faults";
-import { modelWith } from "../flora-models";
-import { type PlaceList, listsByPlace } from "../list";
-import { plantsIn } from "../plants";
+import { listsByPlace, type PlaceList } from "../control/list";
+import { activeAmendments } from "../flora/amendments";
+import { modelWith } from "../flora/flora-models";
+import { plantsIn } from "../flora/plants";
+import { notFound } from "../platform/faults";
 
 export type Looked = Pick<Case, "id" | "day" | "stage" | "kit" | "observations">;
 

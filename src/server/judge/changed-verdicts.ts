@@ -1,10 +1,10 @@
 import { verdictsDiffer } from "@/core/identify";
 import { type Amendment, kindOfKey } from "@/core/pack";
 import type { ChangedVerdict } from "@/core/records";
-import { modelWith } from "../flora-models";
-import { type Plants, plantsIn } from "../plants";
+import { modelWith } from "../flora/flora-models";
+import { type Plants, plantsIn } from "../flora/plants";
 import type { CaseSource } from "./cases";
-import { type OldFinding, type Rejudged, rejudge, type Step } from "./old-findings";
+import { type OldFinding, rejudge, type Rejudged, type Step } from "./old-findings";
 
 /**
  * The findings of this district whose verdict would be another if these lines were changed, newest first. Where scores alone

@@ -1,10 +1,10 @@
-import { join } from "node:path";
 import type { ChildProcess } from "node:child_process";
+import { join } from "node:path";
+import { InputError } from "@/core/errors";
 import type { Case, Identification } from "@/core/identify";
 import type { Amendment } from "@/core/pack";
 import { Busy } from "@/db/turnstile";
-import { InputError } from "@/core/errors";
-import { once } from "../once";
+import { perProcess } from "../platform/per-process";
 import type { judgeFinding } from "./judge-finding";
 
 export interface Judged {
@@ -94,7 +94,7 @@ class JudgeProcess {
   }
 }
 
-const apart = () => once("judge", () => new JudgeProcess());
+const apart = () => perProcess("judge", () => new JudgeProcess());
 
 /** Starts the child ahead of the first finding, which else would wait for the flora to be read. */
 export const startJudge = (): void => apart().start();

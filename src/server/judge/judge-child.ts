@@ -1,7 +1,7 @@
 import { InputError } from "@/core/errors";
 import type { Case } from "@/core/identify";
 import type { Amendment } from "@/core/pack";
-import { modelWith } from "../flora-models";
+import { modelWith } from "../flora/flora-models";
 import { judgeFinding } from "./judge-finding";
 
 // Read ahead, so that the first finding need not wait for it.

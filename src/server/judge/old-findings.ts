@@ -1,13 +1,12 @@
 import { desc, eq, inArray, sql } from "drizzle-orm";
 import { z } from "zod";
-import { type Case, caseSchema, type Costs, type Model, observationSchema } from "@/core/identify";
 import { STAGES } from "@/core/flora";
-import type { NamedVerdict } from "@/core/identify";
+import { type Case, caseSchema, type Costs, type Model, type NamedVerdict, observationSchema } from "@/core/identify";
 import type { Transaction } from "@/db/client";
 import { finding, findingEvent, site } from "@/db/schema";
-import type { FindingLine } from "../findings";
+import type { FindingLine } from "../findings/findings";
 import type { CaseSource } from "./cases";
-import { type VerdictRecord, verdictOn } from "./judge-finding";
+import { verdictOn, type VerdictRecord } from "./judge-finding";
 
 const seenSchema = z.object({
   day: z.string(),

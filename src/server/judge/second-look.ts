@@ -1,21 +1,20 @@
 import { and, eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
-import type { Model } from "@/core/identify";
-import { engineVersion, verdictsDiffer } from "@/core/identify";
+import { engineVersion, type Model, verdictsDiffer } from "@/core/identify";
 import type { ChangedVerdict } from "@/core/records";
 import type { Transaction } from "@/db/client";
 import { finding, findingEvent, plan } from "@/db/schema";
-import { notFound, Refusal } from "../faults";
-import { shippedModel } from "../flora";
-import { modelWith } from "../flora-models";
-import { plantsIn } from "../plants";
-import { asMember, type Member } from "../session";
-import { signature } from "../signature";
+import { shippedModel } from "../flora/flora";
+import { modelWith } from "../flora/flora-models";
+import { plantsIn } from "../flora/plants";
+import { notFound, Refusal } from "../platform/faults";
+import { asMember, type Member } from "../platform/session";
+import { signature } from "../records/signature";
 import { type CaseSource, readCaseSource } from "./cases";
 import { changedVerdict } from "./changed-verdicts";
 import { judgeApart } from "./judge-apart";
-import { type OldFinding, oldFindings, type Rejudged, rejudge, type Step } from "./old-findings";
+import { type OldFinding, oldFindings, rejudge, type Rejudged, type Step } from "./old-findings";
 
 export interface SecondLook extends ChangedVerdict {
   /** what has changed since the verdict was given, in words */

@@ -1,8 +1,8 @@
 import { desc } from "drizzle-orm";
 import { change } from "@/db/schema";
-import { plantsHere } from "../amendments";
-import { districtZone } from "../district";
-import { asMember, type Member } from "../session";
+import { plantsHere } from "../flora/amendments";
+import { districtZone } from "../ground/district";
+import { asMember, type Member } from "../platform/session";
 
 /** What is shown of a table's row in words, and what is not: ids, versions, shapes and signatures say nothing to a reader. */
 const SILENT =

@@ -8,11 +8,11 @@ import { env, mailWay } from "@/env";
 import { accountOf, auth, createAccount } from "../accounts/auth";
 import { newPassword } from "../accounts/passwords";
 import { hashToken, newToken } from "../accounts/secret-links";
-import { Refusal } from "../faults";
-import { writeLetter } from "../letters";
-import { count } from "../quota";
-import { asMember, type Member } from "../session";
-import { signature } from "../signature";
+import { Refusal } from "../platform/faults";
+import { writeLetter } from "../platform/letters";
+import { count } from "../platform/quota";
+import { asMember, type Member } from "../platform/session";
+import { signature } from "../records/signature";
 import { emailAddress, personName } from "./set-up";
 
 const OPEN_FOR = "14 days";

@@ -10,11 +10,11 @@ import { networkOf, senderOf } from "../accounts/network";
 import { newPassword, verifyPassword } from "../accounts/passwords";
 import { beginSecondFactor, checkCode, endSecondFactor, hasSecondFactor } from "../accounts/second-factor";
 import { endSecretLinks, makeSecretLink, takeSecretLink } from "../accounts/secret-links";
-import { admitTry } from "../accounts/sign-in-limits";
 import { ownSession } from "../accounts/sign-in";
-import { Refusal } from "../faults";
-import { writeLetter } from "../letters";
-import { type Place, placesOf } from "../session";
+import { admitTry } from "../accounts/sign-in-limits";
+import { Refusal } from "../platform/faults";
+import { writeLetter } from "../platform/letters";
+import { type Place, placesOf } from "../platform/session";
 import { emailAddress, personName } from "./set-up";
 
 async function mustBeSignedIn() {

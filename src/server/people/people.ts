@@ -3,10 +3,10 @@ import { z } from "zod";
 import { demonstration, membership, ROLES } from "@/db/schema";
 import { endSessions } from "../accounts/auth";
 import { endSecretLinks } from "../accounts/secret-links";
-import { edited, Refusal } from "../faults";
-import { lettersOf } from "../letters";
-import { asMember, type Member } from "../session";
-import { signature } from "../signature";
+import { edited, Refusal } from "../platform/faults";
+import { lettersOf } from "../platform/letters";
+import { asMember, type Member } from "../platform/session";
+import { signature } from "../records/signature";
 import { endInvitationsTo, openInvitations } from "./invitations";
 
 /** Who works here. Addresses, licences, invitations and letters are for the keeper, who needs them; one's own is shown to oneself. */

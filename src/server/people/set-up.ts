@@ -8,7 +8,7 @@ import { district, membership } from "@/db/schema";
 import { createAccount } from "../accounts/auth";
 import { newPassword } from "../accounts/passwords";
 import { withSetUpCode } from "../accounts/set-up-code";
-import { Refusal } from "../faults";
+import { Refusal } from "../platform/faults";
 
 export const personName = plainText(2, 80, "give your name");
 export const emailAddress = z.email("give an e-mail address").max(200).toLowerCase();

@@ -7,12 +7,12 @@ import {
   nameAction,
   passwordAction,
   signOutEverywhereAction,
-} from "@/app/account-actions";
-import { BeginCodes } from "@/components/begin-codes";
+} from "@/app/actions/account";
 import { OnThisDevice } from "@/components/device/on-this-device";
+import { BeginCodes } from "@/components/shell/begin-codes";
 import { ActionForm, Field } from "@/components/ui/action-form";
 import { ownSafety } from "@/server/people/own-account";
-import { memberOrSignIn } from "@/server/session";
+import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "You" };
 

@@ -1,7 +1,7 @@
 import { Bench } from "@/components/bench/bench";
-import { benchPackOf } from "@/server/bench-pack";
-import { memberOrSignIn } from "@/server/session";
 import { isDemonstration } from "@/env";
+import { benchPackOf } from "@/server/flora/bench-pack";
+import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Bench" };
 

@@ -1,9 +1,9 @@
 import Link from "next/link";
-import { costsAction } from "@/app/actions";
-import { CostsPreview } from "@/components/costs-preview";
-import { percentOf } from "@/components/dates";
-import { costsInputSchema, costsOf } from "@/server/costs";
-import { memberOrSignIn } from "@/server/session";
+import { costsAction } from "@/app/actions/control";
+import { CostsPreview } from "@/components/control/costs-preview";
+import { percentOf } from "@/components/words/dates";
+import { costsInputSchema, costsOf } from "@/server/control/costs";
+import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Decision costs" };
 type Search = Partial<Record<"hour" | "wrongClear" | "missedTarget" | "hold", string>>;

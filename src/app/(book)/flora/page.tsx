@@ -1,14 +1,14 @@
 import Link from "next/link";
 import { Suspense } from "react";
-import { STATUS_WORDS } from "@/components/marks";
-import { NameFinder } from "@/components/name-finder";
-import { SetRows } from "@/components/set-rows";
+import { NameFinder } from "@/components/flora/name-finder";
+import { SetRows } from "@/components/flora/set-rows";
+import { STATUS_WORDS } from "@/components/verdict/marks";
 import { LIFE_FORMS, STATUSES } from "@/core/flora";
-import { districtModel } from "@/server/amendments";
-import { shippedFlora } from "@/server/flora";
-import { listFor } from "@/server/list";
-import { plantsIn } from "@/server/plants";
-import { asMember, memberOrSignIn } from "@/server/session";
+import { listFor } from "@/server/control/list";
+import { districtModel } from "@/server/flora/amendments";
+import { shippedFlora } from "@/server/flora/flora";
+import { plantsIn } from "@/server/flora/plants";
+import { asMember, memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Flora" };
 

@@ -1,12 +1,12 @@
 import Link from "next/link";
 import { notFound } from "next/navigation";
-import { areaText } from "@/components/dates";
 import { MapFrame } from "@/components/map/map-frame";
-import { findingDetail } from "@/server/findings";
-import { shippedFlora } from "@/server/flora";
-import { districtBounds, patchLines, siteLines } from "@/server/ground";
-import { plantsOf } from "@/server/amendments";
-import { memberOrSignIn } from "@/server/session";
+import { areaText } from "@/components/words/dates";
+import { findingDetail } from "@/server/findings/findings";
+import { plantsOf } from "@/server/flora/amendments";
+import { shippedFlora } from "@/server/flora/flora";
+import { districtBounds, patchLines, siteLines } from "@/server/ground/ground";
+import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Ground" };
 

@@ -1,8 +1,8 @@
 import Link from "next/link";
-import { areaText } from "@/components/dates";
-import { ledgerLines } from "@/server/ledger";
-import { plantsOf } from "@/server/amendments";
-import { memberOrSignIn } from "@/server/session";
+import { areaText } from "@/components/words/dates";
+import { plantsOf } from "@/server/flora/amendments";
+import { memberOrSignIn } from "@/server/platform/session";
+import { ledgerLines } from "@/server/records/ledger";
 
 export const metadata = { title: "Ledger" };
 

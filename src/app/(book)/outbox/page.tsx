@@ -1,6 +1,6 @@
 import { OutboxPanel } from "@/components/device/outbox-panel";
-import { plantsOf } from "@/server/amendments";
-import { deviceKey, memberOrSignIn } from "@/server/session";
+import { plantsOf } from "@/server/flora/amendments";
+import { deviceKey, memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Outbox" };
 

@@ -1,12 +1,12 @@
 import Link from "next/link";
-import { inviteAction, removeAction, revokeInvitationAction, rolesAction, seasonAction } from "@/app/people-actions";
-import { fullDay, shortDay } from "@/components/dates";
+import { inviteAction, removeAction, revokeInvitationAction, rolesAction, seasonAction } from "@/app/actions/people";
 import { ActionForm, Fault, Field } from "@/components/ui/action-form";
+import { fullDay, shortDay } from "@/components/words/dates";
 import { ROLES } from "@/db/schema/district";
 import { mailWay } from "@/env";
-import { seasonOf } from "@/server/district";
+import { seasonOf } from "@/server/ground/district";
 import { peopleOf } from "@/server/people/people";
-import { memberOrSignIn } from "@/server/session";
+import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "People" };
 const WORDS: Record<string, string> = {

@@ -1,10 +1,10 @@
 import { eq } from "drizzle-orm";
 import Link from "next/link";
-import { fullDay, shortDay } from "@/components/dates";
+import { fullDay, shortDay } from "@/components/words/dates";
 import { membership, patch, plan, site } from "@/db/schema";
-import { shippedMethods } from "@/server/flora";
-import { plantsOf } from "@/server/amendments";
-import { asMember, memberOrSignIn } from "@/server/session";
+import { plantsOf } from "@/server/flora/amendments";
+import { shippedMethods } from "@/server/flora/flora";
+import { asMember, memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Season" };
 

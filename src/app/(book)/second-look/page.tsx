@@ -1,14 +1,14 @@
 import Link from "next/link";
-import { newVerdictAction } from "@/app/actions";
-import { fullDay } from "@/components/dates";
-import { TapePiece, VERDICT_WORDS } from "@/components/marks";
-import { SecondLookStart } from "@/components/second-look-start";
+import { newVerdictAction } from "@/app/actions/findings";
+import { SecondLookStart } from "@/components/control/second-look-start";
 import { ActionForm } from "@/components/ui/action-form";
+import { TapePiece, VERDICT_WORDS } from "@/components/verdict/marks";
+import { fullDay } from "@/components/words/dates";
 import { inZone } from "@/core/time";
-import { districtZone } from "@/server/district";
+import { districtZone } from "@/server/ground/district";
 import { newestJob } from "@/server/jobs/jobs";
 import { type SecondLooks, standingOf } from "@/server/judge/second-look";
-import { asMember, memberOrSignIn } from "@/server/session";
+import { asMember, memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Second look" };
 

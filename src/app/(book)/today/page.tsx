@@ -1,12 +1,12 @@
 import Link from "next/link";
 import type { ReactNode } from "react";
-import { checkAction } from "@/app/actions";
-import { longDay, shortDay } from "@/components/dates";
-import { settleWords } from "@/components/settle-words";
-import { TapePiece } from "@/components/marks";
+import { checkAction } from "@/app/actions/records";
 import { ActionForm, Field } from "@/components/ui/action-form";
-import { memberOrSignIn } from "@/server/session";
-import { todayFor, type TodayView } from "@/server/today";
+import { TapePiece } from "@/components/verdict/marks";
+import { longDay, shortDay } from "@/components/words/dates";
+import { settleWords } from "@/components/words/settle-words";
+import { todayFor, type TodayView } from "@/server/control/today";
+import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Today" };
 

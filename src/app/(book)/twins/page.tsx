@@ -1,11 +1,11 @@
 import Link from "next/link";
-import { STATUS_WORDS, StatusMark } from "@/components/marks";
-import { shortDay } from "@/components/dates";
-import { PrintButton } from "@/components/print-button";
-import { TwinLook } from "@/components/twin-look";
-import { STAGES, type Stage } from "@/core/flora";
-import { compareTwins } from "@/server/twins";
-import { memberOrSignIn } from "@/server/session";
+import { TwinLook } from "@/components/flora/twin-look";
+import { PrintButton } from "@/components/shell/print-button";
+import { STATUS_WORDS, StatusMark } from "@/components/verdict/marks";
+import { shortDay } from "@/components/words/dates";
+import { type Stage, STAGES } from "@/core/flora";
+import { compareTwins } from "@/server/flora/twins";
+import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Twins" };
 const STAGE_WORDS: Record<Stage, string> = {

@@ -1,7 +1,7 @@
 import Link from "next/link";
-import { proveAddressAction } from "@/app/account-actions";
-import { Cover } from "@/components/cover";
+import { proveAddressAction } from "@/app/actions/account";
 import { ActionForm } from "@/components/ui/action-form";
+import { Cover } from "@/components/verdict/cover";
 
 export const metadata = { title: "Your address", referrer: "no-referrer" as const };
 

@@ -1,4 +1,4 @@
-import { health } from "@/server/health";
+import { health } from "@/server/platform/health";
 
 export const dynamic = "force-dynamic";
 

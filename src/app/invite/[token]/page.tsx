@@ -1,7 +1,7 @@
-import { acceptAction, signInAction, signOutAction } from "@/app/account-actions";
-import { Cover } from "@/components/cover";
-import { SignInForm } from "@/components/sign-in-form";
+import { acceptAction, signInAction, signOutAction } from "@/app/actions/account";
+import { SignInForm } from "@/components/shell/sign-in-form";
 import { ActionForm, Field } from "@/components/ui/action-form";
+import { Cover } from "@/components/verdict/cover";
 import { accountOf } from "@/server/accounts/auth";
 import { ownSession } from "@/server/accounts/sign-in";
 import { invitationByToken } from "@/server/people/invitations";

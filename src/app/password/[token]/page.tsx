@@ -1,7 +1,7 @@
 import Link from "next/link";
-import { choosePasswordAction } from "@/app/account-actions";
-import { Cover } from "@/components/cover";
+import { choosePasswordAction } from "@/app/actions/account";
 import { ActionForm, Field } from "@/components/ui/action-form";
+import { Cover } from "@/components/verdict/cover";
 import { isOpen } from "@/server/accounts/secret-links";
 
 export const metadata = { title: "Choose a password", referrer: "no-referrer" as const };

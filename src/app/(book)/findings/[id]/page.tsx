@@ -1,18 +1,18 @@
 import Link from "next/link";
 import { notFound } from "next/navigation";
-import { overruleAction } from "@/app/actions";
-import { fullDay } from "@/components/dates";
-import { settleWords } from "@/components/settle-words";
-import { STATUS_WORDS, StatusMark, Tape } from "@/components/marks";
+import { overruleAction } from "@/app/actions/findings";
 import { MeasuredPicture } from "@/components/measure/measured-picture";
 import { ActionForm, Field } from "@/components/ui/action-form";
+import { STATUS_WORDS, StatusMark, Tape } from "@/components/verdict/marks";
+import { fullDay } from "@/components/words/dates";
+import { settleWords } from "@/components/words/settle-words";
 import { type Observation, observationInWords, percent } from "@/core/identify";
-import { Refusal } from "@/server/faults";
-import { findingDetail } from "@/server/findings";
+import { findingDetail } from "@/server/findings/findings";
+import { plantsOf } from "@/server/flora/amendments";
+import { shippedFlora } from "@/server/flora/flora";
 import type { VerdictRecord } from "@/server/judge/judge-finding";
-import { shippedFlora } from "@/server/flora";
-import { plantsOf } from "@/server/amendments";
-import { memberOrSignIn } from "@/server/session";
+import { Refusal } from "@/server/platform/faults";
+import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Finding" };
 

@@ -1,14 +1,14 @@
 import Link from "next/link";
-import { statusAction, takeOffListAction } from "@/app/actions";
-import { fullDay } from "@/components/dates";
-import { STATUS_WORDS, StatusMark } from "@/components/marks";
+import { statusAction, takeOffListAction } from "@/app/actions/control";
 import { ActionForm, Field } from "@/components/ui/action-form";
+import { STATUS_WORDS, StatusMark } from "@/components/verdict/marks";
+import { fullDay } from "@/components/words/dates";
 import { STATUSES } from "@/core/flora";
-import { siteLines } from "@/server/ground";
-import { type ListLine, listLines } from "@/server/list";
-import { plantsOf } from "@/server/amendments";
-import type { Plants } from "@/server/plants";
-import { memberOrSignIn } from "@/server/session";
+import { type ListLine, listLines } from "@/server/control/list";
+import { plantsOf } from "@/server/flora/amendments";
+import type { Plants } from "@/server/flora/plants";
+import { siteLines } from "@/server/ground/ground";
+import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "The list" };
 

@@ -1,14 +1,13 @@
 import Link from "next/link";
-import { revertAction } from "@/app/actions";
-import { AmendmentWords, amendmentSubject } from "@/components/amendment-words";
-import { fullDay } from "@/components/dates";
-import { PackForm } from "@/components/pack-form";
-import { PackLinks } from "@/components/pack-links";
+import { revertAction } from "@/app/actions/flora";
+import { amendmentSubject, AmendmentWords } from "@/components/flora/amendment-words";
+import { PackForm } from "@/components/flora/pack-form";
+import { PackLinks } from "@/components/flora/pack-links";
 import { ActionForm } from "@/components/ui/action-form";
+import { fullDay } from "@/components/words/dates";
 import { kindOfKey } from "@/core/pack";
-import { amendmentHistory } from "@/server/amendments";
-import { plantsOf } from "@/server/amendments";
-import { asMember, memberOrSignIn } from "@/server/session";
+import { amendmentHistory, plantsOf } from "@/server/flora/amendments";
+import { asMember, memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Packs" };
 

@@ -1,12 +1,12 @@
 import Link from "next/link";
 import { notFound } from "next/navigation";
-import { areaText, fullDay } from "@/components/dates";
-import { PrintButton } from "@/components/print-button";
-import { Refusal } from "@/server/faults";
-import { ledgerDetail } from "@/server/ledger";
-import { plantsOf } from "@/server/amendments";
-import { memberOrSignIn } from "@/server/session";
+import { PrintButton } from "@/components/shell/print-button";
+import { areaText, fullDay } from "@/components/words/dates";
 import { inZone } from "@/core/time";
+import { plantsOf } from "@/server/flora/amendments";
+import { Refusal } from "@/server/platform/faults";
+import { memberOrSignIn } from "@/server/platform/session";
+import { ledgerDetail } from "@/server/records/ledger";
 
 export const metadata = { title: "Ledger entry" };
 

@@ -1,9 +1,9 @@
 import Link from "next/link";
 import { v7 as uuidv7 } from "uuid";
-import { labelAction } from "@/app/actions";
+import { labelAction } from "@/app/actions/records";
 import { ActionForm, Field } from "@/components/ui/action-form";
 import { label } from "@/db/schema";
-import { asMember, memberOrSignIn } from "@/server/session";
+import { asMember, memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Labels" };
 const NUMBERS: [string, string][] = [

@@ -1,13 +1,13 @@
 import Link from "next/link";
 import { notFound } from "next/navigation";
 import { v7 as uuidv7 } from "uuid";
-import { treatmentAction } from "@/app/actions";
-import { TreatmentForm } from "@/components/treatment-form";
-import { Refusal } from "@/server/faults";
-import { ledgerDetail, recordingFor } from "@/server/ledger";
-import { plantsOf } from "@/server/amendments";
-import { memberOrSignIn } from "@/server/session";
-import { todayIn } from "@/server/clock";
+import { treatmentAction } from "@/app/actions/records";
+import { TreatmentForm } from "@/components/records/treatment-form";
+import { plantsOf } from "@/server/flora/amendments";
+import { todayIn } from "@/server/platform/clock";
+import { Refusal } from "@/server/platform/faults";
+import { memberOrSignIn } from "@/server/platform/session";
+import { ledgerDetail, recordingFor } from "@/server/records/ledger";
 
 export const metadata = { title: "Record a treatment" };
 

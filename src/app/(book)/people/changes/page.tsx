@@ -1,7 +1,7 @@
 import Link from "next/link";
 import { inZone } from "@/core/time";
 import { changesOf } from "@/server/people/changes";
-import { memberOrSignIn } from "@/server/session";
+import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Changes" };
 const ACTS = { insert: "made", update: "changed", delete: "taken away" } as const;

@@ -1,13 +1,13 @@
 import Link from "next/link";
 import { notFound } from "next/navigation";
-import { planAction } from "@/app/actions";
-import { areaText, fullDay, shortDay } from "@/components/dates";
+import { planAction } from "@/app/actions/control";
 import { ActionForm, Field } from "@/components/ui/action-form";
+import { areaText, fullDay, shortDay } from "@/components/words/dates";
 import type { MethodAdvice } from "@/core/control";
-import { Refusal } from "@/server/faults";
-import { planningFor, type PlanningView } from "@/server/plans";
-import { plantsOf } from "@/server/amendments";
-import { memberOrSignIn } from "@/server/session";
+import { planningFor, type PlanningView } from "@/server/control/plans";
+import { plantsOf } from "@/server/flora/amendments";
+import { Refusal } from "@/server/platform/faults";
+import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "What can be done" };
 const ANSWERS = { now: "Suits now", "not-now": "Not now", never: "Never here" } as const;

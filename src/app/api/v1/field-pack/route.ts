@@ -1,7 +1,7 @@
-import { benchPackOf } from "@/server/bench-pack";
-import { respond } from "@/server/respond";
-import { requireRole } from "@/server/session";
 import { isDemonstration } from "@/env";
+import { benchPackOf } from "@/server/flora/bench-pack";
+import { respond } from "@/server/platform/respond";
+import { requireRole } from "@/server/platform/session";
 
 /** What a device keeps of the district, so that the Bench works there without a signal. */
 export async function GET() {

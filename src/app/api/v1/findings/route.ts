@@ -1,7 +1,7 @@
-import { saveFinding } from "@/server/findings";
-import { readJson } from "@/server/read-body";
-import { respondToWrite } from "@/server/respond";
-import { checkMadeFor, requireRole } from "@/server/session";
+import { saveFinding } from "@/server/findings/findings";
+import { readJson } from "@/server/platform/read-body";
+import { respondToWrite } from "@/server/platform/respond";
+import { checkMadeFor, requireRole } from "@/server/platform/session";
 
 /** Saves a finding made in the field. Idempotent by the finding's id; the verdict is computed here. */
 export async function POST(request: Request) {

@@ -1,6 +1,6 @@
-import { modelOf } from "@/server/amendments";
-import { respond } from "@/server/respond";
-import { requireRole } from "@/server/session";
+import { modelOf } from "@/server/flora/amendments";
+import { respond } from "@/server/platform/respond";
+import { requireRole } from "@/server/platform/session";
 
 /** The flora as this district sees it, compiled, for the engine on the device. */
 export async function GET(request: Request) {

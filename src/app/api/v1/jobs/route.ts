@@ -1,7 +1,7 @@
 import { askForWork } from "@/server/jobs/ask";
-import { readJson } from "@/server/read-body";
-import { respondToWrite } from "@/server/respond";
-import { requireRole } from "@/server/session";
+import { readJson } from "@/server/platform/read-body";
+import { respondToWrite } from "@/server/platform/respond";
+import { requireRole } from "@/server/platform/session";
 
 /** Asks for long work: a second look, or what other costs or another score would do. */
 export async function POST(request: Request) {

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { findNames } from "@/server/names";
-import { respond } from "@/server/respond";
-import { requireRole } from "@/server/session";
+import { findNames } from "@/server/flora/names";
+import { respond } from "@/server/platform/respond";
+import { requireRole } from "@/server/platform/session";
 
 const query = z.object({ q: z.string().trim().max(80) });
 

@@ -1,11 +1,11 @@
 import { z } from "zod";
 import { PACK_TABLES } from "@/core/pack";
-import { Refusal } from "@/server/faults";
+import { checkPackFiles, makePack, MOST_PACK_BYTES, type PackScope, packToCsv, packToJson } from "@/server/flora/packs";
 import { askForPackPreview } from "@/server/jobs/ask";
-import { checkPackFiles, makePack, MOST_PACK_BYTES, type PackScope, packToCsv, packToJson } from "@/server/packs";
-import { readBytes } from "@/server/read-body";
-import { respond, respondToWrite } from "@/server/respond";
-import { requireRole } from "@/server/session";
+import { Refusal } from "@/server/platform/faults";
+import { readBytes } from "@/server/platform/read-body";
+import { respond, respondToWrite } from "@/server/platform/respond";
+import { requireRole } from "@/server/platform/session";
 
 const wanted = z.object({
   scope: z.string().max(200).default("all"),

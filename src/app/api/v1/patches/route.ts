@@ -1,7 +1,7 @@
-import { savePatch } from "@/server/ground";
-import { readJson } from "@/server/read-body";
-import { respondToWrite } from "@/server/respond";
-import { requireRole } from "@/server/session";
+import { savePatch } from "@/server/ground/ground";
+import { readJson } from "@/server/platform/read-body";
+import { respondToWrite } from "@/server/platform/respond";
+import { requireRole } from "@/server/platform/session";
 
 export async function POST(request: Request) {
   return respondToWrite(request, async () =>

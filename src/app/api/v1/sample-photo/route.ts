@@ -1,6 +1,6 @@
-import { Refusal } from "@/server/faults";
-import { respond } from "@/server/respond";
-import { requireRole } from "@/server/session";
+import { Refusal } from "@/server/platform/faults";
+import { respond } from "@/server/platform/respond";
+import { requireRole } from "@/server/platform/session";
 import { camera } from "@/wiring/server";
 
 /** A drawn photograph to practise measuring on, in the demonstration alone. `?truth` tells what it shows. */

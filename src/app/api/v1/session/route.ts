@@ -1,6 +1,6 @@
 import { signIn, signOut } from "@/server/accounts/sign-in";
-import { readJson } from "@/server/read-body";
-import { respondToWrite } from "@/server/respond";
+import { readJson } from "@/server/platform/read-body";
+import { respondToWrite } from "@/server/platform/respond";
 
 /** Signs in, for programs: the same as the form, with the same limits. The session comes as a cookie. */
 export async function POST(request: Request) {

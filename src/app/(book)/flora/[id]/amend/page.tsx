@@ -1,16 +1,16 @@
-import { refusalWords } from "@/core/errors";
 import Link from "next/link";
 import { notFound, redirect } from "next/navigation";
-import { amendAction } from "@/app/actions";
-import { AmendPreview } from "@/components/amend-preview";
-import { plainName } from "@/core/identify";
+import { amendAction } from "@/app/actions/flora";
+import { AmendPreview } from "@/components/flora/amend-preview";
+import { refusalWords } from "@/core/errors";
 import { POSITIONS, STAGES } from "@/core/flora";
-import { type Amendment, scoreKey, lineText } from "@/core/pack";
+import { plainName } from "@/core/identify";
+import { type Amendment, lineText, scoreKey } from "@/core/pack";
 import { Drawing } from "@/drawings/render";
 import { drawState } from "@/drawings/states";
-import { modelOf, readAmendment } from "@/server/amendments";
-import { toRefusal } from "@/server/faults";
-import { memberOrSignIn } from "@/server/session";
+import { modelOf, readAmendment } from "@/server/flora/amendments";
+import { toRefusal } from "@/server/platform/faults";
+import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Correct a score" };
 type Asked = { key?: string; character?: string; stage?: string; position?: string; value?: string; reason?: string };

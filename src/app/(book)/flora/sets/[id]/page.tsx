@@ -1,13 +1,13 @@
 import Link from "next/link";
 import { notFound } from "next/navigation";
-import { StatusMark } from "@/components/marks";
-import { PrintButton } from "@/components/print-button";
+import { PrintButton } from "@/components/shell/print-button";
+import { StatusMark } from "@/components/verdict/marks";
+import { type Stage, STAGES } from "@/core/flora";
 import { namedStates } from "@/core/identify";
-import { STAGES, type Stage } from "@/core/flora";
 import { Drawing } from "@/drawings/render";
 import { drawState } from "@/drawings/states";
-import { memberOrSignIn } from "@/server/session";
-import { type CardPlant, type SetCard, setCard } from "@/server/twins";
+import { type CardPlant, setCard, type SetCard } from "@/server/flora/twins";
+import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Set" };
 const STAGE_WORDS: Record<Stage, string> = {

@@ -1,13 +1,13 @@
 import Link from "next/link";
 import { notFound } from "next/navigation";
-import { areaText, fullDay, shortDay } from "@/components/dates";
-import { OutlineDrawing } from "@/components/outline-drawing";
-import { TapePiece } from "@/components/marks";
-import { Refusal } from "@/server/faults";
-import { shippedMethods } from "@/server/flora";
-import { patchDetail } from "@/server/ground";
-import type { StoredTreatment } from "@/server/ledger";
-import { memberOrSignIn } from "@/server/session";
+import { OutlineDrawing } from "@/components/flora/outline-drawing";
+import { TapePiece } from "@/components/verdict/marks";
+import { areaText, fullDay, shortDay } from "@/components/words/dates";
+import { shippedMethods } from "@/server/flora/flora";
+import { patchDetail } from "@/server/ground/ground";
+import { Refusal } from "@/server/platform/faults";
+import { memberOrSignIn } from "@/server/platform/session";
+import type { StoredTreatment } from "@/server/records/ledger";
 
 export const metadata = { title: "Patch" };
 

@@ -1,6 +1,6 @@
 import { cancelJob, jobResult, jobView } from "@/server/jobs/jobs";
-import { respond, respondToWrite } from "@/server/respond";
-import { requireRole } from "@/server/session";
+import { respond, respondToWrite } from "@/server/platform/respond";
+import { requireRole } from "@/server/platform/session";
 
 type Context = { params: Promise<{ id: string }> };
 

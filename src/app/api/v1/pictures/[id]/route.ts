@@ -1,7 +1,7 @@
-import { MOST_PICTURE_BYTES, pictureContent, savePicture } from "@/server/pictures";
-import { readBytes } from "@/server/read-body";
-import { respond, respondToWrite } from "@/server/respond";
-import { checkMadeFor, requireRole } from "@/server/session";
+import { MOST_PICTURE_BYTES, pictureContent, savePicture } from "@/server/ground/pictures";
+import { readBytes } from "@/server/platform/read-body";
+import { respond, respondToWrite } from "@/server/platform/respond";
+import { checkMadeFor, requireRole } from "@/server/platform/session";
 
 type Context = { params: Promise<{ id: string }> };
 

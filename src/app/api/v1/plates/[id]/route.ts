@@ -5,10 +5,10 @@ import { plainName } from "@/core/identify";
 import { plateToPdf } from "@/drawings/pdf";
 import { plateOf, smallPlate } from "@/drawings/plate";
 import { shapesToSvg, sheetToSvg } from "@/drawings/svg";
-import { modelOf } from "@/server/amendments";
-import { notFound } from "@/server/faults";
-import { respond } from "@/server/respond";
-import { requireRole } from "@/server/session";
+import { modelOf } from "@/server/flora/amendments";
+import { notFound } from "@/server/platform/faults";
+import { respond } from "@/server/platform/respond";
+import { requireRole } from "@/server/platform/session";
 
 const wanted = z.object({ stage: z.enum(STAGES).optional(), format: z.enum(["svg", "png", "pdf"]).default("svg") });
 

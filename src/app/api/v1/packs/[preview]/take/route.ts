@@ -1,7 +1,7 @@
 import { askForPackTake } from "@/server/jobs/ask";
-import { readJson } from "@/server/read-body";
-import { respondToWrite } from "@/server/respond";
-import { requireRole } from "@/server/session";
+import { readJson } from "@/server/platform/read-body";
+import { respondToWrite } from "@/server/platform/respond";
+import { requireRole } from "@/server/platform/session";
 
 /** Takes in a pack that was shown, named by the job that showed it. */
 export async function POST(request: Request, { params }: { params: Promise<{ preview: string }> }) {

@@ -1,7 +1,7 @@
-import { saveMarks } from "@/server/pictures";
-import { readJson } from "@/server/read-body";
-import { respondToWrite } from "@/server/respond";
-import { checkMadeFor, requireRole } from "@/server/session";
+import { saveMarks } from "@/server/ground/pictures";
+import { readJson } from "@/server/platform/read-body";
+import { respondToWrite } from "@/server/platform/respond";
+import { checkMadeFor, requireRole } from "@/server/platform/session";
 
 /** Keeps what was marked on a picture. Idempotent by the marks' own id. */
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {

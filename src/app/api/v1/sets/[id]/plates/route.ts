@@ -1,10 +1,10 @@
 import sharp from "sharp";
 import { smallPlate } from "@/drawings/plate";
 import { rowToSvg } from "@/drawings/svg";
-import { modelOf } from "@/server/amendments";
-import { notFound } from "@/server/faults";
-import { respond } from "@/server/respond";
-import { requireRole } from "@/server/session";
+import { modelOf } from "@/server/flora/amendments";
+import { notFound } from "@/server/platform/faults";
+import { respond } from "@/server/platform/respond";
+import { requireRole } from "@/server/platform/session";
 
 /** Height that a list gives the row, px; a picture for sharp screens is twice as tall. */
 const ROW_HEIGHT = 56;

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { mapTile } from "@/server/ground";
-import { respond } from "@/server/respond";
-import { requireRole } from "@/server/session";
+import { mapTile } from "@/server/ground/ground";
+import { respond } from "@/server/platform/respond";
+import { requireRole } from "@/server/platform/session";
 
 const tile = z
   .object({

@@ -1,0 +1,41 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useEffect } from "react";
+import { useLongWork } from "../device/use-long-work";
+import { WorkProgress } from "./work-progress";
+
+/** Asks for a second look at all old findings, and shows how far it is. One that somebody else asked for is followed too. */
+export function SecondLookStart({
+  mayAsk,
+  again,
+  running,
+}: {
+  mayAsk: boolean;
+  again: boolean;
+  running: string | null;
+}) {
+  const router = useRouter();
+  const { work, begin, follow, callOff, rest } = useLongWork<unknown>();
+  useEffect(() => {
+    if (running) follow(running);
+  }, [running, follow]);
+  useEffect(() => {
+    if (work.at !== "done") return;
+    rest();
+    router.refresh();
+  }, [work, rest, router]);
+  const busy = work.at === "asking" || work.at === "working";
+  return (
+    <div className="mt-3">
+      {mayAsk ? (
+        <button type="button" className="button press" disabled={busy} onClick={() => begin("second-look", {})}>
+          {again ? "Look again" : "Look at all old findings"}
+        </button>
+      ) : again || running ? null : (
+        <p>Nobody has asked for a second look yet. A specialist or a keeper starts one here.</p>
+      )}
+      <WorkProgress work={work} onCallOff={callOff} />
+    </div>
+  );
+}

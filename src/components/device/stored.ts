@@ -1,0 +1,89 @@
+import { v7 as uuidv7 } from "uuid";
+import type { Stage } from "@/core/flora";
+import type { NamedVerdict, ObservationInput } from "@/core/identify";
+import type { Marks } from "@/core/measure";
+
+/** A finding in the making. It lives on the device until the server has it: reload, a dead tab or no signal lose nothing. */
+export interface Draft {
+  id: string;
+  siteId: string;
+  patchId: string | null;
+  place: [number, number] | null;
+  day: string;
+  stage: Stage | null;
+  stageAsked: boolean;
+  /** that it was asked where the plant stands */
+  placeAsked?: boolean;
+  /** what was said of the place of the plant before, on the same site */
+  placeBefore?: ObservationInput[];
+  observations: ObservationInput[];
+  note: string;
+}
+
+export const newDraft = (
+  siteId: string,
+  day: string,
+  patchId: string | null = null,
+  placeBefore: ObservationInput[] = [],
+): Draft => ({
+  id: uuidv7(),
+  siteId,
+  patchId,
+  place: null,
+  day,
+  stage: null,
+  stageAsked: false,
+  placeAsked: false,
+  placeBefore,
+  observations: [],
+  note: "",
+});
+
+/** A picture of a draft or of a finding that waits: both go by the finding's id. */
+export interface StoredPicture {
+  id: string;
+  draftId: string;
+  name: string;
+  blob: Blob;
+  /** it was drawn by the camera's stand-in, and not taken */
+  drawn?: boolean;
+  /** what was measured on it, and the id under which that is sent */
+  marks?: Marks;
+  marksId?: string;
+}
+
+/** What is sent of a finding; the verdict is not among it. */
+export interface FindingBody {
+  id: string;
+  siteId: string;
+  patchId: string | null;
+  place: { longitude: number; latitude: number };
+  day: string;
+  stage: string | null;
+  kit: string[];
+  observations: Draft["observations"];
+  note: string;
+}
+
+export interface ServersWord extends NamedVerdict {
+  number: number;
+  because: string;
+}
+
+/** A finding that was saved on this device and waits for the server, or for a person. */
+export interface OutboxItem {
+  id: string;
+  key: string;
+  /** place in the row: findings are sent in the order in which they were made */
+  order: number;
+  madeAt: string;
+  person: string;
+  siteName: string;
+  body: FindingBody;
+  /** what the Bench said when it was saved */
+  field: NamedVerdict & { because: string };
+  state: "waiting" | "refused" | "clash";
+  /** why it was refused */
+  fault?: string;
+  server?: ServersWord;
+}

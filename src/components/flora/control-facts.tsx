@@ -1,0 +1,37 @@
+import { barkSlipsOn, disposalOf } from "@/core/control";
+import type { Climate, Taxon } from "@/core/flora";
+import { midMonth, monthSpans } from "../words/dates";
+
+/** What control asks of a plant: how it spreads and comes again, how its ripe seed looks, and what its remains need. */
+export function ControlFacts({ taxon, here }: { taxon: Taxon; here: Climate }) {
+  const slips = monthSpans((month) => barkSlipsOn(taxon, midMonth(month), here));
+  const facts = [
+    ["Spreads by", taxon.spread.join(", ")],
+    ["Sprouts from", taxon.sprouts.join(", ") || "nothing recorded"],
+    ["Grows from pieces of", taxon.fragments],
+    ["Ripe seed", taxon.ripeSeed?.join(" or ") ?? "not recorded"],
+    ["Seed lives in the ground", `${taxon.seedYears[0]} to ${taxon.seedYears[1]} years`],
+    ...(slips ? [["Its bark slips", `${slips}: pulled then, the root stays`]] : []),
+  ];
+  return (
+    <>
+      <h2 className="ruled mt-6">For control</h2>
+      <dl className="small">
+        {facts.map(([name, fact]) => (
+          <div key={name} className="row flex justify-between gap-3 py-1.5">
+            <dt>{name}</dt>
+            <dd className="text-right">{fact}</dd>
+          </div>
+        ))}
+      </dl>
+      <h3 className="mt-4">What its remains need</h3>
+      <ul className="small">
+        {disposalOf(taxon).map((need) => (
+          <li key={need} className="row py-1.5">
+            {need}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

@@ -1,0 +1,94 @@
+"use client";
+
+import Link from "next/link";
+import { useEffect, useState } from "react";
+import type { Stage, Status } from "@/core/flora";
+import { STATUS_WORDS, StatusMark } from "../verdict/marks";
+
+interface Found {
+  text: string;
+  plants: { id: string; name: string; common: string; matched: string | null; unheld: boolean; status: Status }[];
+  ambiguous: { name: string; plants: number; check: { ask: string; stage: Stage } | null } | null;
+}
+const WHEN: Record<Stage, string> = {
+  seedling: "as a seedling",
+  vegetative: "in leaf",
+  flowering: "in flower",
+  fruiting: "in seed",
+  winter: "in winter",
+};
+
+/** Finds a plant by any name it goes by, while one types; says so where several plants carry the name. */
+export function NameFinder({ start }: { start: string }) {
+  const [text, setText] = useState(start);
+  const [found, setFound] = useState<Found | null>(null);
+  const wanted = text.trim();
+  useEffect(() => {
+    if (wanted.length < 2) {
+      setFound(null);
+      return;
+    }
+    const stop = new AbortController();
+    const soon = setTimeout(() => {
+      fetch(`/api/v1/names?q=${encodeURIComponent(wanted)}`, { signal: stop.signal })
+        .then((r) => (r.ok ? r.json() : null))
+        .then((answer: Found | null) => answer && setFound(answer))
+        .catch(() => undefined);
+    }, 120);
+    return () => {
+      clearTimeout(soon);
+      stop.abort();
+    };
+  }, [wanted]);
+  return (
+    <div className="mt-3 max-w-[640px]">
+      <label className="field">
+        <span className="label">Name, old name or common name; spelling need not be right</span>
+        <input type="search" name="q" value={text} onChange={(e) => setText(e.target.value)} autoComplete="off" />
+      </label>
+      <div aria-live="polite">
+        {found && wanted.length >= 2 ? (
+          <>
+            {found.ambiguous ? (
+              <p className="mt-3 border-l-4 border-[var(--ochre,var(--line))] pl-3">
+                <strong>
+                  {found.ambiguous.plants} plants carry the name “{found.ambiguous.name}”.
+                </strong>{" "}
+                {found.ambiguous.check
+                  ? `What parts them first, ${WHEN[found.ambiguous.check.stage]}: ${found.ambiguous.check.ask}`
+                  : "Open one and see what it is taken for."}
+              </p>
+            ) : null}
+            <ul className="mt-2">
+              {found.plants.map((p) => (
+                <li key={p.id} className="row">
+                  <Link
+                    href={`/flora/${p.id}`}
+                    style={{ textDecoration: "none" }}
+                    className="flex gap-3 items-center py-1.5 min-h-[46px] hover:underline"
+                  >
+                    <StatusMark status={p.status} size={18} />
+                    <span>
+                      <span className="font-semibold">{p.common}</span> <span className="latin">{p.name}</span>{" "}
+                      <span className="small">
+                        {p.unheld
+                          ? `${p.matched} is taken for it, and is not in this flora · `
+                          : p.matched
+                            ? `also ${p.matched} · `
+                            : ""}
+                        {STATUS_WORDS[p.status]}
+                      </span>
+                    </span>
+                  </Link>
+                </li>
+              ))}
+            </ul>
+            {found.plants.length === 0 ? (
+              <p className="small mt-2">No plant of this flora goes by a name like that.</p>
+            ) : null}
+          </>
+        ) : null}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,218 @@
+"use client";
+
+import Link from "next/link";
+import { useState } from "react";
+import type { LabelLimits, Treatment } from "@/core/records";
+import { ActionForm, Fault, Field, type FormAction } from "../ui/action-form";
+import { fullDay } from "../words/dates";
+
+interface View {
+  planId: string;
+  patchId: string;
+  patchName: string;
+  siteName: string;
+  zone: string;
+  areaM2: number;
+  taxon: string;
+  method: string;
+  methodName: string;
+  equipment: string;
+  stage: Treatment["stage"];
+  usesProduct: boolean;
+  who: string;
+  licence: string;
+  licenceExpires: string;
+  labels: { id: string; name: string; limits: LabelLimits }[];
+  today: string;
+  old: { id: string; body: Treatment } | null;
+}
+
+const HIDDEN = ["planId", "patchId", "patchName", "siteName", "zone", "taxon", "method", "methodName"] as const;
+
+/** Everything a regulator asks for, filled in from the plan; total is worked out from rate and area as one types. */
+export function TreatmentForm({
+  action,
+  draft,
+  id,
+  view,
+}: {
+  action: FormAction;
+  draft: string;
+  id: string;
+  view: View;
+}) {
+  const old = view.old?.body;
+  const [key] = useState(id);
+  const [label, setLabel] = useState(old?.product?.labelId ?? "");
+  const [area, setArea] = useState(String(old?.areaM2 ?? Math.round(view.areaM2 * 10) / 10));
+  const [rate, setRate] = useState(String(old?.product?.ratePerHa ?? ""));
+  const [total, setTotal] = useState(String(old?.product?.total ?? ""));
+  const licence = old ? old.licence : view.licence;
+  const ends = old ? old.licenceExpires : view.licenceExpires;
+  const limits = view.labels.find((l) => l.id === label)?.limits;
+  const expected =
+    Number(area) > 0 && Number(rate) > 0 ? Number(((Number(rate) * Number(area)) / 10000).toPrecision(4)) : null;
+  return (
+    <ActionForm action={action} draft={draft} label="Record of treatment" className="mt-4 grid gap-6">
+      <input type="hidden" name="id" value={key} />
+      {HIDDEN.map((name) => (
+        <input key={name} type="hidden" name={name} value={view[name]} />
+      ))}
+      {view.old ? <input type="hidden" name="supersedes" value={view.old.id} /> : null}
+      {view.old ? (
+        <Field name="treatment.correctionReason" label="What was wrong">
+          <input name="correctionReason" required />
+        </Field>
+      ) : null}
+      <Group title="Who and when">
+        <div className="sm:col-span-3">
+          <p>
+            Done by <strong>{old?.who ?? view.who}</strong>
+            {licence ? `, license ${licence}` : ", no license in the register"}
+            {ends ? `, valid to ${fullDay(ends)}` : ""}.
+          </p>
+          <p className="small">
+            The name and the license come from the district’s register. A keeper changes them there.
+          </p>
+          <Fault name="licence" />
+        </div>
+        <Field name="treatment.from" label="Day">
+          <input type="date" name="day" max={view.today} defaultValue={old?.from.slice(0, 10) ?? view.today} required />
+        </Field>
+        <Field name="treatment.from" label={`From, time of the site (${view.zone})`}>
+          <input type="time" name="fromTime" required />
+        </Field>
+        <Field name="treatment.to" label="To">
+          <input type="time" name="toTime" required />
+        </Field>
+      </Group>
+      <Group title="Where and what">
+        <Field name="treatment.areaM2" label="Area treated, m²">
+          <input
+            name="areaM2"
+            inputMode="decimal"
+            value={area}
+            onChange={(e) => setArea(e.target.value)}
+            required
+            className="figure"
+          />
+        </Field>
+        <Field name="treatment.stage" label="Stage of the plant">
+          <select name="stage" defaultValue={old?.stage ?? view.stage}>
+            <option value="seedling">seedling</option>
+            <option value="vegetative">in leaf</option>
+            <option value="flowering">in flower</option>
+            <option value="fruiting">in seed</option>
+            <option value="winter">winter rest</option>
+          </select>
+        </Field>
+        <Field name="treatment.equipment" label="Equipment">
+          <input name="equipment" defaultValue={old?.equipment ?? view.equipment} required />
+        </Field>
+      </Group>
+      {view.usesProduct ? (
+        <Group title="Product, from its own label">
+          <Field name="product.labelId" label="Label">
+            <select name="product.labelId" value={label} onChange={(e) => setLabel(e.target.value)} required>
+              <option value="">choose</option>
+              {view.labels.map((l) => (
+                <option key={l.id} value={l.id}>
+                  {l.name}
+                </option>
+              ))}
+            </select>
+          </Field>
+          <Field
+            name="product.ratePerHa"
+            label={`Rate, ${limits?.rateUnit ?? "L"}/ha`}
+            hint={limits?.ratePerHaMax ? `label: at most ${limits.ratePerHaMax}` : undefined}
+          >
+            <input
+              name="product.ratePerHa"
+              inputMode="decimal"
+              value={rate}
+              onChange={(e) => setRate(e.target.value)}
+              required
+              className="figure"
+            />
+          </Field>
+          <Field
+            name="product.total"
+            label={`Product in all, ${limits?.rateUnit ?? "L"}`}
+            hint={expected ? `rate × area = ${expected}` : undefined}
+          >
+            <input
+              name="product.total"
+              inputMode="decimal"
+              value={total}
+              onChange={(e) => setTotal(e.target.value)}
+              required
+              className="figure"
+            />
+          </Field>
+          <Field name="treatment.product.carrierL" label="Water, L">
+            <input
+              name="product.carrierL"
+              inputMode="decimal"
+              defaultValue={old?.product?.carrierL ?? ""}
+              required
+              className="figure"
+            />
+          </Field>
+          <p className="small sm:col-span-2">
+            {limits ? (
+              [
+                limits.windMaxMS ? `wind at most ${limits.windMaxMS} m/s` : "",
+                limits.temperatureMaxC ? `at most ${limits.temperatureMaxC} °C` : "",
+                limits.waterBufferM ? `${limits.waterBufferM} m from water` : "",
+                limits.reentryHours ? `re-entry after ${limits.reentryHours} h` : "",
+              ]
+                .filter(Boolean)
+                .join(" · ")
+            ) : (
+              <>
+                The label is not in the list? <Link href="/ledger/labels">Enter it first.</Link>
+              </>
+            )}
+          </p>
+          <Fault name="product" />
+        </Group>
+      ) : null}
+      <Group title="Weather">
+        <Field name="windMS" label="Wind, m/s">
+          <input name="windMS" inputMode="decimal" defaultValue={old?.windMS ?? ""} className="figure" />
+        </Field>
+        <Field name="windFrom" label="Wind from">
+          <select name="windFrom" defaultValue={old?.windFrom ?? ""}>
+            <option value="">not recorded</option>
+            {["calm", "N", "NE", "E", "SE", "S", "SW", "W", "NW"].map((d) => (
+              <option key={d} value={d}>
+                {d}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <Field name="temperatureC" label="Temperature, °C">
+          <input name="temperatureC" inputMode="decimal" defaultValue={old?.temperatureC ?? ""} className="figure" />
+        </Field>
+      </Group>
+      <Field name="treatment.note" label="Note">
+        <textarea name="note" defaultValue={old?.note ?? ""} />
+      </Field>
+      <Fault name="waterDistanceM" />
+      <div>
+        <button type="submit" className="button press">
+          Write it in the ledger
+        </button>
+        <p className="small mt-1">It cannot be changed afterwards, only corrected by a new entry.</p>
+      </div>
+    </ActionForm>
+  );
+}
+
+const Group = ({ title, children }: { title: string; children: React.ReactNode }) => (
+  <section>
+    <h2 className="ruled">{title}</h2>
+    <div className="grid sm:grid-cols-3 gap-x-6 gap-y-4 mt-3">{children}</div>
+  </section>
+);

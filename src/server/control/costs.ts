@@ -1,0 +1,149 @@
+import { z } from "zod";
+import {
+  type Case,
+  type Costs,
+  decide,
+  judge,
+  keptLimit,
+  type Model,
+  plainName,
+  verdictsDiffer,
+} from "@/core/identify";
+import type { ChangedVerdict } from "@/core/records";
+import type { Transaction } from "@/db/client";
+import { district } from "@/db/schema";
+import type { DistrictCosts } from "@/db/schema/district";
+import { modelWith } from "../flora/flora-models";
+import { plantsIn } from "../flora/plants";
+import { readCaseSource } from "../judge/cases";
+import { changedVerdict } from "../judge/changed-verdicts";
+import { oldFindings, rejudge, type Step } from "../judge/old-findings";
+import { edited } from "../platform/faults";
+import { asMember, type Member } from "../platform/session";
+import { EXAMPLES } from "./cost-examples";
+import { listFor } from "./list";
+
+const amount = z.coerce.number("give a number").positive("give more than nothing").max(1e7, "at most ten million");
+
+/** What the keeper says, in the district's money; the engine counts in hours of work. */
+export const costsInputSchema = z.object({
+  hour: amount,
+  wrongClear: amount,
+  missedTarget: amount,
+  hold: z.coerce.number("give a number of hours").positive("give more than nothing").max(1000, "at most 1000 hours"),
+});
+export type CostsInput = z.output<typeof costsInputSchema>;
+
+const inHours = ({ hour, wrongClear, missedTarget, hold }: CostsInput): DistrictCosts => ({
+  hour,
+  wrongClear: wrongClear / hour,
+  missedTarget: missedTarget / hour,
+  hold,
+});
+const inMoney = ({ hour = 1, wrongClear, missedTarget, hold }: DistrictCosts): CostsInput => ({
+  hour,
+  wrongClear: wrongClear * hour,
+  missedTarget: missedTarget * hour,
+  hold,
+});
+
+/** One standard example under the costs that hold and under the new ones. */
+export interface ExampleVerdict {
+  name: string;
+  before: { verdict: string; name: string };
+  after: { verdict: string; name: string };
+}
+
+export interface CostsPreview {
+  input: CostsInput;
+  limitBefore: number;
+  limitAfter: number;
+  examples: ExampleVerdict[];
+  changed: ChangedVerdict[];
+  judged: number;
+}
+
+export const costsOf = (member: Member): Promise<{ input: CostsInput; limit: number; version: number }> =>
+  asMember(member, async (tx) => {
+    const [here] = await tx.select().from(district);
+    return { input: inMoney(here.costs), limit: keptLimit(here.costs), version: here.version };
+  });
+
+/** What a preview of costs needs of the database, read before the engine begins. */
+export async function readCostsPreview(tx: Transaction) {
+  const [here] = await tx.select().from(district);
+  const { status, actions } = await listFor(tx, null);
+  return { costs: here.costs, status, actions, source: await readCaseSource(tx), ...(await oldFindings(tx)) };
+}
+
+/** What other costs would do to the standard examples and to this district's findings. Nothing is stored. */
+export async function previewCosts(
+  { costs, status, actions, source, findings }: Awaited<ReturnType<typeof readCostsPreview>>,
+  input: CostsInput,
+  step: Step,
+): Promise<CostsPreview> {
+  const model = modelWith(source.amendments);
+  const [before, after]: Costs[] = [costs, inHours(input)];
+  const known = <T>(record: Record<string, T>) =>
+    Object.fromEntries(Object.entries(record).filter(([name]) => model.taxonIndex.has(name)));
+  const place = { list: known(status), actions: known(actions) };
+  const changed: ChangedVerdict[] = [];
+  const open = findings.filter((f) => !f.overruled);
+  for (const [i, old] of open.entries()) {
+    await step(i, open.length);
+    const [now, then] = [rejudge(source, old, model, before), rejudge(source, old, model, after)];
+    if (verdictsDiffer(now, then)) changed.push(changedVerdict(plantsIn(model.flora), old, now, then));
+  }
+  return {
+    input,
+    limitBefore: keptLimit(before),
+    limitAfter: keptLimit(after),
+    examples: EXAMPLES.map((example) => ({
+      name: example.name,
+      before: exampleVerdict(model, place, example, before),
+      after: exampleVerdict(model, place, example, after),
+    })),
+    changed,
+    judged: open.length,
+  };
+}
+
+function exampleVerdict(
+  model: Model,
+  place: Pick<Case, "list" | "actions">,
+  example: (typeof EXAMPLES)[number],
+  costs: Costs,
+): { verdict: string; name: string } {
+  const result = decide(
+    judge(model, {
+      id: "example",
+      hemisphere: "north",
+      seasonShift: 0,
+      setting: {},
+      kit: [],
+      confirmed: {},
+      ...place,
+      ...example,
+      costs,
+    }),
+  );
+  return {
+    verdict: result.verdict,
+    name: result.about >= 0 && result.verdict !== "open" ? plainName({ model }, result.about) : "no plant",
+  };
+}
+
+/** Sets what wrong acts cost here. Verdicts already given stand; the second look shows which would be others. */
+export async function setCosts(member: Member, raw: unknown): Promise<number> {
+  const { version, ...input } = costsInputSchema.extend({ version: z.coerce.number().int() }).parse(raw);
+  const costs = inHours(input);
+  await asMember(member, async (tx) => {
+    const [here] = await tx.select().from(district).for("update");
+    const words = (c: CostsInput) =>
+      `hour ${round(c.hour)}, wrong clearing ${round(c.wrongClear)}, missed target ${round(c.missedTarget)}, coming back ${round(c.hold)} hours`;
+    if (here.version !== version) throw edited("What a wrong act costs here", words(inMoney(here.costs)), words(input));
+    await tx.update(district).set({ costs });
+  });
+  return keptLimit(costs);
+}
+const round = (n: number): number => Number(n.toPrecision(4));

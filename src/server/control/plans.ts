@@ -1,0 +1,183 @@
+import { and, eq, isNull, sql } from "drizzle-orm";
+import { v7 as uuidv7 } from "uuid";
+import { z } from "zod";
+import { adviseMethods, disposalOf, type Ground, type MethodAdvice } from "@/core/control";
+import { type Climate, dayOfYear, type Stage, STAGES, stageShares, type Taxon } from "@/core/flora";
+import { plainText } from "@/core/limits";
+import type { Transaction } from "@/db/client";
+import { district, finding, findingEvent, membership, patch, plan, site } from "@/db/schema";
+import { plantsHere } from "../flora/amendments";
+import { shippedMethods } from "../flora/flora";
+import { todayIn } from "../platform/clock";
+import { notFound, Refusal } from "../platform/faults";
+import { count } from "../platform/quota";
+import { asMember, type Member } from "../platform/session";
+import { signature } from "../records/signature";
+
+export interface PlanningView {
+  findingId: string;
+  number: number;
+  patchId: string;
+  patchName: string;
+  siteName: string;
+  taxon: string;
+  stage: Stage;
+  areaM2: number;
+  /** years that seed lives in the ground; null of a plant that is no longer held */
+  seedYears: [number, number] | null;
+  /** what its remains need once it is cut or pulled */
+  remains: string[];
+  waterDistanceM: number | null;
+  /** null where work may be planned; else why not */
+  barred: string | null;
+  reportFirst: boolean;
+  overruling: { by: string; reason: string } | null;
+  advice: MethodAdvice[];
+  people: { id: string; name: string; roles: string[] }[];
+  today: string;
+}
+
+/** What can be done about a finding: every method with its answer. Work hangs on a clear finding, or on a written overruling. */
+export async function planningFor(member: Member, findingId: string): Promise<PlanningView> {
+  if (!z.uuid().safeParse(findingId).success) throw notFound("The finding");
+  return asMember(member, (tx) => readPlanning(tx, findingId));
+}
+
+async function readPlanning(tx: Transaction, findingId: string, lock = false): Promise<PlanningView> {
+  if (lock) await tx.select({ id: finding.id }).from(finding).where(eq(finding.id, findingId)).for("update");
+  const [row] = await tx
+    .select({ f: finding, s: site })
+    .from(finding)
+    .innerJoin(site, eq(site.id, finding.siteId))
+    .where(eq(finding.id, findingId));
+  if (!row) throw notFound("The finding");
+  if (!row.f.patchId)
+    throw new Refusal(409, "This finding has no patch yet. Draw the patch first: what is planned needs an area.");
+  const [held] = await tx.select().from(patch).where(eq(patch.id, row.f.patchId));
+  const [here] = await tx.select().from(district);
+  const overruling = await overrulingOf(tx, findingId);
+  const today = todayIn(row.s.zone);
+  const plants = await plantsHere(tx);
+  const name = plants.nameNow(row.f);
+  const taxon = plants.byName(name);
+  const { rows: water } = await tx.execute<{ m: number | null }>(sql`SELECT water_distance_m(${held.id}) AS m`);
+  const ground: Ground = {
+    noProduct: row.s.rules.noProduct ?? false,
+    noMachines: row.s.rules.noMachines ?? false,
+    grazed: row.s.rules.grazed ?? false,
+    hayed: row.s.rules.hayed ?? false,
+    foraged: row.s.rules.foraged ?? false,
+    waterDistanceM: water[0]?.m ?? null,
+  };
+  const stage = taxon ? stageToday(taxon, row.f.stage as Stage | null, row.f.day, today, here) : "vegetative";
+  const people = await tx
+    .select({ id: membership.personId, name: membership.name, roles: membership.roles })
+    .from(membership)
+    .where(isNull(membership.endedAt));
+  return {
+    findingId,
+    number: row.f.number,
+    patchId: held.id,
+    patchName: held.name,
+    siteName: row.s.name,
+    taxon: name,
+    stage,
+    areaM2: held.areaM2,
+    seedYears: taxon?.seedYears ?? null,
+    remains: taxon ? disposalOf(taxon) : [],
+    waterDistanceM: ground.waterDistanceM,
+    barred:
+      row.f.verdict === "clear" || overruling
+        ? null
+        : `The verdict is "${row.f.verdict}", not clear to act: ${row.f.because}`,
+    reportFirst: row.f.reportFirst,
+    overruling,
+    advice: taxon ? adviseMethods(shippedMethods(), taxon, stage, ground, today, here, held.areaM2) : [],
+    people: people.filter((p) => p.roles.some((r) => r === "applicator" || r === "specialist")),
+    today,
+  };
+}
+
+/** The stage most plants of this kind are in on a day. */
+export function stageOn(taxon: Taxon, day: string, climate: Climate): Stage {
+  const shares = stageShares(taxon, dayOfYear(day, climate));
+  return STAGES[shares.indexOf(Math.max(...shares))];
+}
+
+/** The stage the scout saw, if that was within a month; else the stage most plants of this kind are in today. */
+function stageToday(taxon: Taxon, seen: Stage | null, seenOn: string, today: string, climate: Climate): Stage {
+  if (seen && Math.abs(Date.parse(today) - Date.parse(seenOn)) < 31 * 86400e3) return seen;
+  return stageOn(taxon, today, climate);
+}
+
+async function overrulingOf(tx: Transaction, findingId: string): Promise<PlanningView["overruling"]> {
+  const rows = await tx
+    .select()
+    .from(findingEvent)
+    .where(and(eq(findingEvent.findingId, findingId), eq(findingEvent.kind, "overruling")));
+  const last = rows.at(-1);
+  return last ? { by: last.by, reason: (last.body as { reason: string }).reason } : null;
+}
+
+const planInputSchema = z.object({
+  findingId: z.uuid(),
+  method: z.string().min(1).max(60),
+  intendedOn: z.iso.date(),
+  personId: z.string().min(1, "choose who does it").max(100),
+  followedBy: plainText(5, 1000, "say what follows: what holds the ground afterwards, and for how long", true),
+});
+
+/** Plans one piece of work: only on a clear or overruled finding, only with a method that suits, only inside its window. */
+export async function makePlan(member: Member, raw: unknown): Promise<string> {
+  const input = planInputSchema.parse(raw);
+  return asMember(member, async (tx) => {
+    const view = await readPlanning(tx, input.findingId, true);
+    if (view.barred) throw new Refusal(409, view.barred);
+    const advice = view.advice.find((a) => a.method.id === input.method);
+    if (!advice)
+      throw new Refusal(400, "There is no such method.", [{ field: "method", what: "choose one of the list" }]);
+    if (!advice.window) throw new Refusal(409, `${advice.method.name}: ${advice.why.join(" ")}`);
+    const { from, to } = advice.window;
+    if (input.intendedOn < from || input.intendedOn > to)
+      throw new Refusal(400, `The day lies outside the window of ${from} to ${to}.`, [
+        { field: "intendedOn", what: `choose a day from ${from} to ${to}` },
+      ]);
+    if (!view.people.some((p) => p.id === input.personId))
+      throw new Refusal(400, "That person may not be given work here.", [
+        { field: "personId", what: "choose one of the list" },
+      ]);
+    await count(tx, member, "change");
+    // The same work sent twice, or by two at once, is planned once.
+    const [same] = await tx
+      .select({ id: plan.id })
+      .from(plan)
+      .where(
+        and(
+          eq(plan.findingId, input.findingId),
+          eq(plan.method, input.method),
+          eq(plan.intendedOn, input.intendedOn),
+          eq(plan.personId, input.personId),
+          eq(plan.state, "planned"),
+        ),
+      );
+    if (same) return same.id;
+    const id = uuidv7();
+    await tx.insert(plan).values({
+      districtId: member.districtId,
+      id,
+      patchId: view.patchId,
+      findingId: input.findingId,
+      method: input.method,
+      taxon: view.taxon,
+      plantId: (await plantsHere(tx)).idOf(view.taxon),
+      windowFrom: from,
+      windowTo: to,
+      intendedOn: input.intendedOn,
+      personId: input.personId,
+      followedBy: input.followedBy,
+      overruling: view.overruling ? `${view.overruling.by}: ${view.overruling.reason}` : null,
+      ...signature("madeBy", member),
+    });
+    return id;
+  });
+}

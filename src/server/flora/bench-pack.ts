@@ -1,0 +1,50 @@
+import { district } from "@/db/schema";
+import { listsByPlace } from "../control/list";
+import { patchLines, siteLines } from "../ground/ground";
+import { confirmedCounts } from "../judge/cases";
+import { todayIn } from "../platform/clock";
+import { asMember, deviceKey, type Member } from "../platform/session";
+import { districtModel } from "./amendments";
+import { shippedFlora } from "./flora";
+
+/** All that the Bench needs of this member's district besides the flora, for the page and for the device. */
+export async function benchPackOf(member: Member, demonstration: boolean) {
+  const [sites, patches] = await Promise.all([siteLines(member), patchLines(member)]);
+  const { lists, here, confirmed, flora } = await asMember(member, async (tx) => {
+    const [here] = await tx.select().from(district);
+    return {
+      lists: await listsByPlace(tx),
+      here,
+      flora: (await districtModel(tx)).flora.version,
+      confirmed: await confirmedCounts(tx),
+    };
+  });
+  return {
+    key: deviceKey(member),
+    person: member.personName,
+    district: member.name,
+    floraUrl: flora === shippedFlora().version ? "/flora.json" : `/api/v1/flora?version=${encodeURIComponent(flora)}`,
+    sites: sites.map((s) => ({
+      id: s.id,
+      name: s.name,
+      centre: middle(s.boundary.coordinates[0] as [number, number][]),
+      setting: s.setting,
+      status: lists(s.id).status,
+      actions: lists(s.id).actions,
+      patches: patches.filter((p) => p.siteId === s.id).map((p) => ({ id: p.id, name: `${p.name}: ${p.plant}` })),
+    })),
+    status: lists(null).status,
+    costs: here.costs,
+    confirmed,
+    climate: { hemisphere: here.hemisphere, seasonShift: here.seasonShift },
+    today: todayIn(here.zone),
+    zone: here.zone,
+    demonstration,
+    maySave: member.roles.some((r) => r === "scout" || r === "specialist"),
+  };
+}
+
+function middle(ring: [number, number][]): [number, number] {
+  const n = ring.length - 1;
+  return [ring.slice(0, n).reduce((a, p) => a + p[0], 0) / n, ring.slice(0, n).reduce((a, p) => a + p[1], 0) / n];
+}

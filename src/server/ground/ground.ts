@@ -1,0 +1,263 @@
+import { and, desc, eq, sql } from "drizzle-orm";
+import { z } from "zod";
+import { plainText } from "@/core/limits";
+import type { Transaction } from "@/db/client";
+import { district, finding, followUp, ledgerEntry, patch, plan, site } from "@/db/schema";
+import { listFor } from "../control/list";
+import { findingLines } from "../findings/findings";
+import { plantsHere, plantsOf } from "../flora/amendments";
+import { shippedFlora } from "../flora/flora";
+import { todayIn } from "../platform/clock";
+import { notFound, Refusal } from "../platform/faults";
+import { count } from "../platform/quota";
+import { asMember, type Member, seesProtected } from "../platform/session";
+import { signature } from "../records/signature";
+
+const ring = z
+  .array(z.tuple([z.number().min(-180).max(180), z.number().min(-85).max(85)]))
+  .min(4)
+  .max(2000);
+const outlineSchema = z.object({ type: z.literal("Polygon"), coordinates: z.array(ring).min(1).max(20) });
+/** A patch is worked on foot: 100 km² are none. A site may be a whole valley. */
+const MOST_PATCH_M2 = 1e8;
+const MOST_SITE_M2 = 1e10;
+
+const patchInputSchema = z.object({
+  id: z.uuid(),
+  siteId: z.uuid(),
+  taxon: z.string().min(1).max(200),
+  name: plainText(1, 120, "give the patch a name"),
+  outline: outlineSchema,
+  coverShare: z.number().min(0).max(1).nullable().default(null),
+  findingId: z.uuid().nullable().default(null),
+});
+
+/** Saves a patch with its outline, once per id. Its area is geodesic, worked out by the database. */
+export async function savePatch(member: Member, raw: unknown): Promise<{ id: string; areaM2: number }> {
+  const input = patchInputSchema.parse(raw);
+  const plants = await plantsOf(member);
+  plants.mustHold(input.taxon);
+  return asMember(member, async (tx) => {
+    const [held] = await tx.select({ id: site.id }).from(site).where(eq(site.id, input.siteId));
+    if (!held) throw notFound("The site");
+    const { areaM2 } = await measureOutline(tx, input.outline, MOST_PATCH_M2);
+    const list = await listFor(tx, input.siteId);
+    const made = await tx
+      .insert(patch)
+      .values({
+        districtId: member.districtId,
+        id: input.id,
+        siteId: input.siteId,
+        taxon: input.taxon,
+        plantId: plants.idOf(input.taxon),
+        name: input.name,
+        outline: input.outline,
+        areaM2,
+        coverShare: input.coverShare,
+        ...signature("madeBy", member),
+        protected: list.status[input.taxon] === "protected",
+      })
+      .onConflictDoNothing()
+      .returning({ id: patch.id });
+    if (made.length > 0) await count(tx, member, "patch");
+    else await mustBeOnSite(tx, input.id, input.siteId);
+    if (input.findingId) await tieFinding(tx, input.findingId, { patchId: input.id, siteId: input.siteId });
+    return { id: input.id, areaM2 };
+  });
+}
+
+/** The same id again is the same patch; another site's patch it cannot be. */
+async function mustBeOnSite(tx: Transaction, patchId: string, siteId: string): Promise<void> {
+  const [known] = await tx.select({ siteId: patch.siteId }).from(patch).where(eq(patch.id, patchId));
+  if (known?.siteId !== siteId)
+    throw new Refusal(409, "A patch of another site has this id.", [{ field: "id", what: "make a new id" }]);
+}
+
+async function tieFinding(tx: Transaction, findingId: string, to: { patchId: string; siteId: string }): Promise<void> {
+  const [found] = await tx
+    .select({ siteId: finding.siteId, patchId: finding.patchId })
+    .from(finding)
+    .where(eq(finding.id, findingId))
+    .for("update");
+  if (!found) throw notFound("The finding");
+  if (found.siteId !== to.siteId) throw new Refusal(400, "The finding lies on another site.");
+  if (found.patchId === to.patchId) return;
+  if (found.patchId) throw new Refusal(409, "The finding stands on another patch already.");
+  await tx.update(finding).set({ patchId: to.patchId }).where(eq(finding.id, findingId));
+}
+
+const siteInputSchema = z.object({
+  id: z.uuid(),
+  name: plainText(1, 120, "give the site a name"),
+  outline: outlineSchema,
+  ground: z.string().min(1).max(60),
+  note: plainText(0, 1000, "", true).default(""),
+  rules: z
+    .object({
+      noProduct: z.boolean(),
+      noMachines: z.boolean(),
+      grazed: z.boolean(),
+      hayed: z.boolean(),
+      foraged: z.boolean(),
+    })
+    .partial(),
+});
+
+/** Saves a site with its boundary, once per id. It takes the district's time zone. */
+export async function saveSite(member: Member, raw: unknown): Promise<{ id: string; areaM2: number }> {
+  const input = siteInputSchema.parse(raw);
+  const states =
+    shippedFlora()
+      .characters.find((c) => c.id === "ground")
+      ?.states.map((s) => s.id) ?? [];
+  if (!states.includes(input.ground))
+    throw new Refusal(400, "That is no kind of ground.", [
+      { field: "ground", what: `choose one of ${states.join(", ")}` },
+    ]);
+  return asMember(member, async (tx) => {
+    const { areaM2 } = await measureOutline(tx, input.outline, MOST_SITE_M2);
+    const [here] = await tx.select({ zone: district.zone }).from(district);
+    await count(tx, member, "site");
+    await tx
+      .insert(site)
+      .values({
+        districtId: member.districtId,
+        id: input.id,
+        name: input.name,
+        boundary: input.outline,
+        zone: here.zone,
+        setting: { ground: [input.ground] },
+        rules: input.rules,
+        note: input.note,
+      })
+      .onConflictDoNothing();
+    return { id: input.id, areaM2 };
+  });
+}
+
+async function measureOutline(
+  tx: Transaction,
+  outline: z.output<typeof outlineSchema>,
+  mostM2: number,
+): Promise<{ areaM2: number }> {
+  const shape = sql`ST_SetSRID(ST_GeomFromGeoJSON(${JSON.stringify(outline)}), 4326)`;
+  const { rows } = await tx.execute<{ valid: boolean; reason: string; area: number }>(
+    sql`SELECT ST_IsValid(${shape}) AS valid, ST_IsValidReason(${shape}) AS reason, ST_Area(${shape}::geography) AS area`,
+  );
+  const [{ valid, reason, area }] = rows;
+  if (!valid)
+    throw new Refusal(400, `The outline crosses itself (${reason.split("[")[0].trim()}). Draw it again.`, [
+      { field: "outline", what: "draw a line that does not cross itself" },
+    ]);
+  if (!(area > 0.01))
+    throw new Refusal(400, "The outline holds no area.", [{ field: "outline", what: "draw at least three corners" }]);
+  if (area > mostM2)
+    throw new Refusal(
+      400,
+      `The outline holds ${Math.round(area / 1e6)} km²; at most ${mostM2 / 1e6} km² are meant here.`,
+      [{ field: "outline", what: "draw a smaller one" }],
+    );
+  return { areaM2: Math.round(area * 100) / 100 };
+}
+
+/** Sites with their boundaries (GeoJSON) and how much stands on each. */
+export async function siteLines(member: Member) {
+  return asMember(member, async (tx) => {
+    const rows = await tx
+      .select({
+        id: site.id,
+        name: site.name,
+        zone: site.zone,
+        setting: site.setting,
+        rules: site.rules,
+        note: site.note,
+        boundary: sql<string>`ST_AsGeoJSON(${site.boundary}, 6)`,
+        patches: sql<number>`(SELECT count(*)::int FROM ${patch} p WHERE p.site_id = "site"."id" AND (${seesProtected(member)} OR NOT p.protected))`,
+        findings: sql<number>`(SELECT count(*)::int FROM ${finding} f WHERE f.site_id = "site"."id")`,
+      })
+      .from(site)
+      .orderBy(site.name);
+    return rows.map((r) => ({ ...r, boundary: JSON.parse(r.boundary) as GeoJSON.Polygon }));
+  });
+}
+export type SiteLine = Awaited<ReturnType<typeof siteLines>>[number];
+
+export async function patchLines(member: Member, siteId?: string) {
+  return asMember(member, async (tx) => {
+    const rows = await tx
+      .select({
+        id: patch.id,
+        name: patch.name,
+        plantId: patch.plantId,
+        taxon: patch.taxon,
+        areaM2: patch.areaM2,
+        state: patch.state,
+        siteId: patch.siteId,
+        siteName: site.name,
+      })
+      .from(patch)
+      .innerJoin(site, eq(site.id, patch.siteId))
+      .where(
+        and(
+          siteId ? eq(patch.siteId, siteId) : undefined,
+          seesProtected(member) ? undefined : eq(patch.protected, false),
+        ),
+      )
+      .orderBy(site.name, patch.name);
+    const plants = await plantsHere(tx);
+    return rows.map((r) => ({ ...r, taxon: plants.nameNow(r), plant: plants.common(plants.nameNow(r)) }));
+  });
+}
+export type PatchLine = Awaited<ReturnType<typeof patchLines>>[number];
+
+/** A patch with its site, its history and what is next. */
+export async function patchDetail(member: Member, id: string) {
+  if (!z.uuid().safeParse(id).success) throw notFound("The patch");
+  return asMember(member, async (tx) => {
+    const [row] = await tx
+      .select({ p: patch, s: site, outline: sql<string>`ST_AsGeoJSON(${patch.outline}, 6)` })
+      .from(patch)
+      .innerJoin(site, eq(site.id, patch.siteId))
+      .where(eq(patch.id, id));
+    if (!row || (row.p.protected && !seesProtected(member))) throw notFound("The patch");
+    const { rows: water } = await tx.execute<{ m: number | null }>(sql`SELECT water_distance_m(${id}) AS m`);
+    const plants = await plantsHere(tx);
+    const taxon = plants.nameNow(row.p);
+    return {
+      patch: {
+        ...row.p,
+        outline: JSON.parse(row.outline) as GeoJSON.Polygon,
+        taxon,
+        plant: plants.common(taxon),
+      },
+      site: row.s,
+      waterDistanceM: water[0]?.m ?? null,
+      findings: await findingLines(tx, member, eq(finding.patchId, id)),
+      plans: await tx.select().from(plan).where(eq(plan.patchId, id)).orderBy(desc(plan.intendedOn)),
+      entries: await tx.select().from(ledgerEntry).where(eq(ledgerEntry.patchId, id)).orderBy(desc(ledgerEntry.seq)),
+      followUps: await tx.select().from(followUp).where(eq(followUp.patchId, id)).orderBy(followUp.dueOn),
+      today: todayIn(row.s.zone),
+    };
+  });
+}
+
+/** A tile of the map, as vector tile bytes; masked in the database for those who may not see protected places. */
+export async function mapTile(member: Member, z: number, x: number, y: number): Promise<Buffer> {
+  return asMember(member, async (tx) => {
+    const { rows } = await tx.execute<{ tile: Buffer }>(
+      sql`SELECT map_tile(${z}, ${x}, ${y}) || name_tile(${z}, ${x}, ${y}) AS tile`,
+    );
+    return rows[0].tile;
+  });
+}
+
+/** West, south, east, north of all sites, for the first view of the map. */
+export async function districtBounds(member: Member): Promise<[number, number, number, number] | null> {
+  return asMember(member, async (tx) => {
+    const { rows } = await tx.execute<{ w: number | null; s: number; e: number; n: number }>(
+      sql`SELECT ST_XMin(b) w, ST_YMin(b) s, ST_XMax(b) e, ST_YMax(b) n FROM (SELECT ST_Extent(${site.boundary}) b FROM ${site}) t`,
+    );
+    const [b] = rows;
+    return b.w === null ? null : [b.w, b.s, b.e, b.n];
+  });
+}
