@@ -79,7 +79,6 @@ describe("a second plant for an answer that goes against the others", () => {
     expect(next.action.map((check) => check.character)).not.toContain("bractlets");
     const judgement = judge(shipped, given(observations));
     const prospect = predictChecks(judgement);
-    const { checks } = prospect;
     expect(towardsAction(judgement, prospect)[0]).toMatchObject({ second: true });
     expect(towardsName(judgement, prospect).some((check) => check.second)).toBe(false);
     const after = identify(shipped, given(onSecond(observations, usual("bractlets"))));

@@ -241,7 +241,6 @@ describe("on the whole shipped flora", () => {
   it("asks for the kind of plant early, and for no collar before it is known to be a grass", () => {
     const start = judge(model, caseSchema.parse({ day: "2026-05-20", stage: "vegetative", list: list.status }));
     const prospect = predictChecks(start);
-    const { checks } = prospect;
     for (const order of [towardsAction(start, prospect), towardsName(start, prospect)]) {
       expect(order.slice(0, 2).map((x) => model.flora.characters[x.character].id)).toContain("plant-kind");
       expect(order.map((x) => model.flora.characters[x.character].station)).not.toContain("collar");

@@ -95,7 +95,6 @@ describe("a twin that is listed and not held", () => {
   it("asks for the second plant before all else towards an action, and never towards a name", () => {
     const j = judge(model, given(look("ocrea", "saucer")));
     const prospect = predictChecks(j);
-    const { checks } = prospect;
     expect(towardsAction(j, prospect)[0]).toMatchObject({
       second: true,
       first: ["halberd-leaved tearthumb", "arrow-leaved tearthumb"].map((twin) => ({ twin, taxon: vine })),

@@ -3,7 +3,7 @@ import { baseKnown } from "../evidence/missing-part";
 import { applies } from "../model/answer-tables";
 import { hasPart } from "../model/scores";
 import type { Judgement } from "../posterior/judgement";
-import { type ActiveHypotheses } from "./hypotheses";
+import type { ActiveHypotheses } from "./hypotheses";
 
 /** True where the part, or another that stands on just the same, was seen to be missing: the question says nothing and is not asked. */
 export function ruledOut(judgement: Judgement, c: number): boolean {

@@ -1,5 +1,5 @@
 import { InputError } from "../../errors";
-import { type Status } from "../../flora";
+import type { Status } from "../../flora";
 import type { Case } from "../case/case";
 import type { Model } from "../model/model";
 import type { Tuning } from "../tuning";

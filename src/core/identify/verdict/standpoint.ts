@@ -1,5 +1,5 @@
 import type { Judgement, Posterior } from "../posterior/judgement";
-import { type Gate } from "./gates";
+import type { Gate } from "./gates";
 
 /** One of the conditions that a verdict of Clear must meet, as shares of what may stand there. */
 export interface Standpoint {
