@@ -1,9 +1,10 @@
 import { readFileSync } from "node:fs";
 import { InputError } from "@/core/errors";
-import { buildModel, type Case, caseSchema, checkTogether, identify } from "@/core/identify";
+import { buildModel, caseAt, caseSchema, checkTogether, identify } from "@/core/identify";
 import { type CompiledFlora, KIT, POSITIONS, STAGES, STATUSES } from "@/core/flora";
 import { currentFlora, loadList } from "@/flora/load";
 import { printJson, run } from "./output";
+import type z from "zod";
 
 run(() => {
   if (process.argv.includes("--vocabulary")) return printJson(vocabulary(currentFlora()));
@@ -18,26 +19,33 @@ run(() => {
   const input = readJson(file);
   const cases = [input].flat().map(readCase);
   const flora = currentFlora();
-  const known = new Set(flora.taxa.map((t) => t.name));
-  for (const { list } of cases)
-    for (const name of Object.keys(list))
-      if (!known.has(name))
-        throw new InputError("unknown-taxon", "list", name, "give an accepted name of the flora; see --vocabulary");
+  const accepted = acceptedNames(flora);
   const model = buildModel(flora);
   const shipped = loadList("otter-valley");
-  const answers = cases.map((given) =>
-    identify(model, {
-      ...given,
-      list: { ...shipped.status, ...given.list },
-      actions: { ...shipped.actions, ...given.actions },
-    }),
-  );
+  const answers = cases.map((given) => {
+    const list = { ...shipped.status, ...renamed(given.list, accepted) };
+    return identify(model, caseAt({ ...given, list, actions: { ...shipped.actions, ...given.actions } }, given, model));
+  });
   printJson(Array.isArray(input) ? answers : answers[0]);
   return undefined;
 });
 
+/** Accepted name of every accepted name and synonym. */
+const acceptedNames = (flora: CompiledFlora): Map<string, string> =>
+  new Map(flora.taxa.flatMap((t) => [...t.synonyms, t.name].map((name) => [name, t.name])));
+
+function renamed<T>(list: Record<string, T>, accepted: Map<string, string>): Record<string, T> {
+  return Object.fromEntries(
+    Object.entries(list).map(([name, status]) => {
+      const now = accepted.get(name);
+      if (!now) throw new InputError("unknown-taxon", "list", name, "give a name of the flora; see --vocabulary");
+      return [now, status];
+    }),
+  );
+}
+
 /** What can be refused without the flora is refused at once. */
-function readCase(raw: unknown): Case {
+function readCase(raw: unknown): z.output<typeof caseSchema> {
   const given = caseSchema.parse(raw);
   checkTogether(given.observations);
   return given;

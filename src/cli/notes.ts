@@ -1,7 +1,7 @@
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { isTarget } from "@/core/flora";
-import { buildModel, caseSchema, identify, type Model } from "@/core/identify";
+import { buildModel, caseAt, identify, type Model } from "@/core/identify";
 import { looksSuffice } from "@/core/trials";
 import { currentFlora, FLORA_ROOT, loadList } from "@/flora/load";
 import { type FieldNote, readNotes } from "@/flora/read-notes";
@@ -84,14 +84,7 @@ function together(lots: Figures[]): Figures {
 }
 
 function answer(model: Model, list: ReturnType<typeof loadList>, note: FieldNote) {
-  const given = caseSchema.parse({
-    id: note.id,
-    day: note.day,
-    stage: note.stage,
-    list: list.status,
-    actions: list.actions,
-    observations: note.observations,
-  });
+  const given = caseAt({ list: list.status, actions: list.actions }, note, model);
   const result = identify(model, given);
   const order = result.candidatesFlat.map((c) => c.taxon);
   const rank = note.truth ? order.indexOf(note.truth) + 1 : 0;

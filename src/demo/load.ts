@@ -2,7 +2,7 @@ import { eq, sql } from "drizzle-orm";
 import sharp from "sharp";
 import { adviseMethods, type Ground } from "@/core/control";
 import { isTarget, REFERENCE, type Status } from "@/core/flora";
-import { type Case, DEFAULT_COSTS, engineVersion } from "@/core/identify";
+import { type Case, caseAt, DEFAULT_COSTS, engineVersion } from "@/core/identify";
 import { type Chance, seededChance } from "@/core/random";
 import { followUpDays, restrictionsAfter, type Treatment } from "@/core/records";
 import { type Actor, asLoader, closePools, inDistrict, type Transaction } from "@/db/client";
@@ -373,21 +373,12 @@ async function addFinding(
   const model = shippedModel();
   const list = { ...world.status, ...(world.exceptions[place.spec.name] ?? {}) };
   const stage = likelyStage(model, name, day);
-  const base: Case = {
-    id: name,
-    day,
-    hemisphere: "north",
-    seasonShift: 0,
-    stage,
-    setting: place.spec.setting,
-    kit: ["lens", "ruler", "knife", "trowel", "gloves"],
-    list,
-    actions: world.actions,
-    confirmed: {},
-    costs: DEFAULT_COSTS,
-    observations: [],
-  };
-  const observations = sampleObservations(model, base, name, options.most, number) as Case["observations"];
+  const base = caseAt(
+    { setting: place.spec.setting, list, actions: world.actions, costs: DEFAULT_COSTS },
+    { id: name, day, stage },
+    model,
+  );
+  const observations = sampleObservations(model, base, name, options.most, number);
   const judged = judgeFinding(model, { ...base, observations });
   const findingId = id();
   const by = actorOf(world.people[number % 2 === 0 ? 0 : 1]);

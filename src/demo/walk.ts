@@ -4,7 +4,7 @@ import {
   predictChecks,
   judge,
   type Model,
-  type ObservationInput,
+  type Observation,
   observationSchema,
   towardsAction,
   withSecondPlant,
@@ -22,13 +22,7 @@ export function likelyStage(model: Model, name: string, day: string): Stage {
 }
 
 /** What a careful scout would have seen of this plant on this day, asked by the engine, until it has its verdict or `most` looks. */
-export function sampleObservations(
-  model: Model,
-  given: Case,
-  name: string,
-  most: number,
-  seed: number,
-): ObservationInput[] {
+export function sampleObservations(model: Model, given: Case, name: string, most: number, seed: number): Observation[] {
   const chance = seededChance(seed);
   const plant = new SimulatedPlant(model, model.taxonIndex.get(name) as number, given.stage as Stage, chance);
   const plantBeside = new SimulatedPlant(model, plant.taxon, plant.stage, chance.named("beside"), plant);

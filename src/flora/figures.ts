@@ -4,7 +4,7 @@ import { join } from "node:path";
 import {
   answersAt,
   buildModel,
-  DEFAULT_COSTS,
+  caseAt,
   hasWorkingDecider,
   judge,
   type Model,
@@ -226,20 +226,7 @@ export function twinsAt(model: Model, taxon: number, stage: Stage, characters = 
   });
   const [first] = flora.taxa[taxon].calendar[stage]?.[0] ?? [6];
   const day = `2026-${String(first).padStart(2, "0")}-20`;
-  const judgement = judge(model, {
-    id: "twins",
-    day,
-    hemisphere: "north",
-    seasonShift: 0,
-    stage,
-    setting: {},
-    kit: [],
-    list: {},
-    actions: {},
-    confirmed: {},
-    costs: DEFAULT_COSTS,
-    observations,
-  });
+  const judgement = judge(model, caseAt({}, { id: "twins", day, stage, kit: [], observations }, model));
   const own = judgement.flat.taxa[taxon];
   const described = (t: number) =>
     useful.filter(({ c }) => model.scoresOf[t].has(c)).length >= DESCRIBED_SHARE * useful.length;

@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { buildModel, caseSchema, decide, judge, type Judgement, verdictReason } from "@/core/identify";
+import { buildModel, decide, judge, type Judgement, verdictReason } from "@/core/identify";
 import { recordingOf } from "@/core/identify/model/scores";
 import { currentFlora, loadList } from "@/flora/load";
 import { readNotes } from "@/flora/read-notes";
-import { seen, tinyCase, tinyFlora } from "../support/tiny-flora";
+import { caseFrom, seen, tinyCase, tinyFlora } from "../support/tiny-flora";
 
 const model = buildModel(currentFlora());
 const list = loadList("otter-valley");
@@ -12,7 +12,7 @@ const notes = readNotes();
 const judgeNote = (note: (typeof notes)[number]) =>
   judge(
     model,
-    caseSchema.parse({
+    caseFrom({
       day: note.day,
       stage: note.stage,
       list: list.status,
@@ -80,7 +80,7 @@ describe("kept plants of which little is recorded", () => {
     const observations = Object.entries(looks).map(([character, state]) => ({ character, states: [state] }));
     const seedling = judge(
       model,
-      caseSchema.parse({
+      caseFrom({
         day: "2026-05-10",
         stage: "seedling",
         list: list.status,

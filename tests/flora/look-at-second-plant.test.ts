@@ -1,7 +1,6 @@
 import { describe, expect, it } from "vitest";
 import {
   buildModel,
-  caseSchema,
   identify,
   judge,
   type Observation,
@@ -14,7 +13,7 @@ import {
 import { answersAgainst } from "@/core/identify/next/answers-against";
 import { secondAnswers } from "@/core/identify/next/look-at-second-plant";
 import { currentFlora, loadList } from "@/flora/load";
-import { seen, tinyCase, tinyFlora } from "../support/tiny-flora";
+import { caseFrom, seen, tinyCase, tinyFlora } from "../support/tiny-flora";
 
 const tiny = buildModel(tinyFlora());
 const asPrima = [seen("hair", "some"), seen("sap", "milky"), { ...seen("length", "x"), states: undefined, value: 5 }];
@@ -105,7 +104,7 @@ describe("a second plant for an answer that goes against the others", () => {
 /** A poison hemlock in flower, of which some answers are wrong, given at once, looked at until a second plant is asked for. */
 function lookedUntilSecond(wrong: Record<string, Partial<Observation>>) {
   const given = (observations: Observation[]) =>
-    caseSchema.parse({ day: "2026-06-15", stage: "flowering", list, observations });
+    caseFrom({ day: "2026-06-15", stage: "flowering", list, observations });
   const hemlock = shipped.taxonIndex.get("Conium maculatum") as number;
   const usual = (id: string) =>
     usualLook(shipped, hemlock, shipped.characterIndex.get(id) as number, "flowering") as Observation;

@@ -2,7 +2,6 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import {
   buildModel,
-  caseSchema,
   judge,
   newMemory,
   type ObservationInput,
@@ -16,12 +15,12 @@ import type { Lacking } from "@/core/identify/model/model";
 import { recordingOf } from "@/core/identify/model/scores";
 import { describeObservation } from "@/core/identify/words/observation-words";
 import { currentFlora } from "@/flora/load";
-import { seen, tinyCase, tinyFlora } from "../support/tiny-flora";
+import { caseFrom, seen, tinyCase, tinyFlora } from "../support/tiny-flora";
 
 const model = buildModel(currentFlora());
 const none: ObservationInput[] = [];
 const look = (observations: ObservationInput[]) =>
-  judge(model, caseSchema.parse({ day: "2026-06-12", stage: "vegetative", observations }));
+  judge(model, caseFrom({ day: "2026-06-12", stage: "vegetative", observations }));
 const missing = (character: string): ObservationInput => ({ character, answer: "absent" });
 const formShare = (observations: ObservationInput[], form: string) =>
   look(observations).flat.taxa.reduce((sum, share, t) => sum + (model.flora.taxa[t].lifeForm === form ? share : 0), 0);
@@ -161,9 +160,9 @@ describe("a part that stands on another", () => {
     const [one, other] = [oddsOf([lobed, fan], always, often), oddsOf([fan, lobed], always, often)];
     expect(one).toBeCloseTo(other, 9);
     const memory = newMemory();
-    const given = caseSchema.parse({ day: "2026-06-12", stage: "vegetative", observations: [fan] });
+    const given = caseFrom({ day: "2026-06-12", stage: "vegetative", observations: [fan] });
     judge(model, given, memory);
-    given.observations.push(...caseSchema.parse({ day: "2026-06-12", observations: [lobed] }).observations);
+    given.observations.push(...caseFrom({ day: "2026-06-12", observations: [lobed] }).observations);
     expect(judge(model, given, memory).flat.taxa).toEqual(judge(model, given).flat.taxa);
   });
 });

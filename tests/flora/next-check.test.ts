@@ -2,7 +2,6 @@ import { describe, expect, it } from "vitest";
 import {
   buildModel,
   type Case,
-  caseSchema,
   predictChecks,
   judge,
   laterChecks,
@@ -15,7 +14,7 @@ import {
 import { worthTowardsName } from "@/core/identify/next/value-of-check";
 import { unknownChance } from "@/core/identify/posterior/unknown-plant";
 import { currentFlora, loadList } from "@/flora/load";
-import { seen, tinyCase, tinyFlora } from "../support/tiny-flora";
+import { caseFrom, seen, tinyCase, tinyFlora } from "../support/tiny-flora";
 
 const model = buildModel(tinyFlora());
 const id = (c: number) => model.flora.characters[c].id;
@@ -168,7 +167,7 @@ describe("towards an action", () => {
     const shipped = buildModel(currentFlora());
     const j = judge(
       shipped,
-      caseSchema.parse({
+      caseFrom({
         day: "2026-06-10",
         stage: "vegetative",
         list: loadList("otter-valley").status,

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { buildModel, caseSchema, judge } from "@/core/identify";
+import { buildModel, judge } from "@/core/identify";
 import {
   amendFlora,
   type Amendment,
@@ -17,6 +17,7 @@ import {
   writeScore,
 } from "@/core/pack";
 import { currentFlora } from "@/flora/load";
+import { caseFrom } from "../support/tiny-flora";
 
 const flora = currentFlora();
 const hogweed = "Heracleum mantegazzianum";
@@ -166,7 +167,7 @@ describe("a plant that a pack adds", () => {
     const shareAfter = (states: string[]) =>
       judge(
         model,
-        caseSchema.parse({
+        caseFrom({
           day: "2026-06-20",
           hemisphere: "north",
           stage: "flowering",

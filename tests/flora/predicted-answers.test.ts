@@ -1,8 +1,8 @@
 import fc from "fast-check";
+import { caseFrom } from "../support/tiny-flora";
 import { describe, expect, it } from "vitest";
 import {
   buildModel,
-  caseSchema,
   decide,
   describeScore,
   predictChecks,
@@ -30,7 +30,7 @@ const notes = readNotes();
 const anyNote = fc.constantFrom(...notes);
 const anyDepth = fc.integer({ min: 0, max: 6 });
 const caseOf = (note: (typeof notes)[number], depth: number, extra = {}) =>
-  caseSchema.parse({
+  caseFrom({
     id: note.id,
     day: note.day,
     stage: note.stage,
@@ -103,7 +103,7 @@ describe("a first answer that was wrong", () => {
       ...PLACE.flatMap((id) => look(model.characterIndex.get(id) as number) ?? []),
       { character: "plant-kind", answer: "seen", states: ["water-plant"], join: "any", sure: "sure" },
     ];
-    const judged = () => judge(model, caseSchema.parse({ day: "2026-05-05", stage, list: list.status, observations }));
+    const judged = () => judge(model, caseFrom({ day: "2026-05-05", stage, list: list.status, observations }));
     const told = observations.length;
     const reasons: string[] = [];
     for (let i = 0; i < 12; i++) {
@@ -208,10 +208,7 @@ describe("the whole answer", () => {
 
   it("never clears on nothing, and never names on nothing", () => {
     for (const stage of [null, ...STAGES]) {
-      const answer = identify(
-        model,
-        caseSchema.parse({ day: "2026-06-01", stage, list: list.status, observations: [] }),
-      );
+      const answer = identify(model, caseFrom({ day: "2026-06-01", stage, list: list.status, observations: [] }));
       expect(answer.verdict).not.toBe("clear");
       expect(answer.named).toBe(false);
     }

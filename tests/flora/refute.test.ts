@@ -1,12 +1,13 @@
 import { describe, expect, it } from "vitest";
-import { buildModel, caseSchema, judge, refutingChecks, replayMonth, usualState } from "@/core/identify";
+import { buildModel, judge, refutingChecks, replayMonth, usualState } from "@/core/identify";
 import { currentFlora, loadList } from "@/flora/load";
+import { caseFrom } from "../support/tiny-flora";
 
 const model = buildModel(currentFlora());
 const list = loadList("otter-valley");
 const t = (name: string) => model.taxonIndex.get(name) as number;
 const base = (extra = {}) =>
-  caseSchema.parse({ day: "2026-06-10", stage: "vegetative", list: list.status, actions: list.actions, ...extra });
+  caseFrom({ day: "2026-06-10", stage: "vegetative", list: list.status, actions: list.actions, ...extra });
 const NAMES = [
   "Conium maculatum",
   "Heracleum mantegazzianum",

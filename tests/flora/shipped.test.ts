@@ -1,9 +1,9 @@
 import fc from "fast-check";
+import { caseFrom } from "../support/tiny-flora";
 import { describe, expect, it } from "vitest";
 import {
   buildModel,
   type Case,
-  caseSchema,
   decide,
   describeScore,
   predictChecks,
@@ -31,7 +31,7 @@ function caseOf(day: string, stage: Stage, saw: Record<string, string | number>,
   const observations: ObservationInput[] = Object.entries(saw).map(([character, value]) =>
     typeof value === "number" ? { character, value } : { character, states: [value] },
   );
-  return caseSchema.parse({
+  return caseFrom({
     day,
     stage,
     list: { ...list.status, ...(site ? list.sites[site] : {}) },
@@ -231,7 +231,7 @@ describe("on the whole shipped flora", () => {
         });
         if (observations.length === 0) continue;
         const verdict = decide(
-          judged(caseSchema.parse({ day: "2026-06-01", stage: "vegetative", list: status, observations })),
+          judged(caseFrom({ day: "2026-06-01", stage: "vegetative", list: status, observations })),
         ).verdict;
         expect(verdict, `${taxon.name} in ${id}`).not.toBe("clear");
       }
@@ -239,7 +239,7 @@ describe("on the whole shipped flora", () => {
   });
 
   it("asks for the kind of plant early, and for no collar before it is known to be a grass", () => {
-    const start = judge(model, caseSchema.parse({ day: "2026-05-20", stage: "vegetative", list: list.status }));
+    const start = judge(model, caseFrom({ day: "2026-05-20", stage: "vegetative", list: list.status }));
     const prospect = predictChecks(start);
     for (const order of [towardsAction(start, prospect), towardsName(start, prospect)]) {
       expect(order.slice(0, 2).map((x) => model.flora.characters[x.character].id)).toContain("plant-kind");
@@ -247,7 +247,7 @@ describe("on the whole shipped flora", () => {
     }
     const grass = judge(
       model,
-      caseSchema.parse({
+      caseFrom({
         day: "2026-05-20",
         stage: "vegetative",
         list: list.status,
@@ -265,7 +265,7 @@ describe("on the whole shipped flora", () => {
     const told = (stage: "vegetative" | "winter", kind: string, day: string) =>
       judge(
         model,
-        caseSchema.parse({
+        caseFrom({
           day,
           stage,
           list: list.status,
@@ -308,7 +308,7 @@ describe("on the whole shipped flora", () => {
         setting: { ground: ["riverbank"], light: ["half"], wetness: ["moist"] },
         confirmed: { "Heracleum mantegazzianum": 40 },
       },
-    ].map((of) => judge(model, caseSchema.parse(of)));
+    ].map((of) => judge(model, caseFrom(of)));
     const radish = t("Raphanus raphanistrum");
     expect(river.local.taxa[radish]).toBeLessThan(0.005);
     expect(river.flat.taxa[radish]).toBe(anywhere.flat.taxa[radish]);
@@ -345,7 +345,7 @@ describe("answers to everything at once, one against the other", () => {
           .map((c, i) => ({ character: c.id, states: [c.states[(7 * i + k) % c.states.length].id] }));
         const { flat, likelihoods } = judge(
           model,
-          caseSchema.parse({ day: "2026-07-01", stage: "flowering", list: {}, observations }),
+          caseFrom({ day: "2026-07-01", stage: "flowering", list: {}, observations }),
         );
         expect(likelihoods.taxa.every((chance) => chance > 0)).toBe(true);
         expect(flat.unknown + [...flat.taxa, ...flat.crosses].reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { answersAt, buildModel, type Case, caseSchema, decide, identify, judge, type Model } from "@/core/identify";
+import { answersAt, buildModel, type Case, decide, identify, judge, type Model } from "@/core/identify";
 import { slipsOf } from "@/core/identify/verdict/slips";
 import { currentFlora, loadList } from "@/flora/load";
 import { readNotes } from "@/flora/read-notes";
-import { seen, tinyCase, tinyFlora } from "../support/tiny-flora";
+import { caseFrom, seen, tinyCase, tinyFlora } from "../support/tiny-flora";
 
 const tiny = buildModel(tinyFlora());
 const flora = currentFlora();
@@ -14,7 +14,7 @@ const slips = (m: Model, given: Case) => {
   return slipsOf(judgement, decide(judgement));
 };
 const cases = readNotes().map((note) =>
-  caseSchema.parse({
+  caseFrom({
     id: note.id,
     day: note.day,
     stage: note.stage,

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { buildModel, caseSchema, identify, type ObservationInput } from "@/core/identify";
+import { buildModel, identify, type ObservationInput } from "@/core/identify";
 import type { Stage } from "@/core/flora";
 import { currentFlora, loadList } from "@/flora/load";
+import { caseFrom } from "../support/tiny-flora";
 
 /** What people bring in from fields, pastures, woods and shores, told as they would tell it, and what must come of it. */
 const flora = currentFlora();
@@ -14,7 +15,7 @@ function look(stage: Stage, day: string, saw: Seen, list = otter) {
   const observations: ObservationInput[] = Object.entries(saw).map(([character, value]) =>
     typeof value === "number" ? { character, value } : { character, states: [value].flat() },
   );
-  return identify(model, caseSchema.parse({ day, stage, list: list.status, actions: list.actions, observations }));
+  return identify(model, caseFrom({ day, stage, list: list.status, actions: list.actions, observations }));
 }
 const first = (answer: ReturnType<typeof look>, n = 1) => answer.candidatesFlat.slice(0, n).map((c) => c.taxon);
 

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { buildModel, caseSchema, judge, type ObservationInput } from "@/core/identify";
+import { buildModel, judge, type ObservationInput } from "@/core/identify";
 import { seededChance } from "@/core/random";
 import { drawDay, perturb, SimulatedPlant } from "@/core/simulate/plants";
 import { Scout } from "@/core/simulate/scout";
@@ -19,7 +19,7 @@ import {
   walkToName,
 } from "@/core/trials/walks";
 import { currentFlora } from "@/flora/load";
-import { tinyFlora } from "../support/tiny-flora";
+import { caseFrom, tinyFlora } from "../support/tiny-flora";
 
 const flora = tinyFlora();
 const model = buildModel(flora);
@@ -85,10 +85,7 @@ describe("a printed list of looks", () => {
   const shipped = buildModel(currentFlora());
   const at = (id: string) => shipped.characterIndex.get(id) as number;
   const told = (observations: ObservationInput[], stage: "vegetative" | "winter" = "vegetative") =>
-    judge(
-      shipped,
-      caseSchema.parse({ day: "2026-06-12", stage, kit: ["lens", "ruler", "knife", "trowel"], observations }),
-    );
+    judge(shipped, caseFrom({ day: "2026-06-12", stage, kit: ["lens", "ruler", "knife", "trowel"], observations }));
   it("skips what is answered, what the stage does not show, what the kind of plant or an answer rules out, and nothing else", () => {
     const open = told([]);
     expect(
@@ -104,10 +101,7 @@ describe("a printed list of looks", () => {
     expect(
       ["leaf-shape", "ligule-kind", "lobe-plan", "leaf-lobes", "plant-kind"].map((id) => canBeAsked(herb, at(id))),
     ).toEqual([true, true, false, false, false]);
-    const without = judge(
-      shipped,
-      caseSchema.parse({ day: "2026-06-12", stage: "vegetative", kit: [], observations: [] }),
-    );
+    const without = judge(shipped, caseFrom({ day: "2026-06-12", stage: "vegetative", kit: [], observations: [] }));
     expect(standsOnSheet(without, at("leaf-length"))).toBe(false);
   });
   const cleavers = {
@@ -314,20 +308,13 @@ describe("walks", () => {
 });
 
 describe("what could be settled at a stage", () => {
-  const given = {
+  const given = caseFrom({
     id: "s",
     day: "2026-07-01",
-    hemisphere: "north" as const,
-    seasonShift: 0,
-    stage: null,
-    setting: {},
     kit: [],
-    list: { "Malus prima": "target" as const, "Malus secunda": "target" as const },
-    actions: {},
-    confirmed: {},
+    list: { "Malus prima": "target", "Malus secunda": "target" },
     costs: { wrongClear: 500, missedTarget: 10, hold: 10 },
-    observations: [],
-  };
+  });
   it("is seen from what is usual, and only where it is recorded, seen then, and not too various", () => {
     const looks = usualLooks(model, 3, "vegetative").map((o) => o.character);
     expect(looks).not.toContain("sap");
@@ -466,20 +453,23 @@ describe("a made-up flora", () => {
   it("is of the size asked for, sound, and can be judged", () => {
     const made = buildModel(syntheticFlora(30, 12, 5));
     expect(made.flora.scores).toHaveLength(360);
-    const { local } = judge(made, {
-      id: "s",
-      day: "2026-05-01",
-      hemisphere: "north",
-      seasonShift: 0,
-      stage: "vegetative",
-      setting: {},
-      kit: [],
-      list: {},
-      actions: {},
-      confirmed: {},
-      costs: { wrongClear: 500, missedTarget: 10, hold: 10 },
-      observations: [{ character: "c3", answer: "seen", states: ["s1"], join: "any", sure: "sure" }],
-    });
+    const { local } = judge(
+      made,
+      caseFrom({
+        id: "s",
+        day: "2026-05-01",
+        hemisphere: "north",
+        seasonShift: 0,
+        stage: "vegetative",
+        setting: {},
+        kit: [],
+        list: {},
+        actions: {},
+        confirmed: {},
+        costs: { wrongClear: 500, missedTarget: 10, hold: 10 },
+        observations: [{ character: "c3", answer: "seen", states: ["s1"], join: "any", sure: "sure" }],
+      }),
+    );
     expect(local.taxa.reduce((a, b) => a + b, 0) + local.unknown).toBeCloseTo(1, 9);
   });
 });

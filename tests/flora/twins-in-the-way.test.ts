@@ -1,8 +1,8 @@
+import { caseFrom } from "../support/tiny-flora";
 import { describe, expect, it } from "vitest";
 import {
   buildModel,
   type Case,
-  caseSchema,
   decide,
   predictChecks,
   identify,
@@ -58,7 +58,7 @@ const look = (character: string, state: string, of?: Observation["of"]): Observa
   ...(of ? { of } : {}),
 });
 const given = (...more: Observation[]): Case =>
-  caseSchema.parse({ day: "2026-09-10", stage: "fruiting", list, observations: [...others, ...more] });
+  caseFrom({ day: "2026-09-10", stage: "fruiting", list, observations: [...others, ...more] });
 
 describe("a twin that is listed and not held", () => {
   it("stands in the way of a clear verdict until a look that parts the two was made, and is named", () => {
@@ -104,8 +104,7 @@ describe("a twin that is listed and not held", () => {
   it("is named beside the plant that it is taken for, where another that is treated alike fits better", () => {
     const spurge = model.taxonIndex.get("Euphorbia esula") as number;
     const observations: Observation[] = [];
-    const looked = () =>
-      identify(model, caseSchema.parse({ day: "2026-06-15", stage: "flowering", list, observations }));
+    const looked = () => identify(model, caseFrom({ day: "2026-06-15", stage: "flowering", list, observations }));
     for (let looks = 0; looks < 9 && !looked().because.includes("taken for"); looks++) {
       const { character } = looked().next.action[0];
       observations.push(
@@ -166,7 +165,7 @@ describe("a twin that is listed and not held", () => {
     ];
     expect(
       twinsOfPlantInTheWay(
-        judge(model, caseSchema.parse({ day: "2026-06-10", stage: "vegetative", list, observations })),
+        judge(model, caseFrom({ day: "2026-06-10", stage: "vegetative", list, observations })),
         olive,
       ),
     ).toHaveLength(left);
@@ -180,7 +179,7 @@ describe("a twin that is listed and not held", () => {
     const said = (stalk: Partial<Observation>) =>
       identify(
         model,
-        caseSchema.parse({
+        caseFrom({
           day: "2026-05-20",
           stage: "vegetative",
           list,
@@ -211,7 +210,7 @@ describe("a twin that is listed and not held", () => {
     expect(slips).toContainEqual({ character: "ocrea", kind: "verdict-hangs-on-it" });
   });
   it("stays where nothing that parts the two can be seen", () => {
-    const winter = judge(model, caseSchema.parse({ day: "2026-01-10", stage: "winter", list, observations: [] }));
+    const winter = judge(model, caseFrom({ day: "2026-01-10", stage: "winter", list, observations: [] }));
     for (const open of twinsOfPlantInTheWay(winter, vine)) expect(open.looks).toEqual([]);
     expect(twinsOfPlantInTheWay(winter, vine)).toHaveLength(2);
   });
@@ -228,7 +227,7 @@ describe("a twin that is listed and not held", () => {
       twinsOfPlantInTheWay(
         judge(
           model,
-          caseSchema.parse({
+          caseFrom({
             day: "2026-06-10",
             stage: "vegetative",
             list,
@@ -257,7 +256,7 @@ describe("a twin that is listed and not held", () => {
     const seen = (leaflets: Partial<Observation>) =>
       identify(
         model,
-        caseSchema.parse({
+        caseFrom({
           day: "2026-06-10",
           stage: "flowering",
           list: { ...list, "Rosa multiflora": "target" },
@@ -321,7 +320,7 @@ describe("a twin that is listed and not held", () => {
     const open = twinsOfPlantInTheWay(
       judge(
         model,
-        caseSchema.parse({
+        caseFrom({
           day: "2026-05-10",
           stage: "vegetative",
           list,
@@ -346,7 +345,7 @@ describe("a twin that is listed and not held", () => {
       decide(
         judge(
           rest,
-          caseSchema.parse({
+          caseFrom({
             day: "2026-09-20",
             stage: "fruiting",
             list: { "Celastrus orbiculatus": "target" },
@@ -362,7 +361,7 @@ describe("a twin that is listed and not held", () => {
   it("brings nothing forward before a target would else be clear", () => {
     const early = judge(
       model,
-      caseSchema.parse({ day: "2026-09-10", stage: "fruiting", list, observations: others.slice(0, 2) }),
+      caseFrom({ day: "2026-09-10", stage: "fruiting", list, observations: others.slice(0, 2) }),
     );
     expect(towardsAction(early, predictChecks(early)).some((check) => check.first)).toBe(false);
   });

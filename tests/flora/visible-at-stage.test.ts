@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { buildModel, type Case, caseSchema, predictChecks, judge, usuallySeen, usualState } from "@/core/identify";
+import { buildModel, type Case, predictChecks, judge, usuallySeen, usualState } from "@/core/identify";
 import { STAGES } from "@/core/flora";
 import { seenAt } from "@/core/identify/model/scores";
 import { currentFlora } from "@/flora/load";
-import { tinyCase } from "../support/tiny-flora";
+import { caseFrom, tinyCase } from "../support/tiny-flora";
 
 const model = buildModel(currentFlora());
 const at = (name: string) => model.taxonIndex.get(name) as number;
@@ -50,7 +50,7 @@ describe("what is seen in winter", () => {
         { character: "plant-kind", states: ["shrub"] },
         ...states.map((state) => ({ character: "evergreen", states: [state] })),
       ];
-      const given = caseSchema.parse({ day: "2026-01-15", stage: "winter", list: {}, observations });
+      const given = caseFrom({ day: "2026-01-15", stage: "winter", list: {}, observations });
       return predictChecks(judge(model, given)).checks.map((c) => model.flora.characters[c.character].id);
     };
     expect(asked([])).not.toContain("leaf-edge");
@@ -65,7 +65,7 @@ describe("what is seen in winter", () => {
     ] as Case["observations"];
     const { taxa } = judge(
       model,
-      caseSchema.parse({ ...tinyCase([]), day: "2026-01-15", stage: "winter", list: {}, observations }),
+      caseFrom({ ...tinyCase([]), day: "2026-01-15", stage: "winter", list: {}, observations }),
     ).flat;
     const best = [...taxa.keys()].sort((a, b) => taxa[b] - taxa[a])[0];
     expect(model.flora.taxa[best].genus).toBe("Ilex");

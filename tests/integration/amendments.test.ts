@@ -1,6 +1,6 @@
 import { sql } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { caseSchema, judge } from "@/core/identify";
+import { judge } from "@/core/identify";
 import { lineText, type Pack, PACK_TABLES, PLANT_KEY, taxonId } from "@/core/pack";
 import { closePools, inDistrict } from "@/db/client";
 import { setStatus } from "@/server/control/list";
@@ -10,6 +10,7 @@ import { findNames } from "@/server/flora/names";
 import { makePack, packToCsv, packToJson, rowsOfFiles } from "@/server/flora/packs";
 import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 import { changedVerdictsNow, previewPackNow, takePackNow } from "../support/long-work";
+import { caseFrom } from "../support/tiny-flora";
 
 const specialist = member(["specialist"], PINE);
 const neighbour = member(["specialist"], OTTER);
@@ -261,7 +262,7 @@ describe("a plant of the district's own", () => {
       { character: "plant-kind", states: ["herb"] },
       { character: "height", value: 280 },
     ];
-    const given = caseSchema.parse({ day: "2026-06-20", hemisphere: "north", stage: "flowering", observations });
+    const given = caseFrom({ day: "2026-06-20", hemisphere: "north", stage: "flowering", observations });
     const shareOf = async (who: typeof specialist, plant = hogweed) => {
       const model = await modelOf(who);
       return judge(model, given).flat.taxa[model.taxonIndex.get(plant) as number];

@@ -1,4 +1,4 @@
-import type { Case } from "@/core/identify";
+import { caseAt, type Case, type CaseInput } from "@/core/identify";
 import type { Character, CompiledFlora, Score, Taxon } from "@/core/flora";
 
 const character = (id: string, block: string, states: string[], extra: Partial<Character> = {}): Character => ({
@@ -98,21 +98,28 @@ export function tinyFlora(): CompiledFlora {
   };
 }
 
-export const tinyCase = (observations: Case["observations"] = [], extra: Partial<Case> = {}): Case => ({
-  id: "t",
-  day: "2026-05-01",
-  hemisphere: "north",
-  seasonShift: 0,
-  stage: "vegetative",
-  setting: {},
-  kit: ["lens", "ruler", "knife", "trowel", "gloves"],
-  list: { "Malus prima": "target", "Malus secunda": "target", "Bonus prima": "kept" },
-  actions: {},
-  confirmed: {},
-  costs: { wrongClear: 500, missedTarget: 10, hold: 10 },
-  observations,
-  ...extra,
-});
+/** A case made in one go; its list may name any plant, so that a wrong name is seen. */
+export const caseFrom = (input: { [name in keyof CaseInput]?: unknown }): Case => {
+  const { id, day, stage, kit, observations, ...place } = input as CaseInput;
+  return caseAt(place, { id, day, stage, kit, observations }, { taxonIndex: new EveryName() });
+};
+
+class EveryName extends Map<string, number> {
+  override has(): boolean {
+    return true;
+  }
+}
+
+export const tinyCase = (observations: Case["observations"] = [], extra: Partial<CaseInput> = {}): Case =>
+  caseFrom({
+    id: "t",
+    day: "2026-05-01",
+    stage: "vegetative",
+    list: { "Malus prima": "target", "Malus secunda": "target", "Bonus prima": "kept" },
+    costs: { wrongClear: 500, missedTarget: 10, hold: 10 },
+    observations,
+    ...extra,
+  });
 
 export const seen = (character: string, state: string, extra = {}): Case["observations"][number] => ({
   character,

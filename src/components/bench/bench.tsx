@@ -5,9 +5,9 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Stage } from "@/core/flora";
 import {
   canBeMissing,
-  type CaseInput,
   type Later,
   type Lens,
+  type Looked,
   type ObservationInput,
   percent,
   placeCharacters,
@@ -31,6 +31,7 @@ import { STAGE_WORDS, StageQuestion } from "./stage-question";
 import { laterWords, todoFor } from "./todo-words";
 import { TopTwo } from "./top-two";
 import { useEngine } from "./use-engine";
+import type { BenchCase } from "./engine.worker";
 
 export interface BenchProps {
   pack: BenchPack;
@@ -83,21 +84,25 @@ export function Bench(props: BenchProps) {
   const [measuring, setMeasuring] = useState<{ picture: string; character: string | null } | null>(null);
   const [sheet, setSheet] = useState<"none" | "fits" | "save" | "any">("none");
   const site = props.pack.sites.find((s) => s.id === draft?.siteId) ?? first;
-  const input = useMemo<CaseInput | null>(
+  const input = useMemo<BenchCase | null>(
     () =>
       draft && site
         ? {
-            id: draft.id,
-            day: draft.day,
-            ...props.pack.climate,
-            stage: draft.stage,
-            kit: kit as CaseInput["kit"],
-            setting: site.setting,
-            list: site.status,
-            actions: site.actions,
-            confirmed: props.pack.confirmed,
-            costs: props.pack.costs,
-            observations: draft.observations,
+            place: {
+              ...props.pack.climate,
+              setting: site.setting,
+              list: site.status,
+              actions: site.actions,
+              confirmed: props.pack.confirmed,
+              costs: props.pack.costs,
+            },
+            looked: {
+              id: draft.id,
+              day: draft.day,
+              stage: draft.stage,
+              kit: kit as Looked["kit"],
+              observations: draft.observations,
+            },
           }
         : null,
     [draft, site, kit, props.pack.climate, props.pack.confirmed, props.pack.costs],

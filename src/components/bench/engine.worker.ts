@@ -3,8 +3,6 @@ import {
   askableCharacters,
   buildModel,
   type Case,
-  caseSchema,
-  type CaseInput,
   describeScore,
   type Identification,
   judge,
@@ -27,6 +25,9 @@ import {
   weightsOfEvidence,
   predictChecks,
   gateOf,
+  caseAt,
+  type Looked,
+  type PlaceKnowledge,
 } from "@/core/identify";
 import type { Character, CompiledFlora, Status } from "@/core/flora";
 
@@ -183,17 +184,22 @@ async function rehearse(ready: Model): Promise<void> {
     viewOf(
       judge(
         ready,
-        caseSchema.parse({
-          day: "2026-06-01",
-          stage: "vegetative",
-          list: { [ready.flora.taxa[0].name]: "target" },
-          observations,
-        }),
+        caseAt(
+          { list: { [ready.flora.taxa[0].name]: "target" } },
+          { day: "2026-06-01", stage: "vegetative", observations },
+          ready,
+        ),
       ),
       null,
       null,
     );
   }
+}
+
+/** What the Bench asks to be judged: what its place brings, and what was seen. */
+export interface BenchCase {
+  place: PlaceKnowledge;
+  looked: Looked;
 }
 
 /** One look that would speak against a name. */
@@ -204,10 +210,13 @@ export interface Doubt {
   against: string;
 }
 
-function judgeNow(input: CaseInput): Judgement {
+function loaded(): Model {
   if (!model) throw new Error("the flora is not loaded");
-  return judge(model, ...remembered(caseSchema.parse(input)));
+  return model;
 }
+
+const judgeNow = ({ place, looked }: BenchCase): Judgement =>
+  judge(loaded(), ...remembered(caseAt(place, looked, loaded())));
 
 const engine = {
   /** Loads the compiled flora and makes the model; answers with the vocabulary. */
@@ -231,11 +240,11 @@ const engine = {
     };
   },
   /** @param pair two accepted names to weigh against each other; null for the likeliest on each side */
-  view(input: CaseInput, lens: Lens, pair: [string, string] | null): BenchView {
+  view(input: BenchCase, lens: Lens, pair: [string, string] | null): BenchView {
     return viewOf(judgeNow(input), lens, pair);
   },
   /** What would make a name wrong: the looks that would speak most against it. */
-  doubt(input: CaseInput, taxon: string): Doubt[] {
+  doubt(input: BenchCase, taxon: string): Doubt[] {
     const judgement = judgeNow(input);
     const characters = judgement.model.flora.characters;
     return refutingChecks(judgement, judgement.model.taxonIndex.get(taxon) ?? -1).map(
@@ -248,9 +257,13 @@ const engine = {
     );
   },
   /** One month of the year over again for one plant. */
-  replay(input: CaseInput, taxon: string, month: number): Month {
-    if (!model) throw new Error("the flora is not loaded");
-    return replayMonth(model, caseSchema.parse(input), model.taxonIndex.get(taxon) ?? -1, month);
+  replay(input: BenchCase, taxon: string, month: number): Month {
+    return replayMonth(
+      loaded(),
+      caseAt(input.place, input.looked, loaded()),
+      loaded().taxonIndex.get(taxon) ?? -1,
+      month,
+    );
   },
 };
 export type Engine = typeof engine;

@@ -2,14 +2,14 @@
 
 import type { Remote } from "comlink";
 import { useEffect, useState } from "react";
-import { type CaseInput, type Identification, percent } from "@/core/identify";
+import { type Identification, percent } from "@/core/identify";
 import { STATUS_WORDS, StatusMark } from "../verdict/marks";
-import type { Doubt, Engine, FieldMark } from "./engine.worker";
+import type { BenchCase, Doubt, Engine, FieldMark } from "./engine.worker";
 
 /** The looks that would speak most against a name, reckoned anew after each answer. */
 export function useDoubts(
   taxon: string | null,
-  input: CaseInput | null,
+  input: BenchCase | null,
   engine: () => Remote<Engine> | null,
   ready: boolean,
 ): Doubt[] {
@@ -19,7 +19,7 @@ export function useDoubts(
     if (!taxon || !ready || key === "null") return setDoubts([]);
     let current = true;
     engine()
-      ?.doubt(JSON.parse(key) as CaseInput, taxon)
+      ?.doubt(JSON.parse(key) as BenchCase, taxon)
       .then((found) => current && setDoubts(found))
       .catch(() => current && setDoubts([]));
     return () => {

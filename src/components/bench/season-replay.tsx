@@ -3,9 +3,9 @@
 import type { Remote } from "comlink";
 import { useEffect, useRef, useState } from "react";
 import type { Stage } from "@/core/flora";
-import type { CaseInput, Month } from "@/core/identify";
+import type { Month } from "@/core/identify";
 import { TapePiece } from "../verdict/marks";
-import type { Engine } from "./engine.worker";
+import type { BenchCase, Engine } from "./engine.worker";
 import { STAGE_WORDS } from "./stage-question";
 
 const MONTHS = [
@@ -35,7 +35,7 @@ export function SeasonReplay({
   taxon: string;
   name: string;
   place: string;
-  input: CaseInput;
+  input: BenchCase;
   engine: () => Remote<Engine> | null;
   nameOf: (character: string) => string;
 }) {

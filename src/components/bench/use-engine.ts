@@ -2,8 +2,8 @@
 
 import { type Remote, wrap } from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
-import type { CaseInput, Lens } from "@/core/identify";
-import type { BenchView, Engine, Vocabulary } from "./engine.worker";
+import type { Lens } from "@/core/identify";
+import type { BenchCase, BenchView, Engine, Vocabulary } from "./engine.worker";
 
 /** What fits now, and how each plant stood before the last answer. */
 export interface Seen {
@@ -18,7 +18,7 @@ export type EngineState =
 /** The identification engine in a worker: loads the flora once, then answers each case. A late answer never overwrites a newer one. */
 export function useEngine(
   floraUrl: string,
-  input: CaseInput | null,
+  input: BenchCase | null,
   lens: Lens,
   pair: [string, string] | null,
 ): Seen & { state: EngineState; fault: string | null; engine: () => Remote<Engine> | null } {
@@ -44,7 +44,7 @@ export function useEngine(
     if (state.status !== "ready" || !engine.current || key === "null") return;
     const mine = ++asked.current;
     engine.current
-      .view(JSON.parse(key) as CaseInput, lens, JSON.parse(pairKey) as [string, string] | null)
+      .view(JSON.parse(key) as BenchCase, lens, JSON.parse(pairKey) as [string, string] | null)
       .then((next) => {
         if (mine !== asked.current) return;
         // How the last answer moved them stays to be seen when only the pair looked at changes.

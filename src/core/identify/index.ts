@@ -1,5 +1,17 @@
 // In the order in which a plant is identified; README.md says what each folder does.
-export * from "./case/case";
+export {
+  type Case,
+  type CaseInput,
+  caseSchema,
+  type Costs,
+  costsSchema,
+  DEFAULT_COSTS,
+  kitSchema,
+  type Observation,
+  type ObservationInput,
+  observationSchema,
+} from "./case/case";
+export { caseAt, type Looked, type PlaceKnowledge } from "./case/case-at";
 export { canBeMissing } from "./case/no-such-part";
 export { placeCharacters } from "./case/place-characters";
 export { withSecondPlant } from "./case/with-second-plant";

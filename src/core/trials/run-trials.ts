@@ -2,7 +2,6 @@ import {
   buildModel,
   type Check,
   decide,
-  DEFAULT_COSTS,
   predictChecks,
   judge,
   type Judgement,
@@ -11,6 +10,7 @@ import {
   TUNING,
   isSettled,
   withTuning,
+  caseAt,
 } from "../identify";
 import { isTarget, type CompiledFlora, type Pair, type Shown, type Stage } from "../flora";
 import { perturb } from "../simulate";
@@ -358,20 +358,14 @@ function gainsAtFirst(model: Model, starts: Start[]): [Float64Array, Float64Arra
         },
       ],
     ]) {
-      const judgement = judge(model, {
-        id: "f",
-        day: start.day,
-        hemisphere: "north",
-        seasonShift: 0,
-        stage: start.stage,
-        setting: {},
-        kit: ["lens", "ruler", "knife", "trowel", "gloves"],
-        list: start.list.status,
-        actions: start.list.actions,
-        confirmed: {},
-        costs: DEFAULT_COSTS,
-        observations,
-      });
+      const judgement = judge(
+        model,
+        caseAt(
+          { list: start.list.status, actions: start.list.actions },
+          { id: "f", day: start.day, stage: start.stage, observations },
+          model,
+        ),
+      );
       for (const check of predictChecks(judgement).checks) {
         gain[check.character] += check.bits;
         rate[check.character] += check.bits / (check.seconds + 4);

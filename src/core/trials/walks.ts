@@ -3,7 +3,6 @@ import {
   type Case,
   type Check,
   decide,
-  DEFAULT_COSTS,
   predictChecks,
   judge,
   type Judgement,
@@ -20,6 +19,7 @@ import {
   gateOf,
   isSettled,
   stageStatedChance,
+  caseAt,
 } from "../identify";
 import { type Chance, seededChance } from "../random";
 import { drawDay, SimulatedPlant, Scout } from "../simulate";
@@ -109,7 +109,7 @@ export function drawStart(
 }
 
 function beginCase(
-  { nature, placeTold }: Walker,
+  { model, nature, placeTold }: Walker,
   start: Start,
   plant: SimulatedPlant,
   scout: Scout,
@@ -117,24 +117,16 @@ function beginCase(
 ): Case {
   const stages = Object.keys(STAGE_MIX) as Stage[];
   const stated = stages[chance.pick(stages.map((s) => stageStatedChance(s, start.stage)))];
-  return {
-    id: String(start.seed),
-    day: start.day,
-    hemisphere: "north",
-    seasonShift: 0,
-    stage: stated,
-    setting: {},
-    kit: ["lens", "ruler", "knife", "trowel", "gloves"],
-    list: start.list.status,
-    actions: start.list.actions,
-    confirmed: {},
-    costs: DEFAULT_COSTS,
-    observations: placeTold
-      ? placeCharacters(nature.flora.characters).map((c) =>
-          scout.look(nature, plant, nature.characterIndex.get(c.id) as number),
-        )
-      : [],
-  };
+  const observations = placeTold
+    ? placeCharacters(nature.flora.characters).map((c) =>
+        scout.look(nature, plant, nature.characterIndex.get(c.id) as number),
+      )
+    : [];
+  return caseAt(
+    { list: start.list.status, actions: start.list.actions },
+    { id: String(start.seed), day: start.day, stage: stated, observations },
+    model,
+  );
 }
 
 export interface Walker {

@@ -1,11 +1,12 @@
 import { z } from "zod";
 import {
-  type Case,
+  caseAt,
   type Costs,
   decide,
   judge,
   keptLimit,
   type Model,
+  type PlaceKnowledge,
   plainName,
   verdictsDiffer,
 } from "@/core/identify";
@@ -84,9 +85,7 @@ export async function previewCosts(
 ): Promise<CostsPreview> {
   const model = modelWith(source.amendments);
   const [before, after]: Costs[] = [costs, inHours(input)];
-  const known = <T>(record: Record<string, T>) =>
-    Object.fromEntries(Object.entries(record).filter(([name]) => model.taxonIndex.has(name)));
-  const place = { list: known(status), actions: known(actions) };
+  const place = { list: status, actions };
   const changed: ChangedVerdict[] = [];
   const open = findings.filter((f) => !f.overruled);
   for (const [i, old] of open.entries()) {
@@ -110,23 +109,11 @@ export async function previewCosts(
 
 function exampleVerdict(
   model: Model,
-  place: Pick<Case, "list" | "actions">,
+  place: PlaceKnowledge,
   example: (typeof EXAMPLES)[number],
   costs: Costs,
 ): { verdict: string; name: string } {
-  const result = decide(
-    judge(model, {
-      id: "example",
-      hemisphere: "north",
-      seasonShift: 0,
-      setting: {},
-      kit: [],
-      confirmed: {},
-      ...place,
-      ...example,
-      costs,
-    }),
-  );
+  const result = decide(judge(model, caseAt({ ...place, costs }, { ...example, id: "example", kit: [] }, model)));
   return {
     verdict: result.verdict,
     name: result.about >= 0 && result.verdict !== "open" ? plainName({ model }, result.about) : "no plant",

@@ -2,7 +2,7 @@ import { type and, desc, eq, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
 import { STAGES } from "@/core/flora";
-import { type Case, caseSchema, engineVersion, observationSchema } from "@/core/identify";
+import { type Case, kitSchema, engineVersion, observationSchema } from "@/core/identify";
 import { plainText } from "@/core/limits";
 import type { Amendment } from "@/core/pack";
 import { dayIn, mustBePast } from "@/core/time";
@@ -34,7 +34,7 @@ const findingInputSchema = z.object({
   place: pointSchema,
   day: z.iso.date(),
   stage: z.enum(STAGES).nullable(),
-  kit: caseSchema.shape.kit,
+  kit: kitSchema,
   observations: z.array(observationSchema).min(1, "look at something first").max(200),
   note: plainText(0, 4000, "", true).default(""),
 });

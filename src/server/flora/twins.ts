@@ -1,6 +1,6 @@
 import { type Climate, dayOfYear, isTarget, type Stage, STAGES, stageShares, type Status } from "@/core/flora";
 import {
-  caseSchema,
+  caseAt,
   type DecidingCheck,
   decidingChecks,
   decidingChecksLater,
@@ -59,13 +59,7 @@ export async function compareTwins(member: Member, ids: string[], asked: Stage |
   const full = Math.log2(taxa.length);
   const judgement = judge(
     model,
-    caseSchema.parse({
-      day,
-      hemisphere: here.hemisphere,
-      seasonShift: here.seasonShift,
-      list: known(model, list.status),
-      actions: known(model, list.actions),
-    }),
+    caseAt({ ...climateOf(here), list: list.status, actions: list.actions }, { day }, model),
   );
   const [a, b] = taxa.map((t) => model.flora.taxa[t].id);
   const pair = model.flora.pairs.find((p) => !p.found && ((p.a === a && p.b === b) || (p.a === b && p.b === a)));
@@ -116,8 +110,7 @@ function stageNow(model: Model, taxa: number[], stages: Stage[], day: string, cl
   return [...stages].sort((x, y) => sums[STAGES.indexOf(y)] - sums[STAGES.indexOf(x)])[0] ?? "vegetative";
 }
 
-const known = <T>(model: Model, record: Record<string, T>): Record<string, T> =>
-  Object.fromEntries(Object.entries(record).filter(([name]) => model.taxonIndex.has(name)));
+const climateOf = ({ hemisphere, seasonShift }: Climate): Climate => ({ hemisphere, seasonShift });
 
 export interface FoundTwin {
   id: string;

@@ -1,5 +1,5 @@
 import { and, eq, isNotNull, sql } from "drizzle-orm";
-import type { Case, Costs } from "@/core/identify";
+import { caseAt, type Case, type Costs, type Looked } from "@/core/identify";
 import type { Amendment } from "@/core/pack";
 import type { Transaction } from "@/db/client";
 import { district, finding, site } from "@/db/schema";
@@ -8,8 +8,6 @@ import { activeAmendments } from "../flora/amendments";
 import { modelWith } from "../flora/flora-models";
 import { plantsIn } from "../flora/plants";
 import { notFound } from "../platform/faults";
-
-export type Looked = Pick<Case, "id" | "day" | "stage" | "kit" | "observations">;
 
 /** All that this district brings to a case besides what was seen, read once: nothing of the database is needed afterwards. */
 export interface CaseSource {
@@ -22,10 +20,8 @@ export interface CaseSource {
 export async function readCaseSource(tx: Transaction): Promise<CaseSource> {
   const [here] = await tx.select().from(district);
   const amendments = await activeAmendments(tx);
-  const plants = plantsIn(modelWith(amendments).flora);
-  const known = <T>(record: Record<string, T>) =>
-    Object.fromEntries(Object.entries(record).filter(([name]) => plants.byName(name)));
-  const confirmed = known(await confirmedCounts(tx));
+  const model = modelWith(amendments);
+  const confirmed = await confirmedCounts(tx);
   const settings = new Map(
     (await tx.select({ id: site.id, setting: site.setting }).from(site)).map((s) => [s.id, s.setting]),
   );
@@ -39,17 +35,10 @@ export async function readCaseSource(tx: Transaction): Promise<CaseSource> {
       const setting = settings.get(siteId);
       if (!setting) throw notFound("The site");
       const list: PlaceList = lists(siteId);
+      const { hemisphere, seasonShift } = here;
+      const { status, actions } = list;
       return {
-        case: {
-          ...looked,
-          hemisphere: here.hemisphere,
-          seasonShift: here.seasonShift,
-          setting,
-          list: known(list.status),
-          actions: known(list.actions),
-          confirmed,
-          costs,
-        },
+        case: caseAt({ hemisphere, seasonShift, setting, list: status, actions, confirmed, costs }, looked, model),
         listVersion: list.version,
       };
     },

@@ -1,7 +1,7 @@
 import { desc, eq, inArray, sql } from "drizzle-orm";
 import { z } from "zod";
 import { STAGES } from "@/core/flora";
-import { type Case, caseSchema, type Costs, type Model, type NamedVerdict, observationSchema } from "@/core/identify";
+import { type Case, kitSchema, type Costs, type Model, type NamedVerdict, observationSchema } from "@/core/identify";
 import type { Transaction } from "@/db/client";
 import { finding, findingEvent, site } from "@/db/schema";
 import type { FindingLine } from "../findings/findings";
@@ -11,7 +11,7 @@ import { verdictOn, type VerdictRecord } from "./judge-finding";
 const seenSchema = z.object({
   day: z.string(),
   stage: z.enum(STAGES).nullable(),
-  kit: caseSchema.shape.kit,
+  kit: kitSchema,
   observations: z.array(observationSchema),
 });
 

@@ -36,6 +36,9 @@ export type Costs = z.output<typeof costsSchema>;
 
 export const LENSES = ["collar", "touch", "distance", "dig", "bark"] as const;
 
+/** What the scout has along; left out: everything. */
+export const kitSchema = z.array(z.enum(KIT)).default([...KIT]);
+
 export const caseSchema = z.object({
   id: z.string().default("case"),
   day: z.iso.date(),
@@ -44,7 +47,7 @@ export const caseSchema = z.object({
   seasonShift: z.number().int().min(-MOST_SHIFT).max(MOST_SHIFT).default(0),
   stage: z.enum(STAGES).nullable().default(null),
   setting: z.record(z.string(), z.array(z.string())).default({}),
-  kit: z.array(z.enum(KIT)).default([...KIT]),
+  kit: kitSchema,
   list: z.record(z.string(), z.enum(STATUSES)).default({}),
   /** action key per taxon, where the district treats plants alike that the program would part */
   actions: z.record(z.string(), z.string()).default({}),
@@ -53,5 +56,7 @@ export const caseSchema = z.object({
   costs: costsSchema.default(DEFAULT_COSTS),
   observations: z.array(observationSchema).max(200).default([]),
 });
-export type Case = z.output<typeof caseSchema>;
+declare const made: unique symbol;
+/** A case as `caseAt` makes it; nothing else can, and the type checker sees to it. */
+export type Case = z.output<typeof caseSchema> & { readonly [made]: true };
 export type CaseInput = z.input<typeof caseSchema>;

@@ -1,29 +1,19 @@
 import { describe, expect, it } from "vitest";
+import { goldenCase, goldenCases, goldenModel as model } from "../../../../tests/support/golden";
 import { seen } from "../../../../tests/support/tiny-flora";
-import type { CompiledFlora } from "../../flora";
-import { buildModel, type CaseInput, caseSchema, decide, gateOf, type Judgement, judge, TUNING } from "..";
-import cases from "../golden/cases.json" with { type: "json" };
-import frozen from "../golden/flora.json" with { type: "json" };
-import list from "../golden/list.json" with { type: "json" };
+import { buildModel, type CaseInput, decide, gateOf, type Judgement, judge, TUNING } from "..";
 import { guardedWithout } from "../posterior/leave-out";
 import { twinsOfPlantInTheWay } from "./twins-in-the-way";
 
-const model = buildModel(frozen as unknown as CompiledFlora);
-const given = (input: object): CaseInput => ({
-  ...(input as CaseInput),
-  list: { ...list, ...("list" in input ? (input.list as CaseInput["list"]) : {}) } as CaseInput["list"],
-});
-/** Every golden case, and what was known on the way to it; with a plant that the district knows well, too. */
-const judgements: Judgement[] = cases.flatMap((c) =>
-  c.given.observations.flatMap((_, n) =>
-    [{}, { "Heracleum maximum": 400, "Celastrus scandens": 400 }].map((confirmed) =>
-      judge(
-        model,
-        caseSchema.parse({ ...given(c.given), confirmed, observations: c.given.observations.slice(0, n + 1) }),
-      ),
+/** Every golden case, and what was known on the way to it; with plants that the district knows well, too. */
+const judgements: Judgement[] = goldenCases.flatMap((golden) => {
+  const { observations } = goldenCase(golden);
+  return observations.flatMap((_, n) =>
+    [undefined, { "Heracleum maximum": 400, "Celastrus scandens": 400 }].map((confirmed) =>
+      judge(model, goldenCase(golden, { confirmed, observations: observations.slice(0, n + 1) })),
     ),
-  ),
-);
+  );
+});
 const telling = (j: Judgement) => j.evidence.filter(Boolean).length;
 const clear = judgements.filter((j) => decide(j).verdict === "clear");
 
@@ -85,7 +75,7 @@ describe("a twin that the flora does not include", () => {
   const thistle = model.taxonIndex.get("Cirsium vulgare") as number;
   const twins = (observations: CaseInput["observations"]) =>
     twinsOfPlantInTheWay(
-      judge(model, caseSchema.parse(given({ day: "2026-06-28", stage: "flowering", observations }))),
+      judge(model, goldenCase(goldenCases[0], { day: "2026-06-28", stage: "flowering", observations })),
       thistle,
     );
   const guess = (character: string, state: string) => ({ ...seen(character, state), sure: "guess" as const });

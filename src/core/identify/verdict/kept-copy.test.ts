@@ -1,12 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { goldenCase, goldenCases as cases, goldenFlora as flora } from "../../../../tests/support/golden";
 import type { CompiledFlora } from "../../flora";
-import { buildModel, caseSchema, decide, judge } from "..";
-import cases from "../golden/cases.json" with { type: "json" };
-import frozen from "../golden/flora.json" with { type: "json" };
-import list from "../golden/list.json" with { type: "json" };
-
-const flora = frozen as unknown as CompiledFlora;
+import { buildModel, decide, judge, type Model } from "..";
 
 /** The flora with a plant added that is a target in all but its name: the same scores, the same calendar. */
 function withCopyOf(name: string): CompiledFlora {
@@ -36,14 +32,14 @@ describe("a kept plant that shows all that a target shows", () => {
         fc.constantFrom<"kept" | "protected" | "tolerated" | "crop">("kept", "protected", "tolerated", "crop"),
         fc.double({ min: 1, max: 5000, noNaN: true }),
         fc.integer({ min: 0, max: 30 }),
-        ({ given, about }, status, wrongClear, confirmed) => {
+        (golden, status, wrongClear, confirmed) => {
+          const name = golden.about as string;
           const judgement = judge(
-            models.get(about as string) as ReturnType<typeof buildModel>,
-            caseSchema.parse({
-              ...given,
-              list: { ...list, ...("list" in given ? given.list : {}), "Copia servanda": status },
+            models.get(name) as Model,
+            goldenCase(golden, {
+              list: { "Copia servanda": status },
               costs: { wrongClear, missedTarget: 10, hold: 10 },
-              confirmed: { [about as string]: confirmed },
+              confirmed: { [name]: confirmed },
             }),
           );
           expect(decide(judgement).verdict).not.toBe("clear");
