@@ -13,6 +13,7 @@ module.exports = {
     ...IDENTIFY.map((folder, i) => layer(`identify-${folder}-imports-what-comes-before`, `^src/core/identify/${folder}/(?!.*\\.test\\.ts$)`, { path: `^src/core/identify/(${[...IDENTIFY.slice(i + 1).map((later) => `${later}/`), "(?!tuning)[^/]+\\.ts$"].join("|")})` })),
     layer("core-is-pure", "^src/core/(?!.*\\.test\\.ts$)", { path: "(^|node_modules/)(react|next|drizzle-orm|pg|pg-boss|maplibre-gl|dexie|sharp|node:|fs$|path$|crypto$)" }),
     layer("env-imports-nothing-of-ours", "^src/env", { path: "^src/(?!env)" }),
+    layer("contracts-import-core", "^src/contracts", { path: "^src/(?!contracts|core)" }),
     layer("flora-imports-core-and-drawings", "^src/flora", { path: "^src/(?!flora|core|drawings)" }),
     layer("drawings-import-core", "^src/drawings", { path: "^src/(?!drawings|core)" }),
     layer("ports-import-core", "^src/ports", { path: "^src/(?!ports|core)" }),
@@ -22,7 +23,7 @@ module.exports = {
     layer("wiring-imports-what-it-wires", "^src/wiring", { path: "^src/(?!wiring|env|ports|adapters|stand-ins)" }),
     // The server is the same in the demonstration and in real use: no stand-in can be reached from it, by whatever way.
     { name: "server-reaches-no-stand-in", severity: "error", from: { path: "^src/server" }, to: { path: "^src/(stand-ins|wiring)", reachable: true } },
-    layer("db-imports-core-and-env", "^src/db", { path: "^src/(?!db|core|env)" }),
+    layer("db-imports-core-contracts-and-env", "^src/db", { path: "^src/(?!db|core|contracts|env)" }),
     layer("server-below-app", "^src/server", { path: "^src/(app|components|drawings|cli|demo|flora|jobs)" }),
     layer("jobs-above-server", "^src/jobs", { path: "^src/(app|components|drawings|cli|demo|flora|stand-ins)" }),
     layer("components-know-no-server", "^src/components", { path: "^src/(server|db/(client|queries|migrate)|app|cli|demo|flora|jobs|stand-ins|wiring/(server|jobs)|env|adapters)" }),

@@ -158,7 +158,6 @@ async function loadOtter(tx: Transaction, people: Person[]): Promise<void> {
     zone: ZONE,
     hemisphere: "north",
     costs: DEFAULT_COSTS,
-    listVersion: "1",
   });
   await tx.insert(demonstration).values({ districtId: OTTER, madeFor: today });
   await addMembers(tx, OTTER, people, today);
@@ -655,7 +654,6 @@ async function addEntry(
       result: done
         ? { percentControl: Math.round(60 + 38 * chance.uniform()), note: "Most gone, a few shoots at the edge." }
         : null,
-      sample: true,
     });
   }
 }
@@ -668,7 +666,6 @@ async function loadPine(tx: Transaction, people: Person[]): Promise<void> {
     zone: ZONE,
     hemisphere: "north",
     costs: DEFAULT_COSTS,
-    listVersion: "1",
   });
   await tx.insert(demonstration).values({ districtId: PINE, madeFor: today });
   await addMembers(tx, PINE, people, today);

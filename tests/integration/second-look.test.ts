@@ -131,9 +131,9 @@ describe("a second look at old findings", () => {
     const { id } = await save();
     await setCostsNow(specialist, { ...COSTS, wrongClear: 50_000 });
     expect(await takeNewVerdict(specialist, { findingId: id })).toMatchObject({ verdict: "hold", dropped: 0 });
-    const { line, events } = await findingDetail(specialist, id);
+    const { line, verdicts } = await findingDetail(specialist, id);
     expect(line.verdict).toBe("hold");
-    expect(events.filter((e) => e.kind === "verdict")).toHaveLength(2);
+    expect(verdicts).toHaveLength(2);
     expect(await lookAt(id)).toBeUndefined();
   });
 

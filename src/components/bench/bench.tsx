@@ -22,7 +22,7 @@ import { Evidence, type SlipKind } from "./evidence";
 import { Hedge } from "./hedge";
 import { MeasureOn, OpenPicture, wantedOf } from "./measure-picture";
 import { NameInMind, useDoubts } from "./name-in-mind";
-import type { BenchPack } from "./pack";
+import type { BenchPack } from "@/contracts/bench-pack";
 import { PlaceQuestion } from "./place-question";
 import { Question, type Sure } from "./question";
 import { SavePanel } from "./save-panel";

@@ -29,7 +29,7 @@ import {
   type Looked,
   type PlaceKnowledge,
 } from "@/core/identify";
-import type { Character, CompiledFlora, Status } from "@/core/flora";
+import { readCompiledFlora, type Character, type Status } from "@/core/flora";
 
 /** What the Bench needs to know of the flora, once. */
 export interface Vocabulary {
@@ -223,7 +223,7 @@ const engine = {
   async load(url: string): Promise<Vocabulary> {
     const response = await fetch(url);
     if (!response.ok) throw new Error(`the flora could not be loaded (${response.status})`);
-    const flora = (await response.json()) as CompiledFlora;
+    const flora = readCompiledFlora(await response.json());
     const made = buildModel(flora);
     model = made;
     void rehearse(made);

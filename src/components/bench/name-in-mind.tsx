@@ -1,7 +1,7 @@
 "use client";
 
 import type { Remote } from "comlink";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { type Identification, percent } from "@/core/identify";
 import { STATUS_WORDS, StatusMark } from "../verdict/marks";
 import type { BenchCase, Doubt, Engine, FieldMark } from "./engine.worker";
@@ -15,11 +15,14 @@ export function useDoubts(
 ): Doubt[] {
   const [doubts, setDoubts] = useState<Doubt[]>([]);
   const key = JSON.stringify(input);
+  const latest = useRef(input);
+  latest.current = input;
   useEffect(() => {
-    if (!taxon || !ready || key === "null") return setDoubts([]);
+    const now = latest.current;
+    if (!taxon || !ready || !now || key === "null") return setDoubts([]);
     let current = true;
     engine()
-      ?.doubt(JSON.parse(key) as BenchCase, taxon)
+      ?.doubt(now, taxon)
       .then((found) => current && setDoubts(found))
       .catch(() => current && setDoubts([]));
     return () => {

@@ -6,9 +6,10 @@ import { memo, useEffect, useState } from "react";
 import type { Identification, ObservationInput } from "@/core/identify";
 import { clock } from "@/wiring/browser";
 import { layOut, sendWaiting, standingOf } from "../device/outbox";
-import { type Draft, type FindingBody, newDraft, type StoredPicture } from "../device/stored";
-import type { BenchPack } from "./pack";
-import type { BenchSite } from "./site";
+import { type Draft, newDraft, type StoredPicture } from "../device/stored";
+import type { BenchPack } from "@/contracts/bench-pack";
+import type { BenchSite } from "@/contracts/bench-pack";
+import type { FindingRequest } from "@/contracts/finding";
 
 const PickMap = dynamic(() => import("../map/pick-map").then((m) => m.PickMap), {
   ssr: false,
@@ -68,14 +69,14 @@ export const SavePanel = memo(function SavePanel({
   const save = async () => {
     if (!found) return;
     setSending({ status: "sending" });
-    const body: FindingBody = {
+    const body: FindingRequest = {
       id: draft.id,
       siteId: draft.siteId,
       patchId: draft.patchId,
       place: { longitude: place[0], latitude: place[1] },
       day: draft.day,
       stage: draft.stage,
-      kit,
+      kit: kit as FindingRequest["kit"],
       observations: draft.observations,
       note: draft.note,
     };
@@ -88,6 +89,7 @@ export const SavePanel = memo(function SavePanel({
           madeAt: clock.now().toISOString(),
           person: pack.person,
           siteName: site.name,
+          kind: "finding",
           body,
           field: { verdict: found.verdict, taxon: found.about, because: found.because },
         },

@@ -40,11 +40,15 @@ export function useEngine(
   }, [floraUrl]);
   const key = JSON.stringify(input);
   const pairKey = JSON.stringify(pair);
+  // What is asked is told apart by its text, and sent as it is.
+  const latest = useRef({ input, pair });
+  latest.current = { input, pair };
   useEffect(() => {
-    if (state.status !== "ready" || !engine.current || key === "null") return;
+    const { input: now, pair: of } = latest.current;
+    if (state.status !== "ready" || !engine.current || !now || key === "null" || !pairKey) return;
     const mine = ++asked.current;
     engine.current
-      .view(JSON.parse(key) as BenchCase, lens, JSON.parse(pairKey) as [string, string] | null)
+      .view(now, lens, of)
       .then((next) => {
         if (mine !== asked.current) return;
         // How the last answer moved them stays to be seen when only the pair looked at changes.

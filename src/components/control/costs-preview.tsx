@@ -1,25 +1,13 @@
 "use client";
 
 import { useEffect } from "react";
-import type { ChangedVerdict } from "@/core/records";
+import { costsPreviewSchema } from "@/contracts/work";
 import { useLongWork } from "../device/use-long-work";
 import { ActionForm, type FormAction } from "../ui/action-form";
 import { TapePiece } from "../verdict/marks";
 import { VerdictChanges } from "../verdict/verdict-changes";
 import { percentOf } from "../words/dates";
 import { WorkProgress } from "./work-progress";
-
-interface Preview {
-  limitBefore: number;
-  limitAfter: number;
-  examples: {
-    name: string;
-    before: { verdict: string; name: string };
-    after: { verdict: string; name: string };
-  }[];
-  changed: ChangedVerdict[];
-  judged: number;
-}
 
 /** What other costs would do to the standard examples and to the district's findings; then, if wanted, they are saved. */
 export function CostsPreview({
@@ -31,7 +19,7 @@ export function CostsPreview({
   version: number;
   action: FormAction;
 }) {
-  const { work, begin, callOff } = useLongWork<Preview>();
+  const { work, begin, callOff } = useLongWork(costsPreviewSchema);
   const asked = JSON.stringify(input);
   useEffect(() => {
     begin("costs-preview", JSON.parse(asked));

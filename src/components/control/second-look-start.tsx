@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { useEffect } from "react";
 import { useLongWork } from "../device/use-long-work";
 import { WorkProgress } from "./work-progress";
+import { secondLookSchema } from "@/contracts/work";
 
 /** Asks for a second look at all old findings, and shows how far it is. One that somebody else asked for is followed too. */
 export function SecondLookStart({
@@ -16,7 +17,7 @@ export function SecondLookStart({
   running: string | null;
 }) {
   const router = useRouter();
-  const { work, begin, follow, callOff, rest } = useLongWork<unknown>();
+  const { work, begin, follow, callOff, rest } = useLongWork(secondLookSchema);
   useEffect(() => {
     if (running) follow(running);
   }, [running, follow]);

@@ -2,7 +2,11 @@ import { refusalWords } from "@/core/errors";
 import { verdictsDiffer } from "@/core/identify";
 import { ANSWER_CODES, type AnswerCode, stepAfter } from "@/core/outbox";
 import { openStore } from "./store";
-import type { Draft, OutboxItem, ServersWord, StoredPicture } from "./stored";
+import type { Draft, OutboxItem, StoredPicture } from "./stored";
+import { readError } from "@/contracts/error";
+import { savedFindingSchema } from "@/contracts/finding";
+import { MADE_FOR_HEADER } from "@/contracts/headers";
+import { OUTBOX_ADDRESS } from "@/contracts/outbox";
 
 /** How the last attempt to send ended. */
 export interface Sent {
@@ -20,8 +24,6 @@ export function waitingByPerson(items: OutboxItem[]): { person: string; n: numbe
 }
 
 const SEND_MS = 30_000;
-/** The header by which the server knows whose finding it is: nobody sends another's under his own name. */
-export const FOR_HEADER = "x-sentinel-for";
 
 /**
  * Lays a finding into the outbox and begins the next draft, both or neither: between the two nothing can be lost or doubled.
@@ -59,7 +61,7 @@ async function sendInOrder(key: string): Promise<Sent> {
 /** @returns whether the server has it whole, and why everything after it must wait, or null to go on */
 async function sendOne(item: OutboxItem): Promise<{ taken: boolean; waits: string | null }> {
   const store = await openStore();
-  const answer = await ask("/api/v1/findings", item.key, {
+  const answer = await ask(OUTBOX_ADDRESS[item.kind], item.key, {
     method: "POST",
     headers: { "content-type": "application/json" },
     body: JSON.stringify(item.body),
@@ -70,7 +72,10 @@ async function sendOne(item: OutboxItem): Promise<{ taken: boolean; waits: strin
     return { taken: false, waits: null };
   }
   if (step.kind !== "held") return { taken: false, waits: step.why };
-  const server = answer.body as ServersWord;
+  const read = savedFindingSchema.safeParse(answer.body);
+  // An answer that says neither number nor verdict is none of the server's: nothing is taken for stored by it.
+  if (!read.success) return { taken: false, waits: "Something stands between here and the server." };
+  const server = read.data;
   const pictures = await store.pictures.where("draftId").equals(item.id).toArray();
   const faults: string[] = [];
   for (const picture of pictures) {
@@ -117,14 +122,14 @@ async function ask(
   try {
     const response = await fetch(url, {
       ...init,
-      headers: { ...init.headers, [FOR_HEADER]: key },
+      headers: { ...init.headers, [MADE_FOR_HEADER]: key },
       signal: AbortSignal.timeout(SEND_MS),
     });
     const body = await response.json().catch(() => null);
     // A page that stands between (a hotel's sign-in, say) answers well without having stored anything.
     if (body === null) return { said: null, body };
     if (response.ok) return { said: { taken: true, code: null, message: "" }, body };
-    const error = (body as { error?: { code?: string; message: string; issues: { what: string }[] } }).error;
+    const error = readError(body);
     const code = ANSWER_CODES.find((known) => known === error?.code) ?? null;
     const message = error
       ? refusalWords(error.message, error.issues).join(" ")
@@ -161,13 +166,13 @@ export async function reopen(id: string): Promise<boolean> {
       draft: {
         id: body.id,
         siteId: body.siteId,
-        patchId: body.patchId,
+        patchId: body.patchId ?? null,
         place: [body.place.longitude, body.place.latitude],
         day: body.day,
-        stage: body.stage as Draft["stage"],
+        stage: body.stage,
         stageAsked: true,
         observations: body.observations,
-        note: body.note,
+        note: body.note ?? "",
       },
     });
     await store.outbox.delete(id);

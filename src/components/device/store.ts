@@ -1,5 +1,5 @@
 import type { Dexie, EntityTable } from "dexie";
-import type { BenchPack } from "../bench/pack";
+import type { BenchPack } from "@/contracts/bench-pack";
 import type { Draft, OutboxItem, StoredPicture } from "./stored";
 
 /** What this device keeps. Everything goes by `key`, district and person, so that a shared device keeps them apart. */

@@ -1,7 +1,9 @@
 import { v7 as uuidv7 } from "uuid";
 import type { Stage } from "@/core/flora";
-import type { NamedVerdict, ObservationInput } from "@/core/identify";
+import type { ObservationInput } from "@/core/identify";
 import type { Marks } from "@/core/measure";
+import type { ToldVerdict, SavedFinding } from "@/contracts/finding";
+import type { OutboxBody } from "@/contracts/outbox";
 
 /** A finding in the making. It lives on the device until the server has it: reload, a dead tab or no signal lose nothing. */
 export interface Draft {
@@ -52,26 +54,8 @@ export interface StoredPicture {
   marksId?: string;
 }
 
-/** What is sent of a finding; the verdict is not among it. */
-export interface FindingBody {
-  id: string;
-  siteId: string;
-  patchId: string | null;
-  place: { longitude: number; latitude: number };
-  day: string;
-  stage: string | null;
-  kit: string[];
-  observations: Draft["observations"];
-  note: string;
-}
-
-export interface ServersWord extends NamedVerdict {
-  number: number;
-  because: string;
-}
-
 /** A finding that was saved on this device and waits for the server, or for a person. */
-export interface OutboxItem {
+export type OutboxItem = OutboxBody & {
   id: string;
   key: string;
   /** place in the row: findings are sent in the order in which they were made */
@@ -79,11 +63,10 @@ export interface OutboxItem {
   madeAt: string;
   person: string;
   siteName: string;
-  body: FindingBody;
   /** what the Bench said when it was saved */
-  field: NamedVerdict & { because: string };
+  field: ToldVerdict;
   state: "waiting" | "refused" | "clash";
   /** why it was refused */
   fault?: string;
-  server?: ServersWord;
-}
+  server?: SavedFinding;
+};

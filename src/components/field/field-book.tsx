@@ -3,7 +3,7 @@
 import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
 import { Bench } from "../bench/bench";
-import type { BenchPack } from "../bench/pack";
+import type { BenchPack } from "@/contracts/bench-pack";
 import { DeviceKeeper } from "../device/keeper";
 import { OnThisDevice } from "../device/on-this-device";
 import { OutboxPanel } from "../device/outbox-panel";

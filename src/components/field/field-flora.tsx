@@ -3,7 +3,7 @@
 import { useMemo, useState } from "react";
 import { type Model, plainName } from "@/core/identify";
 import { indexNames, resolveName } from "@/core/names";
-import type { BenchPack } from "../bench/pack";
+import type { BenchPack } from "@/contracts/bench-pack";
 import { StatusMark } from "../verdict/marks";
 
 /** Every plant of the flora by its sets of look-alikes, found by any of its names. */

@@ -5,7 +5,7 @@ import { describeScore, type Model, plainName, recordingOf, twinsOf, usuallySeen
 import { plateOf } from "@/drawings/plate";
 import { Drawing } from "@/drawings/render";
 import { drawState } from "@/drawings/states";
-import type { BenchPack } from "../bench/pack";
+import type { BenchPack } from "@/contracts/bench-pack";
 import { STAGE_WORDS } from "../bench/stage-question";
 import { ControlFacts } from "../flora/control-facts";
 import { Plate } from "../flora/plate";

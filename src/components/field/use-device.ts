@@ -3,8 +3,8 @@ import { useEffect, useState } from "react";
 import { dayIn } from "@/core/time";
 import { clock } from "@/wiring/browser";
 import { buildModel, type Model } from "@/core/identify";
-import type { CompiledFlora } from "@/core/flora";
-import type { BenchPack } from "../bench/pack";
+import { readCompiledFlora } from "@/core/flora";
+import type { BenchPack } from "@/contracts/bench-pack";
 import { openStore } from "../device/store";
 
 const PATIENCE_MS = 10_000;
@@ -32,7 +32,7 @@ export function useModel(floraUrl: string): { model: Model | null; fault: string
     fetch(floraUrl)
       .then(async (response) => {
         if (!response.ok) throw new Error(`the flora is not on this device (${response.status})`);
-        setModel(buildModel((await response.json()) as CompiledFlora));
+        setModel(buildModel(readCompiledFlora(await response.json())));
       })
       .catch((error) => setFault(String(error.message ?? error)));
   }, [floraUrl]);

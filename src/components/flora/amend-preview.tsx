@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect } from "react";
-import type { ChangedVerdict } from "@/core/records";
+import { amendPreviewSchema } from "@/contracts/work";
 import { WorkProgress } from "../control/work-progress";
 import { useLongWork } from "../device/use-long-work";
 import { ActionForm, type FormAction } from "../ui/action-form";
@@ -21,7 +21,7 @@ export function AmendPreview({
   back: string;
   action: FormAction;
 }) {
-  const { work, begin, callOff } = useLongWork<{ changed: ChangedVerdict[]; judged: number }>();
+  const { work, begin, callOff } = useLongWork(amendPreviewSchema);
   const asked = JSON.stringify(amendment);
   useEffect(() => {
     begin("amend-preview", JSON.parse(asked));

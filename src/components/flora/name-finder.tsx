@@ -2,14 +2,10 @@
 
 import Link from "next/link";
 import { useEffect, useState } from "react";
-import type { Stage, Status } from "@/core/flora";
+import type { Stage } from "@/core/flora";
 import { STATUS_WORDS, StatusMark } from "../verdict/marks";
+import { type FoundNames, foundNamesSchema } from "@/contracts/names";
 
-interface Found {
-  text: string;
-  plants: { id: string; name: string; common: string; matched: string | null; unheld: boolean; status: Status }[];
-  ambiguous: { name: string; plants: number; check: { ask: string; stage: Stage } | null } | null;
-}
 const WHEN: Record<Stage, string> = {
   seedling: "as a seedling",
   vegetative: "in leaf",
@@ -21,7 +17,7 @@ const WHEN: Record<Stage, string> = {
 /** Finds a plant by any name it goes by, while one types; says so where several plants carry the name. */
 export function NameFinder({ start }: { start: string }) {
   const [text, setText] = useState(start);
-  const [found, setFound] = useState<Found | null>(null);
+  const [found, setFound] = useState<FoundNames | null>(null);
   const wanted = text.trim();
   useEffect(() => {
     if (wanted.length < 2) {
@@ -32,7 +28,10 @@ export function NameFinder({ start }: { start: string }) {
     const soon = setTimeout(() => {
       fetch(`/api/v1/names?q=${encodeURIComponent(wanted)}`, { signal: stop.signal })
         .then((r) => (r.ok ? r.json() : null))
-        .then((answer: Found | null) => answer && setFound(answer))
+        .then((answer) => {
+          const read = foundNamesSchema.safeParse(answer);
+          if (read.success) setFound(read.data);
+        })
         .catch(() => undefined);
     }, 120);
     return () => {

@@ -4,21 +4,12 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { PLANT_KEY } from "@/core/pack";
-import type { ChangedVerdict } from "@/core/records";
+import { packPreviewSchema, packTakenSchema } from "@/contracts/work";
 import { WorkProgress } from "../control/work-progress";
 import { useLongWork } from "../device/use-long-work";
 import { VerdictChanges } from "../verdict/verdict-changes";
 import { amendmentSubject, AmendmentWords } from "./amendment-words";
 
-interface Preview {
-  changes: { taxon: string; key: string; before: string | null; value: string | null; file?: string; line: number }[];
-  more: number;
-  same: number;
-  refused: { file?: string; line: number; field: string; what: string }[];
-  thin: { taxon: string; scores: number }[];
-  verdicts: ChangedVerdict[];
-  judged: number;
-}
 /** Where a row stands: with its file, where several were chosen. */
 const lineOf = ({ file, line }: { file?: string; line: number }) => (file ? `${file}, ${line}` : String(line));
 
@@ -27,8 +18,8 @@ export function PackForm() {
   const router = useRouter();
   const [files, setFiles] = useState<File[]>([]);
   const [reason, setReason] = useState("");
-  const shown = useLongWork<Preview>();
-  const taking = useLongWork<{ taken: number }>();
+  const shown = useLongWork(packPreviewSchema);
+  const taking = useLongWork(packTakenSchema);
   const send = () => {
     if (files.length === 0) return;
     taking.rest();

@@ -11,6 +11,7 @@ import { v7 as uuidv7 } from "uuid";
 import { areaText } from "@/components/words/dates";
 import { refusalWords } from "@/core/errors";
 import { makeMap, maplibregl } from "./base-map";
+import { readError } from "@/contracts/error";
 
 /** What is to be drawn: a patch on a site, or a new site. */
 export interface DrawRequest {
@@ -140,8 +141,10 @@ export function GroundMap({
       });
       if (response.ok && site) return location.assign("/ground");
       if (response.ok) return router.push(`/ground/patch/${id}`);
-      const answer = (await response.json()) as { error: { message: string; issues: { what: string }[] } };
-      setFault(refusalWords(answer.error.message, answer.error.issues).join(" "));
+      const error = readError(await response.json());
+      setFault(
+        error ? refusalWords(error.message, error.issues).join(" ") : "That was not saved. Try again in a moment.",
+      );
     } catch {
       setFault("There is no connection. The outline stays on the map; save again when there is.");
     }

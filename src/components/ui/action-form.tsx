@@ -99,10 +99,19 @@ function keep(form: HTMLFormElement, name: string) {
   localStorage.setItem(draftKey(form, name), JSON.stringify(values));
 }
 
+/** Names and values as `keep` wrote them; whatever else stands there is left. */
+function namedValues(kept: unknown): [string, string][] {
+  if (!Array.isArray(kept)) return [];
+  return kept.flatMap((pair: unknown): [string, string][] => {
+    const [name, value] = Array.isArray(pair) ? pair : [];
+    return typeof name === "string" && typeof value === "string" ? [[name, value]] : [];
+  });
+}
+
 function restore(form: HTMLFormElement, name: string) {
   const text = localStorage.getItem(draftKey(form, name));
   if (!text) return;
-  for (const [key, value] of JSON.parse(text) as [string, string][]) {
+  for (const [key, value] of namedValues(JSON.parse(text))) {
     const element = form.elements.namedItem(key);
     if (element instanceof HTMLInputElement && (element.type === "hidden" || element.type === "checkbox")) continue;
     if (

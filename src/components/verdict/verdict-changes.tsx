@@ -1,5 +1,5 @@
 import Link from "next/link";
-import type { ChangedVerdict } from "@/core/records";
+import type { ChangedVerdict } from "@/contracts/work";
 import { fullDay } from "../words/dates";
 
 /** The findings whose verdict would be another. Nothing is rewritten: each stands as it was given. */

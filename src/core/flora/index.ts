@@ -1,2 +1,3 @@
 export * from "./calendar";
+export { readCompiledFlora } from "./read-compiled";
 export * from "./types";

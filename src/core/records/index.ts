@@ -1,3 +1,2 @@
 export * from "./chain";
 export * from "./treatment";
-export * from "./changed-verdict";

@@ -31,7 +31,6 @@ const productSchema = z.object({
   /** product used in all, in the label's unit */
   total: z.number().positive(),
   carrierL: z.number().nonnegative(),
-  mixShare: z.number().min(0).max(1).optional(),
 });
 
 /** One treatment, with everything that a regulator asks for. Times are instants; lengths and rates are SI. */

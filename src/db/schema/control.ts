@@ -1,5 +1,4 @@
 import {
-  boolean,
   date,
   foreignKey,
   index,
@@ -15,6 +14,8 @@ import {
 import { createdAt, districtId, districtKey, inSameDistrict, maybeSignedBy, rowId, signedBy } from "./columns";
 import { finding } from "./findings";
 import { patch } from "./ground";
+import { checkResultSchema } from "@/contracts/stored";
+import { jsonOf } from "./json";
 
 /** A piece of control work that is meant to be done. */
 export const plan = pgTable(
@@ -91,9 +92,8 @@ export const followUp = pgTable(
     dueOn: date("due_on").notNull(),
     what: text("what").notNull(),
     doneOn: date("done_on"),
-    result: jsonb("result").$type<{ percentControl?: number; note: string } | null>(),
+    result: jsonOf("result", checkResultSchema),
     ...maybeSignedBy("doneBy", "done_by"),
-    sample: boolean("sample").notNull().default(false),
     at: timestamp("at", { withTimezone: true }).notNull().defaultNow(),
   },
   (t) => [

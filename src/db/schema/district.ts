@@ -1,10 +1,9 @@
+import { jsonOf } from "./json";
 import {
-  boolean,
   date,
   foreignKey,
   index,
   integer,
-  jsonb,
   pgTable,
   primaryKey,
   text,
@@ -15,14 +14,10 @@ import {
 } from "drizzle-orm/pg-core";
 import { createdAt, districtId, districtKey, maybeSignedBy, rowId, signedBy } from "./columns";
 import { site } from "./ground";
+import { districtCostsSchema } from "@/contracts/stored";
+import { labelLimitsSchema } from "@/core/records";
 
 /** In hours of work; `hour` is what one costs in the district's money, 1 where it counts in hours. */
-export interface DistrictCosts {
-  wrongClear: number;
-  missedTarget: number;
-  hold: number;
-  hour?: number;
-}
 
 export const district = pgTable("district", {
   districtId: districtId().primaryKey(),
@@ -31,8 +26,7 @@ export const district = pgTable("district", {
   hemisphere: text("hemisphere").$type<"north" | "south">().notNull().default("north"),
   /** days by which spring comes later here, and autumn earlier, than the flora's calendars say */
   seasonShift: integer("season_shift").notNull().default(0),
-  costs: jsonb("costs").$type<DistrictCosts>().notNull(),
-  listVersion: text("list_version").notNull(),
+  costs: jsonOf("costs", districtCostsSchema).notNull(),
   version: integer("version").notNull().default(1),
   createdAt: createdAt(),
 });
@@ -136,7 +130,6 @@ export const listEntry = pgTable(
 export const demonstration = pgTable("demonstration", {
   districtId: districtId().primaryKey(),
   madeFor: date("made_for").notNull(),
-  sample: boolean("sample").notNull().default(true),
 });
 
 /** A label as the user entered it: the program recommends none. */
@@ -146,7 +139,7 @@ export const label = pgTable(
     districtId: districtId(),
     id: rowId(),
     name: text("name").notNull(),
-    limits: jsonb("limits").$type<LabelLimits>().notNull(),
+    limits: jsonOf("limits", labelLimitsSchema).notNull(),
     ...signedBy("enteredBy", "entered_by"),
     createdAt: createdAt(),
   },
@@ -154,22 +147,6 @@ export const label = pgTable(
 );
 
 /** What the label says, in SI units. Absent means: the label says nothing. */
-export interface LabelLimits {
-  registration?: string;
-  siteOfAction?: string;
-  ratePerHaMax?: number;
-  rateUnit: "L" | "kg";
-  seasonMaxPerHa?: number;
-  windMaxMS?: number;
-  windMinMS?: number;
-  temperatureMaxC?: number;
-  temperatureMinC?: number;
-  rainFreeHours?: number;
-  reentryHours?: number;
-  grazingDays?: number;
-  hayingDays?: number;
-  waterBufferM?: number;
-}
 
 /** A district's own word on one score of the flora, over what is shipped. Kept for ever; one that is taken back says by whom. */
 export const amendment = pgTable(

@@ -13,11 +13,11 @@ import {
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
-import type { Marks } from "@/core/measure";
+import { marksSchema } from "@/core/measure";
 import { bytes, createdAt, districtId, districtKey, geometry, inSameDistrict, rowId, signedBy } from "./columns";
 import { patch, site } from "./ground";
-
-export type VerdictWord = "clear" | "hold" | "keep" | "open" | "unknown";
+import type { Verdict } from "@/core/identify";
+import { jsonOf } from "./json";
 
 /** A plant looked at. What is known of it is in its events; the columns here repeat the latest, for lists and maps. */
 export const finding = pgTable(
@@ -34,7 +34,7 @@ export const finding = pgTable(
     /** frozen id of the plant; `taxon` is its name as it was then */
     plantId: text("plant_id"),
     taxon: text("taxon"),
-    verdict: text("verdict").$type<VerdictWord>().notNull(),
+    verdict: text("verdict").$type<Verdict>().notNull(),
     because: text("because").notNull(),
     reportFirst: boolean("report_first").notNull().default(false),
     overruled: boolean("overruled").notNull().default(false),
@@ -112,7 +112,7 @@ export const pictureMarks = pgTable(
     districtId: districtId(),
     id: rowId(),
     pictureId: uuid("picture_id").notNull(),
-    marks: jsonb("marks").$type<Marks>().notNull(),
+    marks: jsonOf("marks", marksSchema).notNull(),
     ...signedBy("by", "by"),
     at: timestamp("at", { withTimezone: true }).notNull().defaultNow(),
   },

@@ -1,14 +1,7 @@
-import { boolean, doublePrecision, index, jsonb, pgTable, text, unique, uuid } from "drizzle-orm/pg-core";
+import { jsonOf } from "./json";
+import { boolean, doublePrecision, index, integer, pgTable, text, unique, uuid } from "drizzle-orm/pg-core";
 import { createdAt, districtId, districtKey, geometry, inSameDistrict, rowId, signedBy } from "./columns";
-
-export interface SiteRules {
-  noProduct?: boolean;
-  grazed?: boolean;
-  hayed?: boolean;
-  foraged?: boolean;
-  noMachines?: boolean;
-  note?: string;
-}
+import { settingSchema, siteRulesSchema } from "@/contracts/stored";
 
 export const site = pgTable(
   "site",
@@ -18,8 +11,8 @@ export const site = pgTable(
     name: text("name").notNull(),
     boundary: geometry("boundary").notNull(),
     zone: text("zone").notNull(),
-    setting: jsonb("setting").$type<Record<string, string[]>>().notNull(),
-    rules: jsonb("rules").$type<SiteRules>().notNull(),
+    setting: jsonOf("setting", settingSchema).notNull(),
+    rules: jsonOf("rules", siteRulesSchema).notNull(),
     note: text("note").notNull().default(""),
     createdAt: createdAt(),
   },
@@ -50,6 +43,9 @@ export const patch = pgTable(
     name: text("name").notNull(),
     outline: geometry("outline").notNull(),
     areaM2: doublePrecision("area_m2").notNull(),
+    /** drawn on the map, typed, or told by the number of plants: then the outline is a round one about the finding */
+    areaFrom: text("area_from").$type<"drawn" | "typed" | "counted">().notNull().default("drawn"),
+    plants: integer("plants"),
     coverShare: doublePrecision("cover_share"),
     state: text("state").$type<"open" | "treated" | "watched" | "gone">().notNull().default("open"),
     protected: boolean("protected").notNull().default(false),

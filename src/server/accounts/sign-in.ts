@@ -17,6 +17,8 @@ const input = z.object({
  * Signs a person in. What is wrong is not told apart: neither whether the address is known nor which of the two did not fit.
  * @throws {Refusal} 401, or 429 with the wait; with an issue at `code` where the password is right and a one-time code is wanted
  */
+const signedInSchema = z.object({ token: z.string().optional() });
+
 export async function signIn(raw: unknown): Promise<void> {
   const { email, password, code } = input.parse(raw);
   const attempt = {
@@ -50,7 +52,7 @@ export async function signIn(raw: unknown): Promise<void> {
 
 /** The library made a session with the password alone: it ends before its cookie is given to anybody. */
 async function endSessionOf(response: Response): Promise<void> {
-  const { token } = (await response.json()) as { token?: string };
+  const { token } = signedInSchema.parse(await response.json());
   if (token) await (await auth().$context).internalAdapter.deleteSession(token);
 }
 

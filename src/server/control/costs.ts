@@ -10,10 +10,9 @@ import {
   plainName,
   verdictsDiffer,
 } from "@/core/identify";
-import type { ChangedVerdict } from "@/core/records";
+import type { ChangedVerdict, costsPreviewSchema } from "@/contracts/work";
 import type { Transaction } from "@/db/client";
 import { district } from "@/db/schema";
-import type { DistrictCosts } from "@/db/schema/district";
 import { modelWith } from "../flora/flora-models";
 import { plantsIn } from "../flora/plants";
 import { readCaseSource } from "../judge/cases";
@@ -23,6 +22,7 @@ import { edited } from "../platform/faults";
 import { asMember, type Member } from "../platform/session";
 import { EXAMPLES } from "./cost-examples";
 import { listFor } from "./list";
+import type { DistrictCosts } from "@/contracts/stored";
 
 const amount = z.coerce.number("give a number").positive("give more than nothing").max(1e7, "at most ten million");
 
@@ -48,22 +48,6 @@ const inMoney = ({ hour = 1, wrongClear, missedTarget, hold }: DistrictCosts): C
   hold,
 });
 
-/** One standard example under the costs that hold and under the new ones. */
-export interface ExampleVerdict {
-  name: string;
-  before: { verdict: string; name: string };
-  after: { verdict: string; name: string };
-}
-
-export interface CostsPreview {
-  input: CostsInput;
-  limitBefore: number;
-  limitAfter: number;
-  examples: ExampleVerdict[];
-  changed: ChangedVerdict[];
-  judged: number;
-}
-
 export const costsOf = (member: Member): Promise<{ input: CostsInput; limit: number; version: number }> =>
   asMember(member, async (tx) => {
     const [here] = await tx.select().from(district);
@@ -82,7 +66,7 @@ export async function previewCosts(
   { costs, status, actions, source, findings }: Awaited<ReturnType<typeof readCostsPreview>>,
   input: CostsInput,
   step: Step,
-): Promise<CostsPreview> {
+): Promise<z.output<typeof costsPreviewSchema>> {
   const model = modelWith(source.amendments);
   const [before, after]: Costs[] = [costs, inHours(input)];
   const place = { list: status, actions };
@@ -94,7 +78,6 @@ export async function previewCosts(
     if (verdictsDiffer(now, then)) changed.push(changedVerdict(plantsIn(model.flora), old, now, then));
   }
   return {
-    input,
     limitBefore: keptLimit(before),
     limitAfter: keptLimit(after),
     examples: EXAMPLES.map((example) => ({

@@ -13,6 +13,8 @@ import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
 import { signature } from "../records/signature";
+import { overrulingRecordSchema } from "@/contracts/finding";
+import { readStored } from "@/db/schema/json";
 
 export interface PlanningView {
   findingId: string;
@@ -116,7 +118,9 @@ async function overrulingOf(tx: Transaction, findingId: string): Promise<Plannin
     .from(findingEvent)
     .where(and(eq(findingEvent.findingId, findingId), eq(findingEvent.kind, "overruling")));
   const last = rows.at(-1);
-  return last ? { by: last.by, reason: (last.body as { reason: string }).reason } : null;
+  return last
+    ? { by: last.by, reason: readStored("finding_event.body", overrulingRecordSchema, last.body).reason }
+    : null;
 }
 
 const planInputSchema = z.object({

@@ -1,9 +1,15 @@
+import {
+  type Finding,
+  FINDING_EVENTS,
+  findingSchema,
+  overrulingSchema,
+  type SavedFinding,
+  type VerdictRecord,
+} from "@/contracts/finding";
 import { type and, desc, eq, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
-import { STAGES } from "@/core/flora";
-import { type Case, kitSchema, engineVersion, observationSchema } from "@/core/identify";
-import { plainText } from "@/core/limits";
+import { type Case, engineVersion } from "@/core/identify";
 import type { Amendment } from "@/core/pack";
 import { dayIn, mustBePast } from "@/core/time";
 import type { Transaction } from "@/db/client";
@@ -14,7 +20,6 @@ import { plantsIn } from "../flora/plants";
 import { marksOf } from "../ground/pictures";
 import { readCaseSource } from "../judge/cases";
 import { judgeApart, type Judged } from "../judge/judge-apart";
-import type { VerdictRecord } from "../judge/judge-finding";
 import { todayIn } from "../platform/clock";
 import { giveNumberBack, nextNumber } from "../platform/counters";
 import { notFound, Refusal } from "../platform/faults";
@@ -22,34 +27,10 @@ import { count } from "../platform/quota";
 import { asMember, type Member, seesProtected } from "../platform/session";
 import { signature } from "../records/signature";
 
-const pointSchema = z.object({ longitude: z.number().min(-180).max(180), latitude: z.number().min(-85).max(85) });
+import { readStored } from "@/db/schema/json";
+
 /** Farther from its site than this a finding belongs to another site, or its position is wrong. */
 const MOST_OFF_SITE_M = 50_000;
-
-/** What the field sends. A verdict is not among it: the server works it out again. */
-const findingInputSchema = z.object({
-  id: z.uuid(),
-  siteId: z.uuid(),
-  patchId: z.uuid().nullable().default(null),
-  place: pointSchema,
-  day: z.iso.date(),
-  stage: z.enum(STAGES).nullable(),
-  kit: kitSchema,
-  observations: z.array(observationSchema).min(1, "look at something first").max(200),
-  note: plainText(0, 4000, "", true).default(""),
-});
-type FindingInput = z.output<typeof findingInputSchema>;
-
-/** The server's word on a finding that was sent. */
-export interface SavedFinding {
-  id: string;
-  number: number;
-  verdict: string;
-  taxon: string | null;
-  because: string;
-  /** it was here before: the same id was sent again */
-  again: boolean;
-}
 
 /**
  * Saves a finding, once: the same id sent twice is one finding. The verdict is computed here, from the observations, beside the
@@ -57,7 +38,7 @@ export interface SavedFinding {
  * @returns the finding's id, number and the server's verdict
  */
 export async function saveFinding(member: Member, raw: unknown): Promise<SavedFinding> {
-  const input = findingInputSchema.parse(raw);
+  const input = findingSchema.parse(raw);
   const before = await asMember(member, async (tx) => (await savedBefore(tx, input.id)) ?? prepareFinding(tx, input));
   if ("again" in before) return before;
   const judged = await judgeApart(before.amendments, before.case);
@@ -79,7 +60,7 @@ interface Prepared {
 }
 
 /** Looks whether a finding may be stored as it was sent, and reads what its verdict hangs on. */
-async function prepareFinding(tx: Transaction, input: FindingInput): Promise<Prepared> {
+async function prepareFinding(tx: Transaction, input: Finding): Promise<Prepared> {
   const [place] = await tx
     .select({
       zone: site.zone,
@@ -103,7 +84,7 @@ async function prepareFinding(tx: Transaction, input: FindingInput): Promise<Pre
   };
 }
 
-async function checkPatch(tx: Transaction, { patchId, siteId }: FindingInput): Promise<void> {
+async function checkPatch(tx: Transaction, { patchId, siteId }: Finding): Promise<void> {
   if (!patchId) return;
   const [held] = await tx.select({ siteId: patch.siteId }).from(patch).where(eq(patch.id, patchId));
   if (!held) throw notFound("The patch");
@@ -116,7 +97,7 @@ async function checkPatch(tx: Transaction, { patchId, siteId }: FindingInput): P
 async function storeFinding(
   tx: Transaction,
   member: Member,
-  input: FindingInput,
+  input: Finding,
   prepared: Prepared,
   { identification, columns }: Judged,
 ): Promise<SavedFinding> {
@@ -156,7 +137,12 @@ async function storeFinding(
   return { id: input.id, number, verdict, taxon, because, again: false };
 }
 
-async function addEvents(tx: Transaction, member: Member, input: FindingInput, verdict: VerdictRecord): Promise<void> {
+async function addEvents(
+  tx: Transaction,
+  member: Member,
+  input: Finding,
+  verdict: Pick<VerdictRecord, "versions"> & { identification: Judged["identification"] },
+): Promise<void> {
   const base = { districtId: member.districtId, findingId: input.id, ...signature("by", member) };
   await tx.insert(findingEvent).values([
     {
@@ -168,12 +154,6 @@ async function addEvents(tx: Transaction, member: Member, input: FindingInput, v
     { ...base, id: uuidv7(), kind: "verdict" as const, body: verdict },
   ]);
 }
-
-const overrulingSchema = z.object({
-  findingId: z.uuid(),
-  taxon: z.string().min(1).max(200),
-  reason: plainText(20, 2000, "say why in at least 20 letters: it is shown ever after", true),
-});
 
 /** A specialist overrules the engine in writing. The event stays for ever. */
 export async function overrule(member: Member, raw: unknown): Promise<void> {
@@ -228,14 +208,19 @@ export async function findingLines(
   most = 200,
 ): Promise<FindingLine[]> {
   const rows = await tx
-    .select({ f: finding, siteName: site.name, point: sql<string>`ST_AsGeoJSON(${finding.place}, 6)` })
+    .select({
+      f: finding,
+      siteName: site.name,
+      lng: sql<number>`ST_X(${finding.place})`,
+      lat: sql<number>`ST_Y(${finding.place})`,
+    })
     .from(finding)
     .innerJoin(site, eq(site.id, finding.siteId))
     .where(where)
     .orderBy(desc(finding.day), desc(finding.number))
     .limit(most);
   const plants = await plantsHere(tx);
-  return rows.map(({ f, siteName, point }) => ({
+  return rows.map(({ f, siteName, lng, lat }) => ({
     id: f.id,
     number: f.number,
     day: f.day,
@@ -249,11 +234,18 @@ export async function findingLines(
     overruled: f.overruled,
     reportFirst: f.reportFirst,
     settleFrom: f.settleFrom,
-    place: f.protected && !seesProtected(member) ? null : (JSON.parse(point).coordinates as [number, number]),
+    place: f.protected && !seesProtected(member) ? null : [lng, lat],
     madeBy: f.madeBy,
     enteredLater: f.enteredLater,
     stage: f.stage,
   }));
+}
+
+/** The events of one kind, oldest first, their bodies read by the contract of that kind. */
+function eventsOf<S extends z.ZodType>(events: (typeof findingEvent.$inferSelect)[], kind: string, schema: S) {
+  return events
+    .filter((e) => e.kind === kind)
+    .map((e) => ({ ...e, body: readStored(`finding_event.body (${kind})`, schema, e.body) }));
 }
 
 /** One finding with its events and pictures. */
@@ -278,7 +270,9 @@ export async function findingDetail(member: Member, id: string) {
       .where(eq(finding.id, id));
     return {
       line,
-      events,
+      seen: eventsOf(events, "observations", FINDING_EVENTS.observations),
+      verdicts: eventsOf(events, "verdict", FINDING_EVENTS.verdict),
+      overrulings: eventsOf(events, "overruling", FINDING_EVENTS.overruling),
       pictures: pictures.map((p) => ({ ...p, marks: marks.get(p.id) ?? null })),
       note,
       today: todayIn(zone),

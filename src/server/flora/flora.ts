@@ -2,15 +2,14 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { parse } from "yaml";
 import { type Method, methodSchema } from "@/core/control";
-import type { CompiledFlora } from "@/core/flora";
+import { readCompiledFlora, type CompiledFlora } from "@/core/flora";
 import { buildModel, type Model } from "@/core/identify";
 import { perProcess } from "../platform/per-process";
 
 /** The shipped flora, as compiled. */
 export const shippedFlora = (): CompiledFlora =>
-  perProcess(
-    "flora",
-    () => JSON.parse(readFileSync(join(process.cwd(), "public", "flora.json"), "utf8")) as CompiledFlora,
+  perProcess("flora", () =>
+    readCompiledFlora(JSON.parse(readFileSync(join(process.cwd(), "public", "flora.json"), "utf8"))),
   );
 
 export const shippedModel = (): Model => perProcess("model", () => buildModel(shippedFlora()));

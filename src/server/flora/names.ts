@@ -1,28 +1,11 @@
-import { type Stage, STAGES, type Status } from "@/core/flora";
+import { type Stage, STAGES } from "@/core/flora";
 import { decidingChecks, type Model } from "@/core/identify";
 import { resolveName } from "@/core/names";
 import { listFor } from "../control/list";
 import { asMember, type Member } from "../platform/session";
 import { districtModel } from "./amendments";
 import { plantsIn } from "./plants";
-
-export interface FoundName {
-  id: string;
-  name: string;
-  common: string;
-  /** the name that matched, where it is not the one shown */
-  matched: string | null;
-  /** that name is of a plant that the flora does not hold and that is taken for this one */
-  unheld: boolean;
-  status: Status;
-}
-
-export interface FoundNames {
-  text: string;
-  plants: FoundName[];
-  /** where the name is carried by several plants: how many, and the first check that parts them */
-  ambiguous: { name: string; plants: number; check: { ask: string; stage: Stage } | null } | null;
-}
+import type { FoundNames } from "@/contracts/names";
 
 /** More carriers than this are not parted by one check. */
 const MOST_PARTED = 12;

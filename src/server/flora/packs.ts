@@ -11,14 +11,13 @@ import {
   type Pack,
   PACK_FORMAT,
   PACK_TABLES,
-  type PackReading,
   packSchema,
   type PackTable,
   packTables,
   readPackRows,
   TABLE_COLUMNS,
 } from "@/core/pack";
-import type { ChangedVerdict } from "@/core/records";
+import type { packPreviewSchema } from "@/contracts/work";
 import { type Actor, inDistrict, type Transaction } from "@/db/client";
 import { readCaseSource } from "../judge/cases";
 import { changedVerdicts } from "../judge/changed-verdicts";
@@ -203,16 +202,6 @@ function tableOf(columns: string[]): PackTable {
   return table;
 }
 
-export interface PackPreview {
-  changes: PackReading["changes"];
-  more: number;
-  same: number;
-  refused: PackReading["refused"];
-  thin: PackReading["thin"];
-  verdicts: ChangedVerdict[];
-  judged: number;
-}
-
 /** What a preview of a pack needs of the database, read before the engine begins. */
 export async function readPackPreview(tx: Transaction) {
   return { source: await readCaseSource(tx), ...(await oldFindings(tx)) };
@@ -223,7 +212,7 @@ export async function previewPack(
   { source, findings }: Awaited<ReturnType<typeof readPackPreview>>,
   files: PackFile[],
   step: Step,
-): Promise<PackPreview> {
+): Promise<z.output<typeof packPreviewSchema>> {
   const reading = readPackRows(modelWith(source.amendments).flora, rowsOfFiles(files));
   const { changed, judged } =
     reading.refused.length > 0 || reading.changes.length === 0

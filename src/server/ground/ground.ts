@@ -1,6 +1,5 @@
 import { and, desc, eq, sql } from "drizzle-orm";
 import { z } from "zod";
-import { plainText } from "@/core/limits";
 import type { Transaction } from "@/db/client";
 import { district, finding, followUp, ledgerEntry, patch, plan, site } from "@/db/schema";
 import { listFor } from "../control/list";
@@ -12,35 +11,27 @@ import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
 import { asMember, type Member, seesProtected } from "../platform/session";
 import { signature } from "../records/signature";
+import { GROUND_PER_PLANT_M2, patchSchema, polygonSchema, siteSchema, type PatchRequest } from "@/contracts/ground";
+import { storedTreatmentSchema } from "@/contracts/treatment";
+import { readStored } from "@/db/schema/json";
+import type { Polygon } from "geojson";
 
-const ring = z
-  .array(z.tuple([z.number().min(-180).max(180), z.number().min(-85).max(85)]))
-  .min(4)
-  .max(2000);
-const outlineSchema = z.object({ type: z.literal("Polygon"), coordinates: z.array(ring).min(1).max(20) });
 /** A patch is worked on foot: 100 km² are none. A site may be a whole valley. */
 const MOST_PATCH_M2 = 1e8;
 const MOST_SITE_M2 = 1e10;
 
-const patchInputSchema = z.object({
-  id: z.uuid(),
-  siteId: z.uuid(),
-  taxon: z.string().min(1).max(200),
-  name: plainText(1, 120, "give the patch a name"),
-  outline: outlineSchema,
-  coverShare: z.number().min(0).max(1).nullable().default(null),
-  findingId: z.uuid().nullable().default(null),
-});
-
 /** Saves a patch with its outline, once per id. Its area is geodesic, worked out by the database. */
 export async function savePatch(member: Member, raw: unknown): Promise<{ id: string; areaM2: number }> {
-  const input = patchInputSchema.parse(raw);
+  const input = patchSchema.parse(raw);
   const plants = await plantsOf(member);
   plants.mustHold(input.taxon);
   return asMember(member, async (tx) => {
     const [held] = await tx.select({ id: site.id }).from(site).where(eq(site.id, input.siteId));
     if (!held) throw notFound("The site");
-    const { areaM2 } = await measureOutline(tx, input.outline, MOST_PATCH_M2);
+    const { outline, areaFrom } = input.outline
+      ? { outline: input.outline, areaFrom: "drawn" as const }
+      : await roundTheFinding(tx, input);
+    const { areaM2 } = await measureOutline(tx, outline, MOST_PATCH_M2);
     const list = await listFor(tx, input.siteId);
     const made = await tx
       .insert(patch)
@@ -51,8 +42,10 @@ export async function savePatch(member: Member, raw: unknown): Promise<{ id: str
         taxon: input.taxon,
         plantId: plants.idOf(input.taxon),
         name: input.name,
-        outline: input.outline,
-        areaM2,
+        outline,
+        areaM2: input.areaM2 ?? (input.outline ? areaM2 : (input.plants ?? 0) * GROUND_PER_PLANT_M2),
+        areaFrom,
+        plants: input.plants ?? null,
         coverShare: input.coverShare,
         ...signature("madeBy", member),
         protected: list.status[input.taxon] === "protected",
@@ -64,6 +57,37 @@ export async function savePatch(member: Member, raw: unknown): Promise<{ id: str
     if (input.findingId) await tieFinding(tx, input.findingId, { patchId: input.id, siteId: input.siteId });
     return { id: input.id, areaM2 };
   });
+}
+
+/** A patch that is not drawn: site and plant are those of its finding, and never what a form says. */
+export async function savePatchOfFinding(
+  member: Member,
+  input: Pick<PatchRequest, "id" | "name" | "areaM2" | "plants"> & { findingId: string },
+): Promise<{ id: string; areaM2: number }> {
+  const of = z.uuid().safeParse(input.findingId);
+  const [found] = of.success
+    ? await asMember(member, (tx) => findingLines(tx, member, eq(finding.id, of.data), 1))
+    : [];
+  if (!found) throw notFound("The finding");
+  if (!found.taxon) throw new Refusal(409, "This finding names no plant yet, so no patch can be made of it.");
+  return savePatch(member, { ...input, siteId: found.siteId, taxon: found.taxon });
+}
+
+/** A round outline about the point of the patch's finding, as large as the area that was typed or that so many plants take up. */
+async function roundTheFinding(
+  tx: Transaction,
+  { findingId, areaM2, plants }: z.output<typeof patchSchema>,
+): Promise<{ outline: Polygon; areaFrom: "typed" | "counted" }> {
+  const wanted = areaM2 ?? (plants ?? 1) * GROUND_PER_PLANT_M2;
+  const radius = Math.sqrt(wanted / Math.PI);
+  const [found] = await tx
+    .select({
+      outline: sql<string>`ST_AsGeoJSON(ST_Buffer(${finding.place}::geography, ${radius}::float8, 16)::geometry, 9)`,
+    })
+    .from(finding)
+    .where(eq(finding.id, findingId ?? ""));
+  if (!found) throw notFound("The finding");
+  return { outline: polygonSchema.parse(JSON.parse(found.outline)), areaFrom: areaM2 ? "typed" : "counted" };
 }
 
 /** The same id again is the same patch; another site's patch it cannot be. */
@@ -86,26 +110,9 @@ async function tieFinding(tx: Transaction, findingId: string, to: { patchId: str
   await tx.update(finding).set({ patchId: to.patchId }).where(eq(finding.id, findingId));
 }
 
-const siteInputSchema = z.object({
-  id: z.uuid(),
-  name: plainText(1, 120, "give the site a name"),
-  outline: outlineSchema,
-  ground: z.string().min(1).max(60),
-  note: plainText(0, 1000, "", true).default(""),
-  rules: z
-    .object({
-      noProduct: z.boolean(),
-      noMachines: z.boolean(),
-      grazed: z.boolean(),
-      hayed: z.boolean(),
-      foraged: z.boolean(),
-    })
-    .partial(),
-});
-
 /** Saves a site with its boundary, once per id. It takes the district's time zone. */
 export async function saveSite(member: Member, raw: unknown): Promise<{ id: string; areaM2: number }> {
-  const input = siteInputSchema.parse(raw);
+  const input = siteSchema.parse(raw);
   const states =
     shippedFlora()
       .characters.find((c) => c.id === "ground")
@@ -135,11 +142,7 @@ export async function saveSite(member: Member, raw: unknown): Promise<{ id: stri
   });
 }
 
-async function measureOutline(
-  tx: Transaction,
-  outline: z.output<typeof outlineSchema>,
-  mostM2: number,
-): Promise<{ areaM2: number }> {
+async function measureOutline(tx: Transaction, outline: Polygon, mostM2: number): Promise<{ areaM2: number }> {
   const shape = sql`ST_SetSRID(ST_GeomFromGeoJSON(${JSON.stringify(outline)}), 4326)`;
   const { rows } = await tx.execute<{ valid: boolean; reason: string; area: number }>(
     sql`SELECT ST_IsValid(${shape}) AS valid, ST_IsValidReason(${shape}) AS reason, ST_Area(${shape}::geography) AS area`,
@@ -177,7 +180,7 @@ export async function siteLines(member: Member) {
       })
       .from(site)
       .orderBy(site.name);
-    return rows.map((r) => ({ ...r, boundary: JSON.parse(r.boundary) as GeoJSON.Polygon }));
+    return rows.map((r) => ({ ...r, boundary: polygonSchema.parse(JSON.parse(r.boundary)) }));
   });
 }
 export type SiteLine = Awaited<ReturnType<typeof siteLines>>[number];
@@ -226,7 +229,7 @@ export async function patchDetail(member: Member, id: string) {
     return {
       patch: {
         ...row.p,
-        outline: JSON.parse(row.outline) as GeoJSON.Polygon,
+        outline: polygonSchema.parse(JSON.parse(row.outline)),
         taxon,
         plant: plants.common(taxon),
       },
@@ -234,7 +237,9 @@ export async function patchDetail(member: Member, id: string) {
       waterDistanceM: water[0]?.m ?? null,
       findings: await findingLines(tx, member, eq(finding.patchId, id)),
       plans: await tx.select().from(plan).where(eq(plan.patchId, id)).orderBy(desc(plan.intendedOn)),
-      entries: await tx.select().from(ledgerEntry).where(eq(ledgerEntry.patchId, id)).orderBy(desc(ledgerEntry.seq)),
+      entries: (
+        await tx.select().from(ledgerEntry).where(eq(ledgerEntry.patchId, id)).orderBy(desc(ledgerEntry.seq))
+      ).map((e) => ({ ...e, body: readStored("ledger_entry.body", storedTreatmentSchema, e.body) })),
       followUps: await tx.select().from(followUp).where(eq(followUp.patchId, id)).orderBy(followUp.dueOn),
       today: todayIn(row.s.zone),
     };

@@ -2,7 +2,7 @@ import { desc, eq, inArray } from "drizzle-orm";
 import exifr from "exifr";
 import sharp from "sharp";
 import { z } from "zod";
-import { type Marks, marksSchema } from "@/core/measure";
+import type { Marks } from "@/core/measure";
 import type { Transaction } from "@/db/client";
 import { finding, picture, pictureMarks } from "@/db/schema";
 import { now } from "../platform/clock";
@@ -10,6 +10,7 @@ import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
 import { asMember, type Member, seesProtected } from "../platform/session";
 import { signature } from "../records/signature";
+import { pictureMarksSchema } from "@/contracts/picture";
 
 /** What is promised to people; a body may be as large as this and no larger. */
 export const MOST_PICTURE_BYTES = 12e6;
@@ -102,12 +103,10 @@ export async function pictureContent(member: Member, id: string): Promise<Buffer
   });
 }
 
-const marksInputSchema = z.object({ id: z.uuid(), marks: marksSchema });
-
 /** Keeps what was marked on a picture. The same id is stored once; marking anew adds, and takes nothing away. */
 export async function saveMarks(member: Member, pictureId: string, raw: unknown): Promise<void> {
   if (!z.uuid().safeParse(pictureId).success) throw new Refusal(400, "The picture's id is not a UUID.");
-  const input = marksInputSchema.parse(raw);
+  const input = pictureMarksSchema.parse(raw);
   await asMember(member, async (tx) => {
     const [held] = await tx.select({ id: picture.id }).from(picture).where(eq(picture.id, pictureId));
     if (!held) throw notFound("The picture");

@@ -1,6 +1,6 @@
 import { verdictsDiffer } from "@/core/identify";
 import { type Amendment, kindOfKey } from "@/core/pack";
-import type { ChangedVerdict } from "@/core/records";
+import type { ChangedVerdict } from "@/contracts/work";
 import { modelWith } from "../flora/flora-models";
 import { type Plants, plantsIn } from "../flora/plants";
 import type { CaseSource } from "./cases";

@@ -1,21 +1,5 @@
-import {
-  type Case,
-  decide,
-  identify,
-  type Identification,
-  judge,
-  type Model,
-  nextLater,
-  verdictReason,
-  namesPlant,
-} from "@/core/identify";
+import { type Case, decide, identify, judge, type Model, nextLater, verdictReason, namesPlant } from "@/core/identify";
 import type { NamedVerdict } from "@/core/identify";
-
-/** A verdict as it is kept: what the engine said, and the versions that made it say so. */
-export interface VerdictRecord {
-  identification: Identification;
-  versions: { flora: string; list: string; costs: Record<string, number>; engine: string };
-}
 
 /** The engine's word on a case, and the columns that repeat it. */
 export function judgeFinding(model: Model, given: Case) {

@@ -1,25 +1,17 @@
 import { desc, eq, inArray, sql } from "drizzle-orm";
-import { z } from "zod";
-import { STAGES } from "@/core/flora";
-import { type Case, kitSchema, type Costs, type Model, type NamedVerdict, observationSchema } from "@/core/identify";
+import type { Case, Costs, Model, NamedVerdict } from "@/core/identify";
 import type { Transaction } from "@/db/client";
 import { finding, findingEvent, site } from "@/db/schema";
 import type { FindingLine } from "../findings/findings";
 import type { CaseSource } from "./cases";
-import { verdictOn, type VerdictRecord } from "./judge-finding";
-
-const seenSchema = z.object({
-  day: z.string(),
-  stage: z.enum(STAGES).nullable(),
-  kit: kitSchema,
-  observations: z.array(observationSchema),
-});
+import { verdictOn } from "./judge-finding";
+import { type Seen, seenSchema, type VerdictRecord, verdictRecordSchema } from "@/contracts/finding";
 
 /** A finding with what was seen and what was told of it last. */
 export interface OldFinding extends Pick<FindingLine, "id" | "number" | "day" | "siteId" | "siteName" | "overruled"> {
   given: NamedVerdict;
   versions: VerdictRecord["versions"];
-  seen: z.output<typeof seenSchema>;
+  seen: Seen;
 }
 
 /** Most findings that are judged again at once, newest first. */
@@ -50,8 +42,8 @@ export async function oldFindings(tx: Transaction, id?: string): Promise<{ findi
   const [observations, verdicts] = [last("observations"), last("verdict")];
   const findings = rows.flatMap(({ f, siteName }) => {
     const seen = seenSchema.safeParse(observations.get(f.id));
-    const verdict = verdicts.get(f.id) as VerdictRecord | undefined;
-    if (!seen.success || !verdict) return [];
+    const verdict = verdictRecordSchema.safeParse(verdicts.get(f.id));
+    if (!seen.success || !verdict.success) return [];
     return [
       {
         id: f.id,
@@ -60,8 +52,8 @@ export async function oldFindings(tx: Transaction, id?: string): Promise<{ findi
         siteId: f.siteId,
         siteName,
         overruled: f.overruled,
-        given: { verdict: f.verdict, taxon: verdict.identification.about ?? (f.overruled ? null : f.taxon) },
-        versions: verdict.versions,
+        given: { verdict: f.verdict, taxon: verdict.data.identification.about ?? (f.overruled ? null : f.taxon) },
+        versions: verdict.data.versions,
         seen: seen.data,
       },
     ];

@@ -2,7 +2,7 @@ import { and, eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
 import { engineVersion, type Model, verdictsDiffer } from "@/core/identify";
-import type { ChangedVerdict } from "@/core/records";
+import type { SecondLooks } from "@/contracts/work";
 import type { Transaction } from "@/db/client";
 import { finding, findingEvent, plan } from "@/db/schema";
 import { shippedModel } from "../flora/flora";
@@ -16,20 +16,6 @@ import { changedVerdict } from "./changed-verdicts";
 import { judgeApart } from "./judge-apart";
 import { type OldFinding, oldFindings, rejudge, type Rejudged, type Step } from "./old-findings";
 
-export interface SecondLook extends ChangedVerdict {
-  /** what has changed since the verdict was given, in words */
-  why: string;
-  /** the engine's reason now */
-  because: string;
-  overruled: boolean;
-}
-export interface SecondLooks {
-  changed: SecondLook[];
-  judged: number;
-  /** findings of the district in all; the oldest are left out where there are very many */
-  inAll: number;
-}
-
 /** What a second look needs of the database, read before the engine begins. */
 export async function readSecondLook(tx: Transaction) {
   return { source: await readCaseSource(tx), ...(await oldFindings(tx)) };
@@ -42,7 +28,7 @@ export async function secondLook(
 ): Promise<SecondLooks> {
   const model = modelWith(source.amendments);
   const plants = plantsIn(model.flora);
-  const changed: SecondLook[] = [];
+  const changed: SecondLooks["changed"] = [];
   for (const [i, old] of findings.entries()) {
     await step(i, findings.length);
     const now = rejudge(source, old, model);

@@ -55,7 +55,6 @@ export async function setUp(raw: unknown): Promise<string> {
           zone: input.zone,
           hemisphere: input.hemisphere,
           costs: DEFAULT_COSTS,
-          listVersion: "1",
         });
         await tx.insert(membership).values({
           districtId,

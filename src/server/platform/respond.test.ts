@@ -1,9 +1,13 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { Refusal } from "./faults";
 import { answerForm, checkOrigin, MOST_REQUEST_MS, respond } from "./respond";
+import { type ErrorBody, readError } from "@/contracts/error";
 
-const error = async (response: Response) =>
-  ((await response.json()) as { error: { code: string; message: string } }).error;
+async function error(response: Response): Promise<ErrorBody> {
+  const read = readError(await response.json());
+  if (!read) throw new Error("no refusal came");
+  return read;
+}
 
 describe("a request that does not come to an end", () => {
   beforeEach(() => {

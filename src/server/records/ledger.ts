@@ -1,3 +1,5 @@
+import { storedTreatmentSchema } from "@/contracts/treatment";
+import { readStored } from "@/db/schema/json";
 import { desc, eq, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
@@ -6,7 +8,6 @@ import {
   checkTreatment,
   followUpDays,
   GENESIS,
-  type LabelLimits,
   labelLimitsSchema,
   restrictionsAfter,
   type Treatment,
@@ -150,7 +151,7 @@ async function checkCorrection(tx: Transaction, input: EntryInput): Promise<Trea
     throw new Refusal(400, "A correction needs its reason.", [
       { field: "correctionReason", what: "say what was wrong" },
     ]);
-  return old.body as Treatment;
+  return readStored("ledger_entry.body", storedTreatmentSchema, old.body);
 }
 
 /** The label's limits come from the district's own table, never from what the client sent. */
@@ -188,7 +189,7 @@ async function usedThisSeason(
   return rows
     .filter((r) => !replaced.has(r.id))
     .reduce((sum, r) => {
-      const other = r.body as Treatment;
+      const other = readStored("ledger_entry.body", storedTreatmentSchema, r.body);
       return other.product?.labelId === treatment.product?.labelId && seasonIn(other) === season
         ? sum + (other.product?.ratePerHa ?? 0)
         : sum;
@@ -233,7 +234,7 @@ export async function ledgerLines(member: Member) {
       count: rows.length,
       lines: rows.map((r) => ({
         ...r.e,
-        body: r.e.body as StoredTreatment,
+        body: readStored("ledger_entry.body", storedTreatmentSchema, r.e.body),
         patchName: r.patchName,
         siteName: r.siteName,
         supersededBy: superseded.get(r.e.id) ?? null,
@@ -241,8 +242,6 @@ export async function ledgerLines(member: Member) {
     };
   });
 }
-export type StoredTreatment = Treatment & { restrictions: { what: string; until: string }[]; warnings: string[] };
-
 export async function ledgerDetail(member: Member, id: string) {
   if (!z.uuid().safeParse(id).success) throw notFound("The entry");
   const all = await ledgerLines(member);
@@ -306,7 +305,7 @@ export async function recordingFor(member: Member, planId: string) {
       stage: taxon ? stageOn(taxon, todayIn(row.site.zone), here) : ("vegetative" as const),
       me: { name: me.name, licence: me.licence, licenceExpires: me.licenceExpires },
       waterDistanceM: water[0]?.m ?? null,
-      labels: labels as { id: string; name: string; limits: LabelLimits }[],
+      labels,
       method: method ?? null,
     };
   });

@@ -7,8 +7,9 @@ import { fullDay } from "@/components/words/dates";
 import { inZone } from "@/core/time";
 import { districtZone } from "@/server/ground/district";
 import { newestJob } from "@/server/jobs/jobs";
-import { type SecondLooks, standingOf } from "@/server/judge/second-look";
+import { standingOf } from "@/server/judge/second-look";
 import { asMember, memberOrSignIn } from "@/server/platform/session";
+import { secondLookSchema } from "@/contracts/work";
 
 export const metadata = { title: "Second look" };
 
@@ -19,7 +20,7 @@ export default async function SecondLookPage() {
     newest: await newestJob(tx, "second-look"),
     zone: await districtZone(tx),
   }));
-  const looks = newest?.state === "done" ? (newest.result as SecondLooks) : null;
+  const looks = newest?.state === "done" ? secondLookSchema.parse(newest.result) : null;
   const standing = await standingOf(member, looks?.changed.map((f) => f.id) ?? []);
   const changed = looks?.changed.filter((f) => standing.get(f.id)?.verdict === f.before.verdict) ?? [];
   return (

@@ -1,4 +1,3 @@
-import type { Model } from "../model/model";
 import { type Case, type CaseInput, caseSchema } from "./case";
 
 /** What a place brings to a case: its climate, its setting, its list and what mistakes cost there. */
@@ -14,7 +13,11 @@ export type Looked = Pick<CaseInput, "id" | "day" | "stage" | "kit" | "observati
  * @param flora the flora that the case is judged by
  * @throws {ZodError} where a value is not what it should be
  */
-export function caseAt(place: PlaceKnowledge, looked: Looked, flora: Pick<Model, "taxonIndex">): Case {
+export function caseAt(
+  place: PlaceKnowledge,
+  looked: Looked,
+  flora: { taxonIndex: ReadonlyMap<string, number> },
+): Case {
   const known = <T>(record: Record<string, T> = {}): Record<string, T> =>
     Object.fromEntries(Object.entries(record).filter(([name]) => flora.taxonIndex.has(name)));
   const { id, day, stage, kit, observations } = looked;

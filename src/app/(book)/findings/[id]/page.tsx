@@ -1,6 +1,7 @@
 import Link from "next/link";
+import { v7 as newId } from "uuid";
 import { notFound } from "next/navigation";
-import { overruleAction } from "@/app/actions/findings";
+import { overruleAction, roundPatchAction } from "@/app/actions/findings";
 import { MeasuredPicture } from "@/components/measure/measured-picture";
 import { ActionForm, Field } from "@/components/ui/action-form";
 import { STATUS_WORDS, StatusMark, Tape } from "@/components/verdict/marks";
@@ -10,9 +11,9 @@ import { type Observation, observationInWords, percent } from "@/core/identify";
 import { findingDetail } from "@/server/findings/findings";
 import { plantsOf } from "@/server/flora/amendments";
 import { shippedFlora } from "@/server/flora/flora";
-import type { VerdictRecord } from "@/server/judge/judge-finding";
 import { Refusal } from "@/server/platform/faults";
 import { memberOrSignIn } from "@/server/platform/session";
+import { GROUND_PER_PLANT_M2 } from "@/contracts/ground";
 
 export const metadata = { title: "Finding" };
 
@@ -24,13 +25,11 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
     throw error;
   });
   const { line } = view;
-  const verdict = view.events.findLast((e) => e.kind === "verdict")?.body as VerdictRecord | undefined;
-  const seen = view.events
-    .filter((e) => e.kind === "observations")
-    .flatMap((e) => (e.body as { observations: Observation[] }).observations);
-  const verdicts = view.events.filter((e) => e.kind === "verdict");
-  const overrulings = view.events.filter((e) => e.kind === "overruling");
+  const { verdicts, overrulings } = view;
+  const verdict = verdicts.at(-1)?.body;
+  const seen = view.seen.flatMap((e) => e.body.observations);
   const specialist = member.roles.includes("specialist");
+  const mayMark = specialist || member.roles.includes("scout");
   const mayPlan = line.verdict === "clear" || line.overruled;
   return (
     <div>
@@ -73,7 +72,7 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
           {overrulings.map((e) => (
             <p key={e.id} className="border-2 border-dashed border-[var(--madder)] p-3 mb-4">
               <strong>Overruled in writing</strong> by {e.by}, {fullDay(e.at.toISOString())}: taken as{" "}
-              {plants.common((e.body as { taxon: string }).taxon)}. “{(e.body as { reason: string }).reason}”
+              {plants.common(e.body.taxon)}. “{e.body.reason}”
             </p>
           ))}
           <h2 className="ruled">What comes next</h2>
@@ -107,6 +106,35 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
               </Link>
             </li>
           </ul>
+          {!line.patchId && line.taxon && mayMark ? (
+            <details className="mt-3 no-print">
+              <summary className="linkish">Make the patch without drawing it</summary>
+              <p className="small mt-2">
+                The patch lies round the finding’s point. Give its area, or the number of plants: each plant then counts
+                as {GROUND_PER_PLANT_M2} m² of ground to work on.
+              </p>
+              <ActionForm
+                action={roundPatchAction}
+                label="Patch without drawing"
+                className="mt-2 flex flex-wrap gap-4 items-end"
+              >
+                <input type="hidden" name="id" value={newId()} />
+                <input type="hidden" name="findingId" value={line.id} />
+                <Field name="name" label="Name of the patch">
+                  <input name="name" defaultValue={`F-${line.number}`} />
+                </Field>
+                <Field name="areaM2" label="Area, m²">
+                  <input name="areaM2" inputMode="decimal" className="figure" />
+                </Field>
+                <Field name="plants" label="or number of plants">
+                  <input name="plants" inputMode="numeric" className="figure" />
+                </Field>
+                <button type="submit" className="button press">
+                  Make the patch
+                </button>
+              </ActionForm>
+            </details>
+          ) : null}
           {mayPlan ? null : (
             <p className="mt-3">
               No work can be planned on this: the verdict is not clear to act.{" "}
@@ -132,13 +160,7 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
               <ul className="flex flex-wrap gap-3 mt-2">
                 {view.pictures.map((p) => (
                   <li key={p.id}>
-                    <MeasuredPicture
-                      id={p.id}
-                      by={p.by}
-                      drawn={p.simulated}
-                      marks={p.marks}
-                      mayMark={specialist || member.roles.includes("scout")}
-                    />
+                    <MeasuredPicture id={p.id} by={p.by} drawn={p.simulated} marks={p.marks} mayMark={mayMark} />
                   </li>
                 ))}
               </ul>
@@ -202,7 +224,7 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
               </h2>
               <ul>
                 {verdicts.slice(0, -1).map((e) => {
-                  const old = (e.body as VerdictRecord).identification;
+                  const old = e.body.identification;
                   return (
                     <li key={e.id} className="row py-1.5">
                       <span className="small">

@@ -1,3 +1,4 @@
+import { MADE_FOR_HEADER } from "@/contracts/headers";
 import { saveFinding } from "@/server/findings/findings";
 import { readJson } from "@/server/platform/read-body";
 import { respondToWrite } from "@/server/platform/respond";
@@ -7,7 +8,7 @@ import { checkMadeFor, requireRole } from "@/server/platform/session";
 export async function POST(request: Request) {
   return respondToWrite(request, async () => {
     const member = await requireRole("scout", "specialist");
-    checkMadeFor(member, request.headers.get("x-sentinel-for"));
+    checkMadeFor(member, request.headers.get(MADE_FOR_HEADER));
     const saved = await saveFinding(member, await readJson(request));
     return Response.json(saved, { status: saved.again ? 200 : 201 });
   });

@@ -7,7 +7,6 @@ import { shippedMethods } from "@/server/flora/flora";
 import { patchDetail } from "@/server/ground/ground";
 import { Refusal } from "@/server/platform/faults";
 import { memberOrSignIn } from "@/server/platform/session";
-import type { StoredTreatment } from "@/server/records/ledger";
 
 export const metadata = { title: "Patch" };
 
@@ -29,11 +28,10 @@ export default async function PatchPage({ params }: { params: Promise<{ id: stri
       ),
     })),
     ...view.entries.map((e) => ({
-      day: (e.body as StoredTreatment).from.slice(0, 10),
+      day: e.body.from.slice(0, 10),
       what: (
         <>
-          <Link href={`/ledger/${e.id}`}>Ledger {e.seq}</Link>: {(e.body as StoredTreatment).methodName},{" "}
-          {(e.body as StoredTreatment).who}
+          <Link href={`/ledger/${e.id}`}>Ledger {e.seq}</Link>: {e.body.methodName}, {e.body.who}
           {e.supersedes ? " (correction)" : ""}
         </>
       ),
@@ -126,7 +124,11 @@ export default async function PatchPage({ params }: { params: Promise<{ id: stri
       <aside>
         <OutlineDrawing ring={patch.outline.coordinates[0] as [number, number][]} />
         <dl className="mt-3">
-          <Row name="Area">{areaText(patch.areaM2)}</Row>
+          <Row name="Area">
+            {areaText(patch.areaM2)}
+            {patch.plants ? `, ${patch.plants} ${patch.plants === 1 ? "plant" : "plants"}` : ""}
+            {patch.areaFrom === "drawn" ? "" : patch.areaFrom === "typed" ? ", as typed" : ", by the number of plants"}
+          </Row>
           <Row name="Cover within">
             {patch.coverShare === null ? "not recorded" : `${Math.round(patch.coverShare * 100)} %`}
           </Row>

@@ -1,3 +1,4 @@
+import { MADE_FOR_HEADER } from "@/contracts/headers";
 import { MOST_PICTURE_BYTES, pictureContent, savePicture } from "@/server/ground/pictures";
 import { readBytes } from "@/server/platform/read-body";
 import { respond, respondToWrite } from "@/server/platform/respond";
@@ -8,7 +9,7 @@ type Context = { params: Promise<{ id: string }> };
 export async function PUT(request: Request, { params }: Context) {
   return respondToWrite(request, async () => {
     const member = await requireRole("scout", "specialist");
-    checkMadeFor(member, request.headers.get("x-sentinel-for"));
+    checkMadeFor(member, request.headers.get(MADE_FOR_HEADER));
     const asked = new URL(request.url).searchParams;
     await savePicture(
       member,

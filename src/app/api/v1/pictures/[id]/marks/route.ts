@@ -1,3 +1,4 @@
+import { MADE_FOR_HEADER } from "@/contracts/headers";
 import { saveMarks } from "@/server/ground/pictures";
 import { readJson } from "@/server/platform/read-body";
 import { respondToWrite } from "@/server/platform/respond";
@@ -7,7 +8,7 @@ import { checkMadeFor, requireRole } from "@/server/platform/session";
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return respondToWrite(request, async () => {
     const member = await requireRole("scout", "specialist");
-    checkMadeFor(member, request.headers.get("x-sentinel-for"));
+    checkMadeFor(member, request.headers.get(MADE_FOR_HEADER));
     await saveMarks(member, (await params).id, await readJson(request));
     return Response.json({ ok: true }, { status: 201 });
   });

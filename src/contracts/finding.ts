@@ -1,0 +1,92 @@
+import { z } from "zod";
+import { STAGES } from "@/core/flora";
+import { kitSchema, observationSchema, VERDICTS } from "@/core/identify";
+import { plainText } from "@/core/limits";
+
+const observationsSchema = z.array(observationSchema).max(200);
+
+/** What the field sends of a finding. A verdict is not among it: the server works it out again. */
+export const findingSchema = z.object({
+  id: z.uuid(),
+  siteId: z.uuid(),
+  patchId: z.uuid().nullable().default(null),
+  place: z.object({ longitude: z.number().min(-180).max(180), latitude: z.number().min(-85).max(85) }),
+  day: z.iso.date(),
+  stage: z.enum(STAGES).nullable(),
+  kit: kitSchema,
+  observations: observationsSchema.min(1, "look at something first"),
+  note: plainText(0, 4000, "", true).default(""),
+});
+export type Finding = z.output<typeof findingSchema>;
+export type FindingRequest = z.input<typeof findingSchema>;
+
+/** A verdict with the plant that it names, and why. */
+export const toldSchema = z.object({
+  verdict: z.enum(VERDICTS),
+  /** accepted name, or null */
+  taxon: z.string().nullable(),
+  because: z.string(),
+});
+export type ToldVerdict = z.output<typeof toldSchema>;
+
+/** The server's word on a finding that was sent. */
+export const savedFindingSchema = toldSchema.extend({
+  id: z.string(),
+  number: z.number(),
+  /** it was here before: the same id was sent again */
+  again: z.boolean(),
+});
+export type SavedFinding = z.output<typeof savedFindingSchema>;
+
+/** Stored: what was seen. */
+export const seenSchema = z.object({
+  day: z.iso.date(),
+  stage: z.enum(STAGES).nullable(),
+  kit: kitSchema,
+  observations: observationsSchema,
+});
+export type Seen = z.output<typeof seenSchema>;
+
+const candidateSchema = z.looseObject({ taxon: z.string(), probability: z.number(), status: z.string() });
+
+/** Stored: a verdict as it was told, and the versions that made the engine say so. What only a screen of that day needed stays beside it unread. */
+export const verdictRecordSchema = z.object({
+  identification: z.looseObject({
+    verdict: z.enum(VERDICTS),
+    about: z.string().nullable().default(null),
+    because: z.string(),
+    candidates: z.array(candidateSchema),
+    candidatesFlat: z.array(candidateSchema),
+    unknown: z.number(),
+    keptSide: z.number(),
+    limit: z.number(),
+  }),
+  versions: z.object({
+    flora: z.string(),
+    list: z.string(),
+    costs: z.record(z.string(), z.number()),
+    engine: z.string(),
+  }),
+});
+export type VerdictRecord = z.output<typeof verdictRecordSchema>;
+
+/** A specialist overrules a verdict in writing. */
+export const overrulingSchema = z.object({
+  findingId: z.uuid(),
+  taxon: z.string().min(1).max(200),
+  reason: plainText(20, 2000, "say why in at least 20 letters: it is shown ever after", true),
+});
+
+/** Stored: an overruling. */
+export const overrulingRecordSchema = z.object({
+  taxon: z.string(),
+  reason: z.string(),
+  from: z.object({ verdict: z.string(), taxon: z.string().nullable() }),
+});
+
+/** Body of a finding's event, by its kind. */
+export const FINDING_EVENTS = {
+  observations: seenSchema,
+  verdict: verdictRecordSchema,
+  overruling: overrulingRecordSchema,
+};

@@ -1,0 +1,51 @@
+import { z } from "zod";
+import { plainText } from "@/core/limits";
+import { siteRulesSchema } from "./stored";
+
+const position = z.tuple([z.number().min(-180).max(180), z.number().min(-85).max(85)]);
+const ring = z.array(position).min(4).max(2000);
+/** WGS 84, longitude first. */
+export const polygonSchema = z.object({ type: z.literal("Polygon"), coordinates: z.array(ring).min(1).max(20) });
+export type Polygon = z.output<typeof polygonSchema>;
+
+/** Ground that one plant takes up where only the number of plants is told, m². It is shown with the patch as what it is. */
+export const GROUND_PER_PLANT_M2 = 1;
+
+/**
+ * A patch: drawn, or round about the point of a finding with a typed area or a number of plants. A single plant by the track
+ * needs no drawing.
+ */
+export const patchSchema = z
+  .object({
+    id: z.uuid(),
+    siteId: z.uuid(),
+    taxon: z.string().min(1).max(200),
+    name: plainText(1, 120, "give the patch a name"),
+    outline: polygonSchema.optional(),
+    areaM2: z.number().positive("give an area above 0").max(1e6, "give at most 100 hectares, or draw it").optional(),
+    plants: z.number().int("give a whole number").positive("give at least one plant").max(1e6).optional(),
+    coverShare: z.number().min(0).max(1).nullable().default(null),
+    findingId: z.uuid().nullable().default(null),
+  })
+  .refine((p) => p.outline || p.areaM2 || p.plants, {
+    path: ["areaM2"],
+    message: "draw the patch, or give its area or the number of plants",
+  })
+  .refine((p) => p.outline || p.findingId, {
+    path: ["findingId"],
+    message: "a patch that is not drawn needs a finding: it lies at the finding's point",
+  });
+export type PatchRequest = z.input<typeof patchSchema>;
+
+export const siteSchema = z.object({
+  id: z.uuid(),
+  name: plainText(1, 120, "give the site a name"),
+  outline: polygonSchema,
+  ground: z.string().min(1).max(60),
+  note: plainText(0, 1000, "", true).default(""),
+  rules: siteRulesSchema,
+});
+export type SiteRequest = z.input<typeof siteSchema>;
+
+/** What the server answers to either. */
+export const savedAreaSchema = z.object({ id: z.string(), areaM2: z.number() });
