@@ -31,8 +31,9 @@ run(() => {
 });
 
 /** Accepted name of every accepted name and synonym. */
-const acceptedNames = (flora: CompiledFlora): Map<string, string> =>
-  new Map(flora.taxa.flatMap((t) => [...t.synonyms, t.name].map((name) => [name, t.name])));
+function acceptedNames(flora: CompiledFlora): Map<string, string> {
+  return new Map(flora.taxa.flatMap((t) => [...t.synonyms, t.name].map((name) => [name, t.name])));
+}
 
 function renamed<T>(list: Record<string, T>, accepted: Map<string, string>): Record<string, T> {
   return Object.fromEntries(

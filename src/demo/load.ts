@@ -353,6 +353,8 @@ async function addPatch(world: World, place: Place, name: string, round: number,
     name: round === 0 ? titles : `${titles} ${round + 1}`,
     outline,
     areaM2: made.areaM2,
+    // a few plants by a track are counted, and not drawn
+    ...(made.areaM2 < 15 ? { areaFrom: "counted" as const, plants: Math.max(1, Math.round(made.areaM2)) } : {}),
     coverShare: Math.round((0.1 + 0.8 * world.chance.uniform()) * 20) / 20,
     ...signed("madeBy", world.people, "Wren Halloway"),
     createdAt: new Date(`${markedOn}T18:00:00Z`),

@@ -7,11 +7,11 @@ import { closePools, inDistrict } from "@/db/client";
 import { finding, findingEvent, label, ledgerEntry, membership, patch, plan } from "@/db/schema";
 import { makePlan, planningFor } from "@/server/control/plans";
 import { overrule, saveFinding } from "@/server/findings/findings";
-import { savePatch } from "@/server/ground/ground";
+import { patchDetail, savePatch, savePatchOfFinding } from "@/server/ground/ground";
 import { savePicture } from "@/server/ground/pictures";
 import { setRoles } from "@/server/people/people";
 import { recordTreatment } from "@/server/records/ledger";
-import { asOwner, member, OTTER, uuidv7 } from "../support/database";
+import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 
 afterAll(closePools);
 const scout = member(["scout"]);
@@ -49,6 +49,50 @@ const HOGWEED = [
   saw("leaf-hair-above", "none"),
   saw("clump", "single"),
 ];
+
+describe("a patch that is not drawn", () => {
+  const named = async () => {
+    const siteId = await siteNamed("Otter Reach, river wood");
+    const { id } = await saveFinding(scout, input(siteId, HOGWEED));
+    return { id, siteId };
+  };
+
+  it("lies round its finding, as large as was typed, and carries the finding's own plant and site", async () => {
+    const finding = await named();
+    const id = uuidv7();
+    expect(
+      await savePatchOfFinding(scout, { id, name: "One by the track", areaM2: 12, findingId: finding.id }),
+    ).toEqual({
+      id,
+      areaM2: expect.closeTo(12, 0),
+    });
+    const { patch: made, site } = await patchDetail(scout, id);
+    expect(made).toMatchObject({ taxon: "Heracleum mantegazzianum", areaM2: 12, areaFrom: "typed", plants: null });
+    expect(site.id).toBe(finding.siteId);
+  });
+
+  it("counts a square meter for each plant where only their number is told", async () => {
+    const finding = await named();
+    const id = uuidv7();
+    await savePatchOfFinding(scout, { id, name: "Three", plants: 3, findingId: finding.id });
+    expect((await patchDetail(scout, id)).patch).toMatchObject({ areaM2: 3, areaFrom: "counted", plants: 3 });
+  });
+
+  it("is refused without area or number, without a finding, of another district, and of a finding that names no plant", async () => {
+    const finding = await named();
+    const ask = (extra: object, by = scout) =>
+      savePatchOfFinding(by, { id: uuidv7(), name: "x", findingId: finding.id, ...extra });
+    await expect(ask({})).rejects.toThrow(/draw the patch, or give its area/);
+    await expect(ask({ plants: 2.5 })).rejects.toThrow(/whole number/);
+    await expect(ask({ areaM2: 4, findingId: uuidv7() })).rejects.toThrow(/was not found/);
+    await expect(ask({ areaM2: 4 }, member(["scout"], PINE))).rejects.toThrow(/was not found/);
+    const open = await saveFinding(scout, input(finding.siteId, HOGWEED.slice(0, 1)));
+    await expect(ask({ areaM2: 4, findingId: open.id })).rejects.toThrow(/names no plant/);
+    await expect(
+      savePatch(scout, { id: uuidv7(), siteId: finding.siteId, taxon: "Heracleum maximum", name: "x", areaM2: 4 }),
+    ).rejects.toThrow(/needs a finding/);
+  });
+});
 
 describe("a finding", () => {
   it("is judged by the server; a verdict sent along is not looked at", async () => {

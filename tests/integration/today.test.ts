@@ -52,7 +52,7 @@ describe("Today, whatever day it is", () => {
     const district = uuidv7();
     await asOwner((c) =>
       c.query(
-        `INSERT INTO district (district_id, name, zone, costs, list_version) VALUES ($1, 'Empty Hollow', 'Etc/GMT+8', '{"wrongClear":600,"missedTarget":10,"hold":10}', '1')`,
+        `INSERT INTO district (district_id, name, zone, costs) VALUES ($1, 'Empty Hollow', 'Etc/GMT+8', '{"wrongClear":600,"missedTarget":10,"hold":10}')`,
         [district],
       ),
     );

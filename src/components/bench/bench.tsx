@@ -2,6 +2,7 @@
 
 import Link from "next/link";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import type { BenchPack } from "@/contracts/bench-pack";
 import type { Stage } from "@/core/flora";
 import {
   canBeMissing,
@@ -18,11 +19,11 @@ import { StatusMark, Tape } from "../verdict/marks";
 import { shortDay } from "../words/dates";
 import { AnyPart } from "./any-part";
 import { useDraft } from "./draft";
+import type { BenchCase } from "./engine";
 import { Evidence, type SlipKind } from "./evidence";
 import { Hedge } from "./hedge";
 import { MeasureOn, OpenPicture, wantedOf } from "./measure-picture";
 import { NameInMind, useDoubts } from "./name-in-mind";
-import type { BenchPack } from "@/contracts/bench-pack";
 import { PlaceQuestion } from "./place-question";
 import { Question, type Sure } from "./question";
 import { SavePanel } from "./save-panel";
@@ -31,7 +32,6 @@ import { STAGE_WORDS, StageQuestion } from "./stage-question";
 import { laterWords, todoFor } from "./todo-words";
 import { TopTwo } from "./top-two";
 import { useEngine } from "./use-engine";
-import type { BenchCase } from "./engine.worker";
 
 export interface BenchProps {
   pack: BenchPack;

@@ -4,7 +4,7 @@ import { scaleLog } from "d3-scale";
 import { memo } from "react";
 import { percent } from "@/core/identify";
 import { STATUS_WORDS, StatusMark } from "../verdict/marks";
-import type { FieldMark } from "./engine.worker";
+import type { FieldMark } from "./engine";
 import { spreadLabels } from "./spread-labels";
 
 const WIDTH = 440;

@@ -1,7 +1,7 @@
 "use client";
 
 import { StatusMark } from "../verdict/marks";
-import type { Side } from "./engine.worker";
+import type { Side } from "./engine";
 
 export type SlipKind = "verdict-hangs-on-it" | "against-all-others";
 

@@ -1,8 +1,8 @@
-import fc from "fast-check";
 import { scaleLog } from "d3-scale";
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { FieldMark } from "./engine.worker";
 import { slopesOf } from "./district-slopes";
+import type { FieldMark } from "./engine";
 import { placeMarks } from "./place-marks";
 
 const y = scaleLog().domain([0.001, 1]).range([426, 26]);

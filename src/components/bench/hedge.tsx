@@ -5,7 +5,7 @@ import { memo, useState } from "react";
 import { percent } from "@/core/identify";
 import { STATUS_WORDS, StatusMark } from "../verdict/marks";
 import { DistrictSlopes } from "./district-slopes";
-import type { FieldMark } from "./engine.worker";
+import type { FieldMark } from "./engine";
 import { AXIS, COLUMN, FOOT, HEIGHT, LEAST, MIDDLE, type Placed, placeMarks, TOP, WIDTH } from "./place-marks";
 
 /** Units of the drawing that one letter of a name takes, and the figure after it. */

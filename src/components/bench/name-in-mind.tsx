@@ -4,7 +4,7 @@ import type { Remote } from "comlink";
 import { useEffect, useRef, useState } from "react";
 import { type Identification, percent } from "@/core/identify";
 import { STATUS_WORDS, StatusMark } from "../verdict/marks";
-import type { BenchCase, Doubt, Engine, FieldMark } from "./engine.worker";
+import type { BenchCase, Doubt, Engine, FieldMark } from "./engine";
 
 /** The looks that would speak most against a name, reckoned anew after each answer. */
 export function useDoubts(

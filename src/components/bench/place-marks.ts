@@ -1,4 +1,4 @@
-import type { FieldMark } from "./engine.worker";
+import type { FieldMark } from "./engine";
 import { spreadLabels } from "./spread-labels";
 
 /** The field of the hedge, in its own units. */

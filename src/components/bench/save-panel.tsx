@@ -3,13 +3,12 @@
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { memo, useEffect, useState } from "react";
+import type { BenchPack, BenchSite } from "@/contracts/bench-pack";
+import type { FindingRequest } from "@/contracts/finding";
 import type { Identification, ObservationInput } from "@/core/identify";
 import { clock } from "@/wiring/browser";
 import { layOut, sendWaiting, standingOf } from "../device/outbox";
 import { type Draft, newDraft, type StoredPicture } from "../device/stored";
-import type { BenchPack } from "@/contracts/bench-pack";
-import type { BenchSite } from "@/contracts/bench-pack";
-import type { FindingRequest } from "@/contracts/finding";
 
 const PickMap = dynamic(() => import("../map/pick-map").then((m) => m.PickMap), {
   ssr: false,

@@ -5,7 +5,7 @@ import { useEffect, useRef, useState } from "react";
 import type { Stage } from "@/core/flora";
 import type { Month } from "@/core/identify";
 import { TapePiece } from "../verdict/marks";
-import type { BenchCase, Engine } from "./engine.worker";
+import type { BenchCase, Engine } from "./engine";
 import { STAGE_WORDS } from "./stage-question";
 
 const MONTHS = [

@@ -3,7 +3,7 @@
 import Link from "next/link";
 import { NOT_DRAWN } from "@/drawings/not-drawn";
 import { StatusMark } from "../verdict/marks";
-import type { Parted, Side } from "./engine.worker";
+import type { Parted, Side } from "./engine";
 import { LazyPicture } from "./lazy-picture";
 
 /** The two plants that are weighed against each other, side by side in what parts them best now. */

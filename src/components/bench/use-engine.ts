@@ -3,7 +3,7 @@
 import { type Remote, wrap } from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Lens } from "@/core/identify";
-import type { BenchCase, BenchView, Engine, Vocabulary } from "./engine.worker";
+import type { BenchCase, BenchView, Engine, Vocabulary } from "./engine";
 
 /** What fits now, and how each plant stood before the last answer. */
 export interface Seen {

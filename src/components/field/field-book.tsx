@@ -2,8 +2,8 @@
 
 import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
-import { Bench } from "../bench/bench";
 import type { BenchPack } from "@/contracts/bench-pack";
+import { Bench } from "../bench/bench";
 import { DeviceKeeper } from "../device/keeper";
 import { OnThisDevice } from "../device/on-this-device";
 import { OutboxPanel } from "../device/outbox-panel";
