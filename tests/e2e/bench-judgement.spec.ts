@@ -57,7 +57,7 @@ test("where one look alone parts it from a twin that is not held, a second plant
 }) => {
   const second = await toSecondPlant(page);
   await expect(second.getByRole("heading")).toContainText("Now on a second plant of the patch");
-  await expect(tape(page)).toContainText("One look alone parts the two: make it on a second plant.");
+  await expect(tape(page)).toContainText("Only one check tells the two apart. Make it on a second plant.");
   await expect(tape(page)).toContainText("Look at a second plant of the patch");
   await answer(page, HOUNDSTONGUE, /Clear/i, 1);
   await expect(tape(page).locator(".word")).toHaveText(/Clear/i);

@@ -98,6 +98,6 @@ test("a check that is due is recorded on Today, once it says what was found and 
   const looked = page.locator("section:has(h2:has-text('Looked at lately')) a").filter({ hasText: found });
   await expect(looked).toContainText(name);
   await looked.click();
-  await expect(page.getByText(`${found} Control 80 %`)).toBeVisible();
+  await expect(page.getByText(`${found} Control 80%`)).toBeVisible();
   await page.context().close();
 });

@@ -199,7 +199,7 @@ describe("the whole answer", () => {
         expect(answer.because.length).toBeGreaterThan(10);
         for (const { seconds, why } of [...answer.next.name, ...answer.next.action]) {
           expect(seconds).toBeGreaterThan(0);
-          expect(why).toMatch(/^Parts /);
+          expect(why).toMatch(/^(Tells|Splits) /);
         }
       }),
       { seed: 175, numRuns: 30 },

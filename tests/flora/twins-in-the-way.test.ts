@@ -64,22 +64,22 @@ describe("a twin that is listed and not held", () => {
   it("stands in the way of a clear verdict until a look that parts the two was made, and is named", () => {
     const { verdict, because, next } = identify(model, given());
     expect(verdict).toBe("hold");
-    expect(because).toMatch(/halberd-leaved tearthumb and arrow-leaved tearthumb are taken for it/);
+    expect(because).toMatch(/halberd-leaved tearthumb and arrow-leaved tearthumb are mistaken for it/);
     expect(next.action[0].character).toBe("ocrea");
     expect(next.action[0].why).toMatch(
-      /^Parts Mile-a-minute weed from halberd-leaved tearthumb and arrow-leaved tearthumb, which this flora does not hold/,
+      /^Tells Mile-a-minute weed from halberd-leaved tearthumb and arrow-leaved tearthumb, which are not in this flora/,
     );
   });
   it("is not out of the way by one look at one plant, which may be a slip, and is by the same on a second", () => {
     const once = look("ocrea", "saucer");
     const { verdict, because, next } = identify(model, given(once));
     expect(verdict).toBe("hold");
-    expect(because).toMatch(/One look alone parts the two: make it on a second plant\.$/);
+    expect(because).toMatch(/Only one check tells the two apart\. Make it on a second plant\.$/);
     expect(next.second).toEqual([
       expect.objectContaining({
         character: "ocrea",
         why: expect.stringMatching(
-          /^It alone parts Mile-a-minute weed from halberd-leaved tearthumb and arrow-leaved tearthumb/,
+          /^This check alone tells Mile-a-minute weed from halberd-leaved tearthumb and arrow-leaved tearthumb/,
         ),
       }),
     ]);
@@ -105,7 +105,7 @@ describe("a twin that is listed and not held", () => {
     const spurge = model.taxonIndex.get("Euphorbia esula") as number;
     const observations: Observation[] = [];
     const looked = () => identify(model, caseFrom({ day: "2026-06-15", stage: "flowering", list, observations }));
-    for (let looks = 0; looks < 9 && !looked().because.includes("taken for"); looks++) {
+    for (let looks = 0; looks < 9 && !looked().because.includes("mistaken for"); looks++) {
       const { character } = looked().next.action[0];
       observations.push(
         usualLook(model, spurge, model.characterIndex.get(character) as number, "flowering") as Observation,
@@ -114,10 +114,10 @@ describe("a twin that is listed and not held", () => {
     const { because, candidates, next } = looked();
     expect(candidates[0].taxon).toBe("Euphorbia cyparissias");
     expect(because).toMatch(
-      /^Cypress spurge fits, but whorled milkweed is taken for Leafy spurge, treated alike here, and this flora does not hold it\./,
+      /^Cypress spurge fits\. But whorled milkweed is mistaken for Leafy spurge, which is treated the same here, and it is not in this flora\./,
     );
     expect(next.second[0].why).toMatch(
-      /^It alone parts Leafy spurge from whorled milkweed, which this flora does not hold: one look may be a slip\./,
+      /^This check alone tells Leafy spurge from whorled milkweed, which is not in this flora\. One check may be a slip\./,
     );
   });
   it("stays where it is as the twin has it, or told nothing", () => {

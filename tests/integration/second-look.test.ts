@@ -177,7 +177,7 @@ describe("what a wrong act costs", () => {
     expect((await costsOf(specialist)).input.wrongClear).toBe(DEFAULT_COSTS.wrongClear);
   });
 
-  it("makes no verdict laxer than 2 %, however dear a missed target", async () => {
+  it("makes no verdict laxer than 2%, however dear a missed target", async () => {
     expect(await setCostsNow(specialist, { ...COSTS, missedTarget: 1e6 })).toBe(0.02);
   });
 

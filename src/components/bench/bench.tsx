@@ -435,7 +435,7 @@ export function Bench(props: BenchProps) {
             <h2 className="ruled">
               Who still fits
               <span className="small">
-                higher fits better · your limit{found ? ` is ${Number((found.limit * 100).toPrecision(2))} %` : ""}
+                higher fits better · your limit{found ? ` is ${Number((found.limit * 100).toPrecision(2))}%` : ""}
               </span>
             </h2>
             {view ? <Hedge marks={view.field} before={before} limit={view.identification.limit} /> : null}

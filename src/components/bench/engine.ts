@@ -171,12 +171,13 @@ function viewOf(judgement: Judgement, lens: Lens, asked: [string, string] | null
 
 const REHEARSALS = 8;
 
-/** Reckons a few made-up cases while the scout still reads the first question, so that the first answers find the code compiled. */
+/** Judges a few made-up cases while the scout still reads the first question, so that the first answers find the code compiled. */
 async function rehearse(ready: Model): Promise<void> {
   const asked = ready.flora.characters.filter((c) => c.states.length > 0 && !c.comparative);
   for (let n = 1; n <= REHEARSALS; n++) {
     await new Promise((resolve) => setTimeout(resolve));
-    const observations = Array.from({ length: n }, (_, i) => asked[(i * 7 + n) % asked.length]).map((c) => ({
+    const some = new Set(Array.from({ length: n }, (_, i) => asked[(i * 7 + n) % asked.length]));
+    const observations = [...some].map((c) => ({
       character: c.id,
       states: [c.states[n % c.states.length].id],
     }));

@@ -79,7 +79,7 @@ function BothSides({ marks, before, limit }: { marks: FieldMark[]; before: Map<s
           <g key={t}>
             <line x1={0} x2={WIDTH} y1={y(t)} y2={y(t)} stroke="var(--rule)" strokeWidth={0.7} />
             <text x={AXIS - 5} y={y(t) - 3} textAnchor="end" fontSize={11} className="figure" fill="var(--soft)">
-              {t * 100} %
+              {t * 100}%
             </text>
           </g>
         ))}

@@ -84,7 +84,7 @@ export function FieldPlant({
                   >
                     <StatusMark status={pack.status[other.name] ?? "kept"} size={16} />
                     <span className="font-semibold">{plainName({ model }, twin.taxon)}</span>
-                    <span className="figure small ml-auto">{Math.round(100 * twin.likeness)} %</span>
+                    <span className="figure small ml-auto">{Math.round(100 * twin.likeness)}%</span>
                   </a>
                 </li>
               );

@@ -123,7 +123,7 @@ export function MeasureCanvas({
         >
           −
         </button>
-        <span className="figure">{Math.round(ZOOMS[zoom] * 100)} %</span>
+        <span className="figure">{Math.round(ZOOMS[zoom] * 100)}%</span>
         <button
           type="button"
           className="button !py-1"

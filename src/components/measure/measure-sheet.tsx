@@ -45,7 +45,7 @@ interface Props {
   marks: Marks | null;
   wanted: Wanted | null;
   onKeep: (marks: Marks) => void;
-  /** readings in the unit of the wanted character, with half their common 95 % interval */
+  /** readings in the unit of the wanted character, with half their common 95% interval */
   onUse?: (values: number[], half: number) => void;
   onClose: () => void;
 }
@@ -208,7 +208,7 @@ function Work({
           ) : null}
         </p>
         <h2 className="ruled mt-4">
-          3 Read<span className="small">± is half the 95 % interval</span>
+          3 Read<span className="small">± is half the 95% interval</span>
         </h2>
         <ul aria-live="polite">
           {results.map(({ mark, got }) => (

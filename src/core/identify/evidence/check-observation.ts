@@ -1,4 +1,5 @@
 import { InputError } from "../../errors";
+import type { Character } from "../../flora";
 import type { Observation } from "../case/case";
 import type { Model } from "../model/model";
 
@@ -38,14 +39,27 @@ function shutOut(a: Observation, b: Observation): boolean {
   return a.states !== undefined && b.states !== undefined && !a.states.some((s) => b.states?.includes(s));
 }
 
+const numbersOf = ({ value, values }: Observation): number[] => values ?? (value === undefined ? [] : [value]);
+
 /**
  * What no plant could show or nobody could count, by kind of character.
  * @throws {InputError} wrong-kind | not-comparative | more-than-all | not-one-of-two | out-of-range
  */
 export function checkKind(model: Model, c: number, observation: Observation, field: string): void {
   const character = model.flora.characters[c];
+  checkForm(character, observation, field);
+  checkCounted(character, observation, field);
+  checkSecond(character, observation, field);
+  checkSize(model, c, observation, field);
+}
+
+const namesStates = (character: Character) =>
+  `${character.id} has states: name one of ${character.states.map((s) => s.id).join(", ")}`;
+
+/** A number for what is measured, states for what has them. */
+function checkForm(character: Character, observation: Observation, field: string): void {
   const measured = character.states.length === 0;
-  const numbers = observation.values ?? (observation.value === undefined ? [] : [observation.value]);
+  const [number] = numbersOf(observation);
   if (measured && (observation.states || observation.of))
     throw new InputError(
       "wrong-kind",
@@ -53,43 +67,48 @@ export function checkKind(model: Model, c: number, observation: Observation, fie
       observation.states ?? observation.of,
       `${character.id} is measured: give value or values in ${character.unit}`,
     );
-  if (!measured && numbers.length > 0)
-    throw new InputError(
-      "wrong-kind",
-      `${field}.value`,
-      numbers[0],
-      `${character.id} has states: name one of ${character.states.map((s) => s.id).join(", ")}`,
-    );
-  if (observation.against && !character.compares)
+  if (!measured && number !== undefined)
+    throw new InputError("wrong-kind", `${field}.value`, number, namesStates(character));
+}
+
+function checkCounted(character: Character, { against, of }: Observation, field: string): void {
+  if (against && !character.compares)
     throw new InputError(
       "not-comparative",
       `${field}.against`,
-      observation.against,
+      against,
       `${character.id} looks at one plant alone; leave against out`,
     );
-  const { of } = observation;
   if (of && of.yes > of.n)
     throw new InputError("more-than-all", `${field}.of`, of, `of ${of.n} plants at most ${of.n} can show it`);
-  const { other } = observation;
-  if (other !== undefined && measured !== (typeof other === "number"))
+}
+
+/** What a second plant showed is of the same kind, and stands beside what the first one did. */
+function checkSecond(character: Character, { other, of, states }: Observation, field: string): void {
+  if (other === undefined) return;
+  const measured = character.states.length === 0;
+  if (measured !== (typeof other === "number"))
     throw new InputError(
       "wrong-kind",
       `${field}.other`,
       other,
       measured
         ? `${character.id} is measured: give the second plant's reading in ${character.unit}`
-        : `${character.id} has states: name one of ${character.states.map((s) => s.id).join(", ")}`,
+        : namesStates(character),
     );
-  if (
-    typeof other === "string" &&
-    (of?.yes !== 1 || of.n !== 2 || observation.states?.length !== 1 || observation.states[0] === other)
-  )
+  const oneOfTwo = of?.yes === 1 && of.n === 2 && states?.length === 1 && states[0] !== other;
+  if (typeof other === "string" && !oneOfTwo)
     throw new InputError(
       "not-one-of-two",
       `${field}.other`,
       other,
       "give it beside one other state, seen on one of two plants: of { yes: 1, n: 2 }",
     );
+}
+
+function checkSize(model: Model, c: number, observation: Observation, field: string): void {
+  const { other } = observation;
+  const numbers = numbersOf(observation);
   const most = largestReading(model, c);
   for (const value of typeof other === "number" ? [...numbers, other] : numbers)
     if (value > most)
@@ -97,7 +116,7 @@ export function checkKind(model: Model, c: number, observation: Observation, fie
         "out-of-range",
         `${field}.${value === other ? "other" : "value"}`,
         value,
-        `no plant comes near: give it in ${character.unit}, at most ${Number(most.toPrecision(2))}`,
+        `no plant comes near: give it in ${model.flora.characters[c].unit}, at most ${Number(most.toPrecision(2))}`,
       );
 }
 

@@ -20,19 +20,9 @@ export function buildModel(flora: CompiledFlora, observerError = TUNING.referenc
   if (!(observerError >= 0 && observerError <= 0.5))
     throw new InputError("out-of-range", "observerError", observerError, "give a number from 0 to 0.5");
   const scoresOf = indexScores(flora);
-  const conditions: Condition[] = [];
-  const firstCondition = new Int32Array(flora.taxa.length + 1);
-  flora.taxa.forEach((taxon, t) => {
-    firstCondition[t] = conditions.length;
-    for (let form = 0; form < taxon.forms.length; form++)
-      for (let stage = 0; stage < STAGES.length; stage++) conditions.push({ taxon: t, stage, form });
-  });
-  firstCondition[flora.taxa.length] = conditions.length;
+  const { conditions, firstCondition } = conditionsOf(flora);
   const taxonLifeForm = Uint8Array.from(flora.taxa, (t) => LIFE_FORMS.indexOf(t.lifeForm));
-  const treatmentOf = flora.taxa.map(
-    (t) => `${t.lifeForm}, ${t.cycle}, ${t.sprouts.length > 0 || t.fragments !== "none" ? "resprouts" : "from seed"}`,
-  );
-  const treatments = [...new Set(treatmentOf)];
+  const { treatments, treatmentOf } = treatmentsOf(flora);
   const measured: Score[][] = flora.characters.map(() => []);
   for (const score of flora.scores) if (score.points) measured[score.character].push(score);
   const edges = flora.characters.map((c, i) =>
@@ -60,7 +50,7 @@ export function buildModel(flora: CompiledFlora, observerError = TUNING.referenc
     taxonLifeForm,
     plantsOfForm: Float64Array.from(LIFE_FORMS, (_, form) => taxonLifeForm.filter((f) => f === form).length),
     treatments,
-    treatmentOf: Uint16Array.from(treatmentOf, (words) => treatments.indexOf(words)),
+    treatmentOf,
     seen,
     seenStep: Uint8Array.from(seen, (of) => (of.length > STAGES.length ? STAGES.length : 0)),
     relativeLikeness: new Float64Array(flora.characters.length),
@@ -76,11 +66,38 @@ export function buildModel(flora: CompiledFlora, observerError = TUNING.referenc
     crosses: crossesOf(flora),
     unscoredTwins: unscoredTwins(flora),
   };
+  fillTables(model);
+  return model;
+}
+
+/** What rests on the rest of the model: the tables of answers, and how often parts are lacking. */
+function fillTables(model: Model): void {
+  const { flora } = model;
   for (const c of flora.characters.keys()) {
     model.relativeShares[c] = sharesOfRelatives(model, c);
     fillCharacter(model, c);
     model.relativeLikeness[c] = relativeLikeness(model, c);
   }
   for (const c of flora.characters.keys()) model.lacking[c] = lackingOf(model, c);
-  return model;
+}
+
+/** Each plant in each of its forms at each stage. */
+function conditionsOf(flora: CompiledFlora): Pick<Model, "conditions" | "firstCondition"> {
+  const conditions: Condition[] = [];
+  const firstCondition = new Int32Array(flora.taxa.length + 1);
+  flora.taxa.forEach((taxon, t) => {
+    firstCondition[t] = conditions.length;
+    for (let form = 0; form < taxon.forms.length; form++)
+      for (let stage = 0; stage < STAGES.length; stage++) conditions.push({ taxon: t, stage, form });
+  });
+  firstCondition[flora.taxa.length] = conditions.length;
+  return { conditions, firstCondition };
+}
+
+function treatmentsOf(flora: CompiledFlora): Pick<Model, "treatments" | "treatmentOf"> {
+  const words = flora.taxa.map(
+    (t) => `${t.lifeForm}, ${t.cycle}, ${t.sprouts.length > 0 || t.fragments !== "none" ? "resprouts" : "from seed"}`,
+  );
+  const treatments = [...new Set(words)];
+  return { treatments, treatmentOf: Uint16Array.from(words, (own) => treatments.indexOf(own)) };
 }

@@ -2,7 +2,7 @@ import type { Observation } from "../case/case";
 import type { Judgement } from "../posterior/judgement";
 import { farthestFromClear } from "../verdict/standpoint";
 import { gateOf, type Gate } from "../verdict/gates";
-import { looksBeforeClear, type MistakenFor } from "../verdict/twins-in-the-way";
+import { type LooksBeforeClear, looksBeforeClear, type MistakenFor } from "../verdict/twins-in-the-way";
 import { answersAgainst } from "./answers-against";
 import { carriedShare, contactShare, handling, ruledOut, visibleShare } from "./askable";
 import { activeHypotheses, type ActiveHypotheses } from "./hypotheses";
@@ -47,67 +47,70 @@ export function predictChecks(judgement: Judgement, gate = gateOf(judgement), on
 }
 
 function checksFrom(judgement: Judgement, gate: Gate, active: ActiveHypotheses, only: boolean): Check[] {
-  const answered = new Set(judgement.case.observations.map((o) => o.character));
-  const against = only ? new Map<number, Observation>() : active.against;
-  const harm = contactShare(judgement);
-  const before = only ? null : looksBeforeClear(judgement, gate);
-  const wanted = before?.fresh ?? new Map<number, MistakenFor[]>();
   const { appliesName, visible, leastBits, seldomShare } = judgement.model.tuning;
+  const against = only ? new Map<number, Observation>() : active.against;
+  const before = only ? null : looksBeforeClear(judgement, gate);
   const checks: Check[] = [];
   const rest: Askable[] = [];
-  const characters = judgement.model.flora.characters;
-  for (let c = 0; c < characters.length; c++) {
-    const character = characters[c];
+  for (const look of askableNow(judgement, active, against, before)) {
+    if (against.has(look.c)) {
+      if (!before?.again.has(look.c)) checks.push({ ...predictCheck(judgement, active, look), second: true });
+    } else if (look.carried < appliesName || look.visible < visible) rest.push(look);
+    else {
+      const check = predictCheck(judgement, active, look);
+      if (only || check.bits > leastBits || check.first) checks.push(check);
+    }
+  }
+  checks.push(...onSecondPlants(judgement, before));
+  const fresh = checks.filter((check) => !check.second);
+  if (only || !hasRunDry(judgement.model.tuning, active, fresh)) return checks;
+  const seldom = rest.filter((look) => look.carried >= seldomShare && look.visible >= seldomShare);
+  const left = seldom.length > 0 ? seldom : rest;
+  return [
+    ...checks,
+    ...left.map((look) => lessBy(Math.max(look.visible, LEAST_VISIBLE), predictCheck(judgement, active, look))),
+  ];
+}
+
+/** Characters that can be asked about: not answered yet, or answered against the likeliest plant; with the kit at hand, and harming nobody. */
+function askableNow(
+  judgement: Judgement,
+  active: ActiveHypotheses,
+  against: Map<number, Observation>,
+  before: LooksBeforeClear | null,
+): Askable[] {
+  const answered = new Set(judgement.case.observations.map((o) => o.character));
+  const harm = contactShare(judgement);
+  return judgement.model.flora.characters.flatMap((character, c): Askable[] => {
     if (
       character.compares ||
       (answered.has(character.id) && !against.has(c)) ||
       !character.kit.every((k) => judgement.case.kit.includes(k)) ||
       ruledOut(judgement, c)
     )
-      continue;
+      return [];
     const caution = handling(judgement, c, harm);
-    if (caution === "never") continue;
-    if (against.has(c)) {
-      if (!before?.again.has(c))
-        checks.push({
-          ...predictCheck(judgement, active, { c, carried: 1, visible: 1, caution, first: undefined }),
-          second: true,
-        });
-      continue;
-    }
-    const look = {
-      c,
-      carried: carriedShare(judgement, active, c),
-      visible: visibleShare(judgement, active, c),
-      caution,
-      first: wanted.get(c),
-    };
-    if (look.carried < appliesName || look.visible < visible) {
-      rest.push(look);
-      continue;
-    }
-    const check = predictCheck(judgement, active, look);
-    if (only || check.bits > leastBits || check.first) checks.push(check);
-  }
-  for (const [c, twins] of before?.again ?? [])
-    if (handling(judgement, c, harm) !== "never")
-      checks.push(onSecondPlant(judgement, c, twins, handling(judgement, c, harm)));
-  if (
-    only ||
-    !hasRunDry(
-      judgement.model.tuning,
-      active,
-      checks.filter((check) => !check.second),
-    )
-  )
-    return checks;
-  const seldom = rest.filter(({ carried, visible }) => carried >= seldomShare && visible >= seldomShare);
-  return [
-    ...checks,
-    ...(seldom.length > 0 ? seldom : rest).map((look) =>
-      lessBy(Math.max(look.visible, LEAST_VISIBLE), predictCheck(judgement, active, look)),
-    ),
-  ];
+    if (caution === "never") return [];
+    if (against.has(c)) return [{ c, carried: 1, visible: 1, caution, first: undefined }];
+    return [
+      {
+        c,
+        carried: carriedShare(judgement, active, c),
+        visible: visibleShare(judgement, active, c),
+        caution,
+        first: before?.fresh.get(c),
+      },
+    ];
+  });
+}
+
+/** Checks that were made on one plant, and must be made on a second before a target is cleared. */
+function onSecondPlants(judgement: Judgement, before: LooksBeforeClear | null): Check[] {
+  const harm = contactShare(judgement);
+  return [...(before?.again ?? [])].flatMap(([c, twins]) => {
+    const caution = handling(judgement, c, harm);
+    return caution === "never" ? [] : [onSecondPlant(judgement, c, twins, caution)];
+  });
 }
 
 /** A character that may be asked about. */
@@ -134,12 +137,7 @@ function predictCheck(judgement: Judgement, active: ActiveHypotheses, { c, carri
 }
 
 /** What was looked at, looked at on a second plant: it tells nothing new of what is found, but that its one sign was no slip. */
-const onSecondPlant = (
-  { model }: Judgement,
-  character: number,
-  first: MistakenFor[],
-  caution?: "gloves" | "never",
-): Check => ({
+const onSecondPlant = ({ model }: Judgement, character: number, first: MistakenFor[], caution?: "gloves"): Check => ({
   character,
   seconds: model.flora.characters[character].seconds,
   carried: 1,
@@ -149,7 +147,7 @@ const onSecondPlant = (
   partBits: 0,
   first,
   second: true,
-  ...(caution === "gloves" ? { caution } : {}),
+  ...(caution ? { caution } : {}),
 });
 
 /** A look at a part that few of what fits show tells as much less as it is likely to find nothing. */

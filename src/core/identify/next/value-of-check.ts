@@ -57,68 +57,81 @@ export function valueOfCheck(
   rows: Float64Array,
   rowNats?: Float64Array,
 ): CheckValue {
-  const named = judgement.model.answers[c];
-  const { leastMissing } = judgement.model.tuning;
-  const n = named + 1;
-  const {
-    shares,
-    sharesForAction: sided,
-    guarded,
-    sideOf: parted,
-    prior,
-    guardedPrior,
-    sideCount: partitions,
-    standpoint,
-  } = standing;
-  const { sums, first, parts, guardedParts } = standing.scratch;
+  const { firstNow, nats } = sumAnswers(judgement.model, standing, c, rows, rowNats);
+  const { sideNats, costAfter, firstAfter, answerNats } = afterAnswers(judgement, standing, c);
+  const bits = Math.max(0, (nats - answerNats) * Math.LOG2E);
+  const rise = Math.max(0, firstAfter - firstNow);
+  const { standpoint, guardedPrior, sideCount } = standing;
+  if (standpoint.without === judgement.model.flora.characters[c].block) return { bits, rise, saved: 0, partBits: 0 };
+  const saved = Math.max(0, costOfAct(judgement, standpoint.limitTimes, guardedPrior, 0, sideCount, 1) - costAfter);
+  return { bits, rise, saved, partBits: Math.max(0, sideNats * Math.LOG2E) };
+}
+
+/** Fills the scratch arrays with what each answer leaves: of all, of the first plant, and of each side. */
+function sumAnswers(
+  model: Model,
+  { shares, sharesForAction, guarded, sideOf, sideCount, scratch }: Hypotheses,
+  c: number,
+  rows: Float64Array,
+  rowNats?: Float64Array,
+): { firstNow: number; nats: number } {
+  const { leastMissing } = model.tuning;
+  const named = model.answers[c];
+  const { sums, first, parts, guardedParts } = scratch;
   for (const array of [sums, first, parts, guardedParts]) array.fill(0);
   const unknown = shares.length - 1;
   let firstNow = 0;
   let nats = 0;
   for (let i = 0; i < shares.length; i++) {
     const share = shares[i];
-    if (i < unknown && share > firstNow) firstNow = share;
-    const sidedShare = sided[i];
+    const isPlant = i < unknown;
+    if (isPlant && share > firstNow) firstNow = share;
+    const sideShare = sharesForAction[i];
     const guardedShare = guarded[i];
-    const part = parted[i];
+    const side = sideOf[i];
     if (rowNats) nats += share * rowNats[i];
     let left = 1;
-    for (let o = 0; o < n; o++) {
+    for (let o = 0; o <= named; o++) {
       const chance = o < named ? rows[i * named + o] : Math.max(leastMissing, left);
       if (!(chance > 0)) continue;
       left -= chance;
       const joint = share * chance;
       if (!rowNats) nats += share * timesLog(chance);
       sums[o] += joint;
-      if (i < unknown && joint > first[o]) first[o] = joint;
-      parts[o * partitions + part] += sidedShare * chance;
-      guardedParts[o * partitions + part] += guardedShare * chance;
+      if (isPlant && joint > first[o]) first[o] = joint;
+      parts[o * sideCount + side] += sideShare * chance;
+      guardedParts[o * sideCount + side] += guardedShare * chance;
     }
   }
-  let partNats = 0;
+  return { firstNow, nats };
+}
+
+/** What the scratch arrays come to over all answers. */
+function afterAnswers(
+  judgement: Judgement,
+  { prior, sideCount, standpoint, scratch }: Hypotheses,
+  c: number,
+): { sideNats: number; costAfter: number; firstAfter: number; answerNats: number } {
+  const { sums, first, parts, guardedParts } = scratch;
+  let sideNats = 0;
   let costAfter = 0;
   let firstAfter = 0;
-  for (let o = 0; o < n; o++) {
+  let answerNats = 0;
+  for (let o = 0; o <= judgement.model.answers[c]; o++) {
     firstAfter += first[o];
-    if (sums[o] > 1e-12) nats -= sums[o] * Math.log(sums[o]);
+    if (sums[o] > 1e-12) answerNats += sums[o] * Math.log(sums[o]);
+    const from = o * sideCount;
     let all = 0;
     let sum = 0;
-    for (let p = 0; p < partitions; p++) {
-      all += parts[o * partitions + p];
-      sum += guardedParts[o * partitions + p];
+    for (let p = 0; p < sideCount; p++) {
+      all += parts[from + p];
+      sum += guardedParts[from + p];
     }
-    for (let p = 0; p < partitions; p++) {
-      const own = parts[o * partitions + p];
-      if (own > 0) partNats += own * Math.log(own / (all * prior[p]));
-    }
-    if (sum > 1e-12)
-      costAfter += sum * costOfAct(judgement, standpoint.limitTimes, guardedParts, o * partitions, partitions, sum);
+    for (let p = 0; p < sideCount; p++)
+      if (parts[from + p] > 0) sideNats += parts[from + p] * Math.log(parts[from + p] / (all * prior[p]));
+    if (sum > 1e-12) costAfter += sum * costOfAct(judgement, standpoint.limitTimes, guardedParts, from, sideCount, sum);
   }
-  const rise = Math.max(0, firstAfter - firstNow);
-  if (standpoint.without === judgement.model.flora.characters[c].block)
-    return { bits: Math.max(0, nats * Math.LOG2E), rise, saved: 0, partBits: 0 };
-  const saved = Math.max(0, costOfAct(judgement, standpoint.limitTimes, guardedPrior, 0, partitions, 1) - costAfter);
-  return { bits: Math.max(0, nats * Math.LOG2E), rise, saved, partBits: Math.max(0, partNats * Math.LOG2E) };
+  return { sideNats, costAfter, firstAfter, answerNats };
 }
 
 /** Chance of each answer to a look for each plant that is followed, and `natsOf` them. */

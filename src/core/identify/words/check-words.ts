@@ -31,37 +31,57 @@ export function untested(judgement: Judgement): { taxon: number; characters: str
 /** Plants among which a check's reason is looked for. */
 export const REASONED = 4;
 
-/** Why a check is offered: which two it parts, and what each shows. */
+/** Why a check is offered: which plants it tells apart, and what each shows. */
 export function checkReason(judgement: Judgement, check: Check, ranked = likeliest(judgement)): string {
-  const { model } = judgement;
-  const shown = ranked.map((t) => ({
-    t,
-    share: judgement.local.taxa[t],
-    words: describeScore(judgement, t, check.character, likeliestStage(judgement, t)),
-  }));
-  let best: { a: number; b: number; weight: number; words: [string, string] } | null = null;
-  for (const [i, first] of shown.entries()) {
-    for (const second of shown.slice(i + 1)) {
-      if (!first.words || !second.words || first.words === second.words) continue;
-      const weight =
-        first.share * second.share * (judgement.keptSide[first.t] === judgement.keptSide[second.t] ? 0.3 : 1);
-      if (!best || weight > best.weight) best = { a: first.t, b: second.t, weight, words: [first.words, second.words] };
+  const { kit } = judgement.model.flora.characters[check.character];
+  const needs = kit.length > 0 ? ` ${kit.join(" and ")} needed.`.replace(/^ ./, (s) => s.toUpperCase()) : "";
+  return reasonOf(judgement, check, ranked) + needs;
+}
+
+function reasonOf(judgement: Judgement, check: Check, ranked: number[]): string {
+  if (check.first) return twinReason(judgement, check, check.first);
+  if (check.second) return againstReason(judgement, check.character, ranked[0]);
+  if (check.seldom)
+    return "Few of the plants that still fit show this now, and no other check is left. Look at your first answers again too.";
+  const best = bestPair(judgement, check.character, ranked);
+  if (!best) return "Splits what still fits into smaller groups.";
+  const [a, b] = best.plants.map((t, i) => `${plainName(judgement, t)} (${best.words[i]})`);
+  return `Tells ${a} from ${b}.`;
+}
+
+/** Two plants of one side matter less to each other than a plant to treat and one to leave. */
+const SAME_SIDE = 0.3;
+
+/** The two of these plants that it matters most to tell apart, and that show different things. */
+function bestPair(
+  judgement: Judgement,
+  c: number,
+  ranked: number[],
+): { plants: [number, number]; words: [string, string] } | null {
+  const shown = ranked.map((t) => describeScore(judgement, t, c, likeliestStage(judgement, t)));
+  let best: ReturnType<typeof bestPair> = null;
+  let most = 0;
+  for (const [i, first] of ranked.entries()) {
+    for (const [j, second] of ranked.entries()) {
+      if (j <= i || !shown[i] || !shown[j] || shown[i] === shown[j]) continue;
+      const sides = judgement.keptSide[first] === judgement.keptSide[second] ? SAME_SIDE : 1;
+      const weight = judgement.local.taxa[first] * judgement.local.taxa[second] * sides;
+      if (best && weight <= most) continue;
+      most = weight;
+      best = { plants: [first, second], words: [shown[i], shown[j]] };
     }
   }
-  const kit = model.flora.characters[check.character].kit;
-  const needs = kit.length > 0 ? ` ${kit.join(" and ")} needed.`.replace(/^ ./, (s) => s.toUpperCase()) : "";
-  if (check.second && !check.first) return againstReason(judgement, check.character, ranked[0]) + needs;
-  if (check.first) {
-    const like = check.first.filter(({ fits }) => fits).map(({ twin }) => twin);
-    if (like.length > 0)
-      return `You ${seenOf(judgement, check.character)}, as ${listed(like)} ${new Set(like).size > 1 ? "have" : "has"} it, which this flora does not hold; the rest is otherwise. One plant may be odd, or was misread.${needs}`;
-    const apart = `${listed(check.first.map(({ taxon }) => plainName(judgement, taxon)))} from ${listed(check.first.map(({ twin }) => twin))}, which this flora does not hold`;
-    return check.second ? `It alone parts ${apart}: one look may be a slip.${needs}` : `Parts ${apart}.${needs}`;
-  }
-  if (check.seldom)
-    return `Few of what still fits show this now, and there is nothing else left to ask of them. Look again at your first answers too.${needs}`;
-  if (!best) return `Parts what still fits into smaller groups.${needs}`;
-  return `Parts ${plainName(judgement, best.a)} (${best.words[0]}) from ${plainName(judgement, best.b)} (${best.words[1]}).${needs}`;
+  return best;
+}
+
+/** Why a check is made for twins that the flora does not include. */
+function twinReason(judgement: Judgement, check: Check, twins: NonNullable<Check["first"]>): string {
+  const like = twins.filter(({ fits }) => fits).map(({ twin }) => twin);
+  if (like.length > 0)
+    return `You ${seenOf(judgement, check.character)}. That matches ${listed(like)}, which ${new Set(like).size > 1 ? "are" : "is"} not in this flora, although everything else differs. This plant may be unusual, or the part misread.`;
+  const names = listed(twins.map(({ twin }) => twin));
+  const apart = `${listed(twins.map(({ taxon }) => plainName(judgement, taxon)))} from ${names}, which ${new Set(twins.map(({ twin }) => twin)).size > 1 ? "are" : "is"} not in this flora`;
+  return check.second ? `This check alone tells ${apart}. One check may be a slip.` : `Tells ${apart}.`;
 }
 
 /** What was seen of a part on one plant: "saw milky", "measured 12 cm". */
@@ -75,5 +95,6 @@ function seenOf({ model, case: given }: Judgement, c: number): string {
 /** Why an answer of one plant is asked of another: what was seen, and what the likeliest plant shows instead. */
 function againstReason(judgement: Judgement, c: number, likeliestPlant: number): string {
   const shown = describeScore(judgement, likeliestPlant, c, likeliestStage(judgement, likeliestPlant));
-  return `You ${seenOf(judgement, c)}; ${plainName(judgement, likeliestPlant)}, likeliest here, ${shown ? `has ${shown}` : "hardly ever shows that"}. One plant may be odd, or was misread.`;
+  const name = plainName(judgement, likeliestPlant);
+  return `You ${seenOf(judgement, c)}. ${name} is the likeliest here, and it ${shown ? `has ${shown}` : "hardly ever shows that"}. This plant may be unusual, or the part misread.`;
 }

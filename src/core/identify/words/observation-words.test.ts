@@ -99,7 +99,7 @@ describe("reasons", () => {
     return { result: decide(judgement), text: verdictReason(judgement, decide(judgement)) };
   };
   it("say that nothing was seen", () => {
-    expect(reason([]).text).toBe("Nothing seen yet. Start with whatever is plainest.");
+    expect(reason([]).text).toBe("Nothing has been seen yet. Start with whatever is plainest.");
   });
   it("name what still fits when holding", () => {
     const { result, text } = reason([seen("edge", "smooth"), seen("hair", "some"), read("length", 5)]);
@@ -146,15 +146,15 @@ describe("reasons", () => {
       });
     expect(said(unknown / 2)).toMatch(/^A plant that is not in this flora still fits too well/);
     expect(said((unknown + all) / 2)).toMatch(
-      /^No one plant stands in the way, but what must be kept and what is not in this flora stand together at [\d.]+ %, over your limit of [\d.]+ %/,
+      /^No single plant stands in the way\. Plants to keep and plants that are not in this flora add up to [\d.]+%, over your limit of [\d.]+%/,
     );
-    expect(said(2 * all)).toBe("What still fits is treated here in more than one way. Tell them apart before acting.");
+    expect(said(2 * all)).toBe("The plants that still fit are treated in more than one way here. Tell them apart before acting.");
   });
   it("say of a check what it parts and what kit it needs", () => {
     const judgement = judge(model, tinyCase([seen("edge", "smooth")]));
     const sap = predictChecks(judgement).checks.find((c) => model.flora.characters[c.character].id === "sap");
     expect(sap).toBeDefined();
-    if (sap) expect(checkReason(judgement, sap)).toMatch(/^Parts .+ \(.+\) from .+ \(.+\)\./);
+    if (sap) expect(checkReason(judgement, sap)).toMatch(/^Tells .+ \(.+\) from .+ \(.+\)\./);
   });
 });
 

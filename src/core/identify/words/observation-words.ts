@@ -26,29 +26,45 @@ export function observationInWords(
   nameOf: (taxon: string) => string,
 ): string {
   const sure = observation.sure === "sure" ? "" : ` (${observation.sure === "guess" ? "a guess" : "likely"})`;
-  if (observation.answer === "cannot-tell") return `${character.name}: can't tell`;
-  if (observation.answer === "not-there-yet") return `${character.name}: not there yet`;
+  return `${character.name}: ${answerInWords(observation, character, nameOf, sure)}`;
+}
+
+function answerInWords(
+  observation: Observation,
+  character: Character,
+  nameOf: (taxon: string) => string,
+  sure: string,
+): string {
+  if (observation.answer === "cannot-tell") return "can't tell";
+  if (observation.answer === "not-there-yet") return "not there yet";
   const values = observation.values ?? (observation.value === undefined ? null : [observation.value]);
-  const within = observation.half === undefined ? "" : ` ± ${Number(observation.half.toPrecision(2))}`;
-  const onAnother =
-    typeof observation.other === "number"
-      ? ` on one plant, ${Number(observation.other.toPrecision(3))} on another`
-      : "";
-  if (values)
-    return `${character.name}: ${values.map((v) => Number(v.toPrecision(3))).join(", ")}${within} ${character.unit}${onAnother}${sure}`;
-  const plants =
-    typeof observation.other === "string"
-      ? ` on one plant, ${stateName(character, observation.other)} on another`
-      : observation.of
-        ? ` in ${observation.of.yes} of ${observation.of.n} plants`
-        : "";
-  const beside = observation.against
-    ? ` ${observation.states?.[0] === "same" ? "as" : "than"} ${nameOf(observation.against)}`
-    : "";
-  if (saysPartIsMissing(character, observation)) return `${character.name}: no such part${sure}`;
-  const names = (observation.states ?? ["none"]).map((id) => stateName(character, id));
-  const looked = observation.answer === "absent" && observation.states ? "looked for and absent: " : "";
-  return `${character.name}: ${looked}${names.join(observation.join === "all" ? " and " : " or ")}${beside}${plants}${sure}`;
+  if (values) return numbersInWords(values, observation, character) + sure;
+  if (saysPartIsMissing(character, observation)) return `no such part${sure}`;
+  return statesInWords(observation, character, nameOf) + sure;
+}
+
+const round = (value: number, digits: number): number => Number(value.toPrecision(digits));
+
+function numbersInWords(values: number[], { half, other }: Observation, { unit }: Character): string {
+  const within = half === undefined ? "" : ` ± ${round(half, 2)}`;
+  const second = typeof other === "number" ? ` on one plant, ${round(other, 3)} on another` : "";
+  return `${values.map((v) => round(v, 3)).join(", ")}${within} ${unit}${second}`;
+}
+
+function statesInWords(
+  { answer, states, join, against, of, other }: Observation,
+  character: Character,
+  nameOf: (taxon: string) => string,
+): string {
+  const names = (states ?? ["none"]).map((id) => stateName(character, id)).join(join === "all" ? " and " : " or ");
+  const looked = answer === "absent" && states ? "looked for and absent: " : "";
+  const beside = against ? ` ${states?.[0] === "same" ? "as" : "than"} ${nameOf(against)}` : "";
+  return `${looked}${names}${beside}${plantsInWords(character, of, other)}`;
+}
+
+function plantsInWords(character: Character, of: Observation["of"], other: Observation["other"]): string {
+  if (typeof other === "string") return ` on one plant, ${stateName(character, other)} on another`;
+  return of ? ` in ${of.yes} of ${of.n} plants` : "";
 }
 
 export function stateName(character: Character, id: string): string {

@@ -9,10 +9,10 @@ import { percent } from "./percent";
 function unnamedReason({ local, flat, guarded }: Judgement, limit: number): string {
   const kept = Math.max(guarded.local.keptSide, guarded.flat.keptSide);
   if (Math.max(local.unknown, flat.unknown) > limit)
-    return "A plant that is not in this flora still fits too well. Look at more before acting.";
+    return "A plant that is not in this flora still fits too well. Check more before acting.";
   if (kept > limit)
-    return `No one plant stands in the way, but what must be kept and what is not in this flora stand together at ${percent(kept)}, over your limit of ${percent(limit)}. Look at more before acting.`;
-  return "What still fits is treated here in more than one way. Tell them apart before acting.";
+    return `No single plant stands in the way. Plants to keep and plants that are not in this flora add up to ${percent(kept)}, over your limit of ${percent(limit)}. Check more before acting.`;
+  return "The plants that still fit are treated in more than one way here. Tell them apart before acting.";
 }
 
 /** Why a kept plant stands in the way though the field shows little of it: what is not recorded of it never speaks against it. */
@@ -20,66 +20,79 @@ function heldByGuard(judgement: Judgement, { stillFit, limit }: VerdictResult): 
   const { local, flat } = judgement;
   if (Math.max(local.taxa[stillFit[0]], flat.taxa[stillFit[0]]) > judgement.model.tuning.standsInTheWay * limit)
     return "";
-  const looks = judgement.evidence.filter(
+  const silent = judgement.evidence.filter(
     (e) => e && recordingOf(judgement.model, stillFit[0], e.character) === "not-recorded",
   ).length;
-  return looks === 0
-    ? ""
-    : ` Of ${plainName(judgement, stillFit[0])} ${looks === 1 ? "one of these looks is" : `${looks} of these looks are`} not recorded, so it cannot be ruled out by that.`;
+  if (silent === 0) return "";
+  const checks = silent === 1 ? "One of these checks is" : `${silent} of these checks are`;
+  return ` ${checks} not recorded for ${plainName(judgement, stillFit[0])}, so ${silent === 1 ? "that check" : "those checks"} cannot rule it out.`;
 }
 
 export const listed = (names: string[]): string => [...new Set(names)].join(" and ");
 
-/** Why a target is held for a twin that the flora does not hold, of itself or of another that is treated alike, and what would settle it. */
-function unheldReason(judgement: Judgement, about: number, open: TwinInTheWay[]): string {
+/** Why a target is held for a twin that the flora does not include, of itself or of another that is treated alike, and what would settle it. */
+function unscoredReason(judgement: Judgement, about: number, open: TwinInTheWay[]): string {
   const names = [...new Set(open.map((o) => o.twin.common))];
-  const [are, them] = names.length > 1 ? ["are", "them"] : ["is", "it"];
-  const takenFor = open.every((o) => o.taxon === about)
+  const several = names.length > 1;
+  const mistaken = open.every((o) => o.taxon === about)
     ? "it"
-    : `${listed(open.map((o) => plainName(judgement, o.taxon)))}, treated alike here`;
-  const onSecond = open.some((o) => o.fits && o.again.length > 0)
-    ? `What was seen is partly as ${names.length > 1 ? "they have" : "it has"} it, and partly not: make that look on a second plant.`
-    : "One look alone parts the two: make it on a second plant.";
-  const settle = open.every((o) => o.looks.length > 0)
-    ? ""
-    : open.every((o) => o.looks.length > 0 || o.again.length > 0)
-      ? ` ${onSecond}`
-      : " What was seen does not part the two: get a second opinion before acting.";
-  return `${plainName(judgement, about)} fits, but ${names.join(" and ")} ${are} taken for ${takenFor}, and this flora does not hold ${them}.${settle}`;
+    : `${listed(open.map((o) => plainName(judgement, o.taxon)))}, which is treated the same here`;
+  return `${plainName(judgement, about)} fits. But ${names.join(" and ")} ${several ? "are" : "is"} mistaken for ${mistaken}, and ${several ? "they are" : "it is"} not in this flora.${settledBy(open, several)}`;
+}
+
+/** What would settle it, where no fresh check does. */
+function settledBy(open: TwinInTheWay[], several: boolean): string {
+  if (open.every((o) => o.looks.length > 0)) return "";
+  if (!open.every((o) => o.looks.length > 0 || o.again.length > 0))
+    return " What was seen does not tell them apart. Get a second opinion before acting.";
+  return open.some((o) => o.fits && o.again.length > 0)
+    ? ` Some of what was seen matches ${several ? "them" : "it"}, and some does not. Make that check on a second plant.`
+    : " Only one check tells the two apart. Make it on a second plant.";
 }
 
 /** The verdict in a scout's words: reason first, then the one thing to do. */
 export function verdictReason(judgement: Judgement, result: VerdictResult): string {
-  const name = result.about >= 0 ? plainName(judgement, result.about) : "";
-  const kept = Math.max(judgement.guarded.local.keptSide, judgement.guarded.flat.keptSide);
-  if (result.verdict === "clear") {
-    const report = result.reportFirst ? "Not known here yet: report it before anything is done. " : "";
-    return `${report}${name} fits, and what must be kept stands at ${percent(kept, "under ")}, under your limit of ${percent(result.limit, "under ")}.`;
-  }
-  if (result.verdict === "keep") {
-    const danger = judgement.model.flora.taxa[result.about].hazards.people;
-    if (!result.named)
-      return `${name} fits best, but another may fit too. All that fits is on the side that stays: leave it, and do not take it for named.${danger ? ` Take care all the same: ${danger}` : ""}`;
-    return `${name} fits. It is on the side that stays: leave it.${danger ? ` Take care all the same: ${danger}` : ""}`;
-  }
+  if (result.verdict === "clear") return clearReason(judgement, result);
+  if (result.verdict === "keep") return keepReason(judgement, result);
   if (result.verdict === "unknown")
     return "Nothing in this flora fits well. Take a specimen and pictures, and ask for a second opinion.";
-  if (result.verdict === "hold") {
-    if (result.leansOn)
-      return `${name} fits, but only on the strength of one kind of look (${result.leansOn.replace(/-/g, " ")}). Look at something else before acting.`;
-    if (result.twinsInTheWay.length > 0) return unheldReason(judgement, result.about, result.twinsInTheWay);
-    const shown = result.stillFit.slice(0, 2);
-    const names = shown.map((t) => plainName(judgement, t));
-    if (names.length === 0 && result.crossFits >= 0)
-      return `A cross of ${judgement.model.crosses[result.crossFits].parents.map((t) => plainName(judgement, t)).join(" and ")} still fits, and is kept as its kept parent is.`;
-    if (names.length === 0) return unnamedReason(judgement, result.limit);
-    const [fit, they] = names.length > 1 ? ["fit", "They are"] : ["fits", "It is"];
-    // The rule asks for both priors: the field shows the local one, under which these may stand far below the limit.
-    if (shown.every((t) => judgement.guarded.local.taxa[t] <= judgement.model.tuning.standsInTheWay * result.limit))
-      return `By looks alone ${names.join(" and ")} still ${fit}, however rare here. ${they} kept here.${heldByGuard(judgement, result)}`;
-    return `${names.join(" and ")} still ${fit}. ${they} kept here.${heldByGuard(judgement, result)}`;
-  }
+  if (result.verdict === "hold") return holdReason(judgement, result);
   return judgement.evidence.some(Boolean)
-    ? "Not enough seen yet to say."
-    : "Nothing seen yet. Start with whatever is plainest.";
+    ? "Not enough has been seen yet to say."
+    : "Nothing has been seen yet. Start with whatever is plainest.";
+}
+
+function clearReason(judgement: Judgement, { about, limit, reportFirst }: VerdictResult): string {
+  const { local, flat } = judgement.guarded;
+  const report = reportFirst ? "This plant is not known here yet: report it before anything is done. " : "";
+  const kept = Math.max(local.keptSide, flat.keptSide);
+  return `${report}${plainName(judgement, about)} fits. The chance that it is a plant to keep is ${percent(kept, "under ")}, below your limit of ${percent(limit, "under ")}.`;
+}
+
+function keepReason(judgement: Judgement, { about, named }: VerdictResult): string {
+  const name = plainName(judgement, about);
+  const danger = judgement.model.flora.taxa[about].hazards.people;
+  const care = danger ? ` Take care all the same: ${danger}` : "";
+  return named
+    ? `${name} fits. It is a plant to keep: leave it.${care}`
+    : `${name} fits best, but another plant may fit too. All plants that fit are plants to keep: leave it, and do not count it as named.${care}`;
+}
+
+function holdReason(judgement: Judgement, result: VerdictResult): string {
+  const { about, leansOn, twinsInTheWay, crossFits, limit } = result;
+  if (leansOn)
+    return `${plainName(judgement, about)} fits, but only because of one kind of check (${leansOn.replace(/-/g, " ")}). Check something else before acting.`;
+  if (twinsInTheWay.length > 0) return unscoredReason(judgement, about, twinsInTheWay);
+  const shown = result.stillFit.slice(0, 2);
+  if (shown.length === 0 && crossFits >= 0)
+    return `A cross of ${judgement.model.crosses[crossFits].parents.map((t) => plainName(judgement, t)).join(" and ")} still fits. It is kept, as its kept parent is.`;
+  if (shown.length === 0) return unnamedReason(judgement, limit);
+  const names = shown.map((t) => plainName(judgement, t)).join(" and ");
+  const [fit, they] = shown.length > 1 ? ["fit", "They are"] : ["fits", "It is"];
+  const tail = `${they} kept here.${heldByGuard(judgement, result)}`;
+  // The rule asks for both priors: the field shows the local one, under which these may stand far below the limit.
+  const rareHere = shown.every((t) => judgement.guarded.local.taxa[t] <= judgement.model.tuning.standsInTheWay * limit);
+  return rareHere
+    ? `By appearance alone ${names} still ${fit}, however rare here. ${tail}`
+    : `${names} still ${fit}. ${tail}`;
 }

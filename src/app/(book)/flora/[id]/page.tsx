@@ -180,7 +180,7 @@ export default async function TaxonPage({
                               )}
                             </span>
                           ) : (
-                            best.map((x) => `${x.state.name.toLowerCase()} ${Math.round(x.share * 100)} %`).join(", ")
+                            best.map((x) => `${x.state.name.toLowerCase()} ${Math.round(x.share * 100)}%`).join(", ")
                           )}
                         </span>
                       </li>
@@ -266,7 +266,7 @@ export default async function TaxonPage({
                   <span className="flex-1">
                     <span className="font-semibold">{f.common}</span> <span className="latin">{f.name}</span>
                   </span>
-                  <span className="figure small">{Math.round(100 * f.likeness)} %</span>
+                  <span className="figure small">{Math.round(100 * f.likeness)}%</span>
                 </Link>
               </li>
             ))}

@@ -43,7 +43,7 @@ export default async function PatchPage({ params }: { params: Promise<{ id: stri
         what: (
           <>
             Looked again, {f.doneBy}: {f.result?.note}
-            {f.result?.percentControl !== undefined ? ` Control ${f.result.percentControl} %.` : ""}
+            {f.result?.percentControl !== undefined ? ` Control ${f.result.percentControl}%.` : ""}
           </>
         ),
       })),
@@ -130,7 +130,7 @@ export default async function PatchPage({ params }: { params: Promise<{ id: stri
             {patch.areaFrom === "drawn" ? "" : patch.areaFrom === "typed" ? ", as typed" : ", by the number of plants"}
           </Row>
           <Row name="Cover within">
-            {patch.coverShare === null ? "not recorded" : `${Math.round(patch.coverShare * 100)} %`}
+            {patch.coverShare === null ? "not recorded" : `${Math.round(patch.coverShare * 100)}%`}
           </Row>
           {patch.coverShare !== null ? (
             <Row name="Infested area">{areaText(patch.areaM2 * patch.coverShare)}</Row>
