@@ -1,4 +1,37 @@
+import type { Transaction } from "@/db/client";
+import { membership } from "@/db/schema";
 import type { Role } from "@/db/schema/district";
+import { accountOf, createAccount } from "@/server/accounts/auth";
+import { type Person, shift } from "./world";
+
+export async function makePeople(): Promise<{ otter: Person[]; pine: Person[] }> {
+  const made: { otter: Person[]; pine: Person[] } = { otter: [], pine: [] };
+  for (const person of DEMONSTRATION_PEOPLE)
+    made[person.district].push({
+      id:
+        (await accountOf(person.email))?.id ??
+        (await createAccount({ ...person, password: DEMONSTRATION_PASSWORD }, true)),
+      name: person.name,
+      roles: person.roles,
+      licence: person.licence,
+    });
+  return made;
+}
+
+export async function addMembers(tx: Transaction, districtId: string, people: Person[], today: string): Promise<void> {
+  const emails = new Map(DEMONSTRATION_PEOPLE.map((p) => [p.name, p.email]));
+  await tx.insert(membership).values(
+    people.map((p) => ({
+      districtId,
+      personId: p.id,
+      name: p.name,
+      email: emails.get(p.name) as string,
+      roles: p.roles,
+      licence: p.licence ?? null,
+      licenceExpires: p.licence ? shift(today, 400) : null,
+    })),
+  );
+}
 
 /** The demonstration's invented people. Their password is public, so they exist in demonstration mode only. */
 export const DEMONSTRATION_PASSWORD = "otter-valley-demo";

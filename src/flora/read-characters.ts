@@ -35,6 +35,29 @@ export function readCharacters(source: YamlFile, problems: Problem[]): Character
   return characters;
 }
 
+/** `name; help` of each state. */
+const readStates = (raw: unknown): Character["states"] =>
+  Object.entries((raw as Record<string, string>) ?? {}).map(([state, text]) => {
+    const [name, help] = String(text)
+      .split(";")
+      .map((part) => part.trim());
+    return { id: state, name, help: help ?? "" };
+  });
+
+function checkWhole(
+  raw: Record<string, unknown>,
+  kind: Character["kind"],
+  states: Character["states"],
+  say: (what: string) => void,
+): void {
+  if (raw.compares && states.map((s) => s.id).join(" ") !== COMPARED.join(" "))
+    say(`a comparative character has the states ${COMPARED.join(", ")}, in this order`);
+  if (kind === "states" && states.length < 2) say("a character with states needs at least two");
+  if (kind !== "states" && !raw.unit) say("a measured character needs a unit");
+  if (!raw.ask || !raw.name) say("needs a name and a question (ask)");
+  if (!raw.block) say("needs a block: the characters that go wrong together");
+}
+
 function readCharacter(id: string, raw: Record<string, unknown>, say: (what: string) => void): Character {
   const trust = String(raw.trust ?? "normal");
   if (!(trust in ERROR_RATES)) say(`trust "${trust}"; write plain, high, normal or low`);
@@ -43,18 +66,8 @@ function readCharacter(id: string, raw: Record<string, unknown>, say: (what: str
   const kit = onlyKnown(raw.kit as string[], KIT, "kit", say);
   const applies = onlyKnown((raw.applies as string[]) ?? [...LIFE_FORMS], LIFE_FORMS, "life form", say);
   const kind = (raw.kind as Character["kind"]) ?? "states";
-  const states = Object.entries((raw.states as Record<string, string>) ?? {}).map(([state, text]) => {
-    const [name, help] = String(text)
-      .split(";")
-      .map((part) => part.trim());
-    return { id: state, name, help: help ?? "" };
-  });
-  if (raw.compares && states.map((s) => s.id).join(" ") !== COMPARED.join(" "))
-    say(`a comparative character has the states ${COMPARED.join(", ")}, in this order`);
-  if (kind === "states" && states.length < 2) say("a character with states needs at least two");
-  if (kind !== "states" && !raw.unit) say("a measured character needs a unit");
-  if (!raw.ask || !raw.name) say("needs a name and a question (ask)");
-  if (!raw.block) say("needs a block: the characters that go wrong together");
+  const states = readStates(raw.states);
+  checkWhole(raw, kind, states, say);
   const stages = readStages(raw.stages, say);
   const winter = Object.entries((raw.winter ?? {}) as Record<string, string[]>).map(([character, states]) => ({
     character,

@@ -29,21 +29,26 @@ export function readYaml(path: string, shownAs: string): YamlFile {
       let node: Node | null = document.contents as Node | null;
       let line = 1;
       for (const key of keys) {
-        if (isMap(node)) {
-          const pair = node.items.find(
-            (item) => isPair(item) && isScalar(item.key) && String(item.key.value) === String(key),
-          );
-          if (!pair) break;
-          const start = (pair.key as Node).range?.[0];
-          if (start !== undefined) line = counter.linePos(start).line;
-          node = pair.value as Node | null;
-        } else if (node && "items" in node) {
-          node = (node.items as Node[])[Number(key)] ?? null;
-          const start = node?.range?.[0];
-          if (start !== undefined) line = counter.linePos(start).line;
-        }
+        const found = step(node, key);
+        if (!found) break;
+        const start = found.at?.range?.[0];
+        if (start !== undefined) line = counter.linePos(start).line;
+        node = found.node;
       }
       return line;
     },
   };
+}
+
+/** What stands under a key, and the node that shows where: the key itself in a map, the item in a list. */
+function step(node: Node | null, key: string | number): { at: Node | null; node: Node | null } | null {
+  if (isMap(node)) {
+    const pair = node.items.find(
+      (item) => isPair(item) && isScalar(item.key) && String(item.key.value) === String(key),
+    );
+    return pair ? { at: pair.key as Node, node: pair.value as Node | null } : null;
+  }
+  if (!node || !("items" in node)) return { at: null, node };
+  const item = (node.items as Node[])[Number(key)] ?? null;
+  return { at: item, node: item };
 }

@@ -6,18 +6,10 @@ import { drawDay, perturb, SimulatedPlant } from "@/core/simulate/plants";
 import { Scout } from "@/core/simulate/scout";
 import { syntheticFlora } from "@/core/simulate/synthetic";
 import { figuresOf } from "@/core/trials/figures";
-import { mergeBatches, removeTaxon, runBatch } from "@/core/trials/run-trials";
+import { mergeBatches, runBatch } from "@/core/trials/run-trials";
 import { isSeparable, looksSuffice, usualLooks } from "@/core/trials/separable";
-import {
-  type ActionWalk,
-  canBeAsked,
-  drawStart,
-  type NameWalk,
-  standsOnSheet,
-  type Start,
-  walkToAction,
-  walkToName,
-} from "@/core/trials/walks";
+import { type ActionWalk, canBeAsked, drawStart, type NameWalk, standsOnSheet, type Start, walkToAction, walkToName } from "@/core/trials/walks";
+import { removeTaxon } from "@/core/trials/without-plant";
 import { currentFlora } from "@/flora/load";
 import { caseFrom, tinyFlora } from "../support/tiny-flora";
 

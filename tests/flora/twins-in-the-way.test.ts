@@ -1,22 +1,10 @@
-import { caseFrom } from "../support/tiny-flora";
 import { describe, expect, it } from "vitest";
-import {
-  buildModel,
-  type Case,
-  decide,
-  predictChecks,
-  identify,
-  judge,
-  type Observation,
-  towardsAction,
-  towardsName,
-  usualLook,
-  withSecondPlant,
-} from "@/core/identify";
 import type { Pair } from "@/core/flora";
+import { buildModel, type Case, decide, identify, judge, type Observation, predictChecks, towardsAction, towardsName, usualLook, withSecondPlant } from "@/core/identify";
 import { twinsOfPlantInTheWay } from "@/core/identify/verdict/twins-in-the-way";
-import { removeTaxon } from "@/core/trials/run-trials";
+import { removeTaxon } from "@/core/trials/without-plant";
 import { currentFlora, loadList } from "@/flora/load";
+import { caseFrom } from "../support/tiny-flora";
 
 const shipped = currentFlora();
 /** Twins that are told by one part alone in these tests, whatever else the shipped flora lists of them. */

@@ -55,19 +55,20 @@ export function linesOfRows(text: string, most: number): Map<string, number[]> |
     const c = text.charCodeAt(i);
     if (c === NEWLINE) line++;
     if (c <= SPACE) continue;
-    if (begins && c !== CLOSE_LIST) {
-      if (++rows > most) return null;
-      const known = lines.get(key);
-      if (known) known.push(line);
-      else lines.set(key, [line]);
-    }
+    if (begins && c !== CLOSE_LIST && !addRow(lines, key, line, ++rows, most)) return null;
     begins = (c === OPEN_LIST && depth === 1) || (c === COMMA && depth === 2);
-    if (c === QUOTE) {
-      const end = endOfString(text, i);
-      if (depth === 1) key = text.slice(i + 1, end);
-      i = end;
-    } else if (opens(c)) depth++;
-    else if (closes(c)) depth--;
+    depth += Number(opens(c)) - Number(closes(c));
+    if (c !== QUOTE) continue;
+    const end = endOfString(text, i);
+    if (depth === 1) key = text.slice(i + 1, end);
+    i = end;
   }
   return lines;
+}
+
+function addRow(lines: Map<string, number[]>, key: string, line: number, rows: number, most: number): boolean {
+  const known = lines.get(key);
+  if (known) known.push(line);
+  else lines.set(key, [line]);
+  return rows <= most;
 }

@@ -70,40 +70,49 @@ export function valueOfCheck(
 /** Fills the scratch arrays with what each answer leaves: of all, of the first plant, and of each side. */
 function sumAnswers(
   model: Model,
-  { shares, sharesForAction, guarded, sideOf, sideCount, scratch }: Hypotheses,
+  standing: Hypotheses,
   c: number,
   rows: Float64Array,
   rowNats?: Float64Array,
 ): { firstNow: number; nats: number } {
-  const { leastMissing } = model.tuning;
-  const named = model.answers[c];
-  const { sums, first, parts, guardedParts } = scratch;
-  for (const array of [sums, first, parts, guardedParts]) array.fill(0);
+  const { shares, scratch } = standing;
+  for (const array of [scratch.sums, scratch.first, scratch.parts, scratch.guardedParts]) array.fill(0);
   const unknown = shares.length - 1;
   let firstNow = 0;
   let nats = 0;
   for (let i = 0; i < shares.length; i++) {
-    const share = shares[i];
-    const isPlant = i < unknown;
-    if (isPlant && share > firstNow) firstNow = share;
-    const sideShare = sharesForAction[i];
-    const guardedShare = guarded[i];
-    const side = sideOf[i];
-    if (rowNats) nats += share * rowNats[i];
-    let left = 1;
-    for (let o = 0; o <= named; o++) {
-      const chance = o < named ? rows[i * named + o] : Math.max(leastMissing, left);
-      if (!(chance > 0)) continue;
-      left -= chance;
-      const joint = share * chance;
-      if (!rowNats) nats += share * timesLog(chance);
-      sums[o] += joint;
-      if (isPlant && joint > first[o]) first[o] = joint;
-      parts[o * sideCount + side] += sideShare * chance;
-      guardedParts[o * sideCount + side] += guardedShare * chance;
-    }
+    if (i < unknown && shares[i] > firstNow) firstNow = shares[i];
+    const own = sumRow(standing, i, rows, model.answers[c], model.tuning.leastMissing, rowNats === undefined);
+    nats += rowNats ? shares[i] * rowNats[i] : own;
   }
   return { firstNow, nats };
+}
+
+/** Adds the answers of one plant, or of the unknown one. @returns Σ share × chance × ln chance, where it is wanted */
+function sumRow(
+  { shares, sharesForAction, guarded, sideOf, sideCount, scratch: { sums, first, parts, guardedParts } }: Hypotheses,
+  i: number,
+  rows: Float64Array,
+  named: number,
+  leastMissing: number,
+  withNats: boolean,
+): number {
+  const share = shares[i];
+  const isPlant = i < shares.length - 1;
+  let nats = 0;
+  let left = 1;
+  for (let o = 0; o <= named; o++) {
+    const chance = o < named ? rows[i * named + o] : Math.max(leastMissing, left);
+    if (!(chance > 0)) continue;
+    left -= chance;
+    const joint = share * chance;
+    if (withNats) nats += share * timesLog(chance);
+    sums[o] += joint;
+    if (isPlant && joint > first[o]) first[o] = joint;
+    parts[o * sideCount + sideOf[i]] += sharesForAction[i] * chance;
+    guardedParts[o * sideCount + sideOf[i]] += guarded[i] * chance;
+  }
+  return nats;
 }
 
 /** What the scratch arrays come to over all answers. */

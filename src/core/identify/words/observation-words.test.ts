@@ -148,7 +148,9 @@ describe("reasons", () => {
     expect(said((unknown + all) / 2)).toMatch(
       /^No single plant stands in the way\. Plants to keep and plants that are not in this flora add up to [\d.]+%, over your limit of [\d.]+%/,
     );
-    expect(said(2 * all)).toBe("The plants that still fit are treated in more than one way here. Tell them apart before acting.");
+    expect(said(2 * all)).toBe(
+      "The plants that still fit are treated in more than one way here. Tell them apart before acting.",
+    );
   });
   it("say of a check what it parts and what kit it needs", () => {
     const judgement = judge(model, tinyCase([seen("edge", "smooth")]));
