@@ -3,8 +3,8 @@ import { sql } from "drizzle-orm";
 import pg from "pg";
 import { type DatabaseVariable, env } from "@/env";
 import * as schema from "./schema";
-import type { Role } from "./schema/district";
 import { Turnstile } from "./turnstile";
+import type { Role } from "@/core/roles";
 
 export type Database = NodePgDatabase<typeof schema>;
 export type Transaction = Parameters<Parameters<Database["transaction"]>[0]>[0];

@@ -1,6 +1,6 @@
 import type { Transaction } from "@/db/client";
 import { membership } from "@/db/schema";
-import type { Role } from "@/db/schema/district";
+import type { Role } from "@/core/roles";
 import { accountOf, createAccount } from "@/server/accounts/auth";
 import { type Person, shift } from "./world";
 

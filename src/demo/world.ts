@@ -2,7 +2,7 @@ import { sql } from "drizzle-orm";
 import { isTarget, type Status } from "@/core/flora";
 import type { Chance } from "@/core/random";
 import type { Actor, Transaction } from "@/db/client";
-import type { Role } from "@/db/schema/district";
+import type { Role } from "@/core/roles";
 import { signature } from "@/server/records/signature";
 import type { SITES, Metres } from "./valley";
 

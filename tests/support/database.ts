@@ -1,5 +1,5 @@
 import pg from "pg";
-import type { Role } from "@/db/schema/district";
+import type { Role } from "@/core/roles";
 import { v7 as uuidv7 } from "uuid";
 
 /** As the owner of the database: makes what a test needs, past the walls. */

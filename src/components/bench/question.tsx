@@ -358,7 +358,7 @@ function NumberAnswer({
         if (sound) onAnswer({ character: character.id, values: readings, sure });
       }}
     >
-      <LazyPicture of={{ measured: character.id }} className="w-[150px] bg-[#fdfbf5] border border-[var(--rule)]" />
+      <LazyPicture of={{ measured: character.id }} className="w-[150px] drawing-ground border border-[var(--rule)]" />
       <div>
         <label className="field">
           <span className="label">Reading in {character.unit}; several with a space between</span>

@@ -76,7 +76,7 @@ export function TopTwo({
                       : row.states[i].map((state) => (
                           <span
                             key={state}
-                            className={`block ${row.states[i].length > 1 ? "w-[64px] h-[52px]" : "w-[84px] h-[68px]"} bg-[#fdfbf5] border border-[var(--rule)]`}
+                            className={`block ${row.states[i].length > 1 ? "w-[64px] h-[52px]" : "w-[84px] h-[68px]"} drawing-ground border border-[var(--rule)]`}
                           >
                             <LazyPicture of={{ character: row.character, state }} />
                           </span>

@@ -9,7 +9,7 @@ import type { BenchPack } from "@/contracts/bench-pack";
 import { STAGE_WORDS } from "../bench/stage-question";
 import { ControlFacts } from "../flora/control-facts";
 import { Plate } from "../flora/plate";
-import { UnheldName } from "../flora/unscored-name";
+import { UnscoredName } from "../flora/unscored-name";
 import { statusHere, StatusMark } from "../verdict/marks";
 
 /** One plant from the device: its plate, what it is taken for, its dangers and what it shows. */
@@ -62,7 +62,7 @@ export function FieldPlant({
             href={`/flora/${id}?stage=${s}`}
             aria-current={s === stage ? "page" : undefined}
             className={`button pill ${s === stage ? "press" : ""}`}
-            style={{ textDecoration: "none" }}
+            className="no-underline"
           >
             {STAGE_WORDS[s]}
           </a>
@@ -80,7 +80,7 @@ export function FieldPlant({
                   <a
                     href={`/twins?t=${id}&t=${other.id}&stage=${stage}`}
                     className="flex gap-2 items-center min-h-[44px]"
-                    style={{ textDecoration: "none" }}
+                    className="no-underline"
                   >
                     <StatusMark status={pack.status[other.name] ?? "kept"} size={16} />
                     <span className="font-semibold">{plainName({ model }, twin.taxon)}</span>
@@ -100,7 +100,7 @@ export function FieldPlant({
               return (
                 <li key={other} className="row py-2">
                   {o < 0 ? (
-                    <UnheldName pair={p} />
+                    <UnscoredName pair={p} />
                   ) : (
                     <a href={`/flora/${other}`} className="font-semibold">
                       {plainName({ model }, o)}
@@ -121,7 +121,7 @@ export function FieldPlant({
           return (
             <li key={c.id} className="row flex gap-3 items-center py-1.5">
               {shapes ? (
-                <span className="flex-none w-[60px] h-[48px] bg-[#fdfbf5] border border-[var(--rule)]">
+                <span className="flex-none w-[60px] h-[48px] drawing-ground border border-[var(--rule)]">
                   <Drawing shapes={shapes} className="w-full h-full" />
                 </span>
               ) : null}

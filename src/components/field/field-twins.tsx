@@ -44,7 +44,7 @@ export function FieldTwins({
             href={href(s)}
             aria-current={s === stage ? "page" : undefined}
             className={`button pill ${s === stage ? "press" : ""}`}
-            style={{ textDecoration: "none" }}
+            className="no-underline"
           >
             {STAGE_WORDS[s]}
           </a>

@@ -63,8 +63,7 @@ export function NameFinder({ start }: { start: string }) {
                 <li key={p.id} className="row">
                   <Link
                     href={`/flora/${p.id}`}
-                    style={{ textDecoration: "none" }}
-                    className="flex gap-3 items-center py-1.5 min-h-[46px] hover:underline"
+                    className="no-underline flex gap-3 items-center py-1.5 min-h-[46px] hover:underline"
                   >
                     <StatusMark status={p.status} size={18} />
                     <span>

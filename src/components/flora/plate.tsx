@@ -7,7 +7,7 @@ export function Plate({ panels }: { panels: Panel[] }) {
     <ul className="grid grid-cols-2 sm:grid-cols-3 xl:grid-cols-5 gap-3 mt-3">
       {panels.map((panel) => (
         <li key={panel.part}>
-          <div className="bg-[#fdfbf5] border border-[var(--rule)] aspect-[5/4] flex items-center justify-center">
+          <div className="drawing-ground border border-[var(--rule)] aspect-[5/4] flex items-center justify-center">
             {panel.shapes ? (
               <Drawing shapes={panel.shapes} title={panel.part} className="w-full h-full" />
             ) : (

@@ -29,7 +29,7 @@ export function TwinLook({
           shapes ? (
             <span
               key={state}
-              className={`block ${size} bg-[#fdfbf5] border ${apart ? "border-2 border-[var(--ink)]" : "border-[var(--rule)]"}`}
+              className={`block ${size} drawing-ground border ${apart ? "border-2 border-[var(--ink)]" : "border-[var(--rule)]"}`}
             >
               <Drawing shapes={shapes} className="w-full h-full" />
             </span>

@@ -1,7 +1,7 @@
 import type { Pair } from "@/core/flora";
 
 /** A twin that the flora does not hold: a name without a page. */
-export function UnheldName({ pair }: { pair: Pair }) {
+export function UnscoredName({ pair }: { pair: Pair }) {
   const common = pair.unheld?.common ?? "";
   return (
     <>

@@ -11,11 +11,7 @@ export function Tabs({ tabs }: { tabs: { href: string; name: string }[] }) {
       aria-label="Notebook"
       className="no-print flex overflow-x-auto bg-[var(--paper)] border-b border-[var(--line)] md:block md:overflow-visible md:border-b-0 md:border-r md:pt-4 md:sticky md:top-0 md:h-dvh"
     >
-      <Link
-        href="/today"
-        className="slab hidden md:block px-3 pb-4 text-[19px] leading-[1.08]"
-        style={{ textDecoration: "none" }}
-      >
+      <Link href="/today" className="no-underline slab hidden md:block px-3 pb-4 text-[19px] leading-[1.08]">
         Merry
         <br />
         Sentinel

@@ -24,7 +24,7 @@ export function Cover({ title, children, aside }: { title: string; children: Rea
             <Drawing
               key={character}
               shapes={drawState(character, state) ?? []}
-              className="w-full bg-[#fdfbf5] border border-[var(--rule)]"
+              className="w-full drawing-ground border border-[var(--rule)]"
             />
           ))}
         </div>

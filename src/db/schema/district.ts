@@ -16,6 +16,7 @@ import { createdAt, districtId, districtKey, maybeSignedBy, rowId, signedBy } fr
 import { site } from "./ground";
 import { districtCostsSchema } from "@/contracts/stored";
 import { labelLimitsSchema } from "@/core/records";
+import type { Role } from "@/core/roles";
 
 /** In hours of work; `hour` is what one costs in the district's money, 1 where it counts in hours. */
 
@@ -49,9 +50,6 @@ export const membership = pgTable(
   },
   (t) => [primaryKey({ columns: [t.districtId, t.personId] })],
 );
-
-export const ROLES = ["visitor", "scout", "specialist", "applicator", "keeper"] as const;
-export type Role = (typeof ROLES)[number];
 
 export const invitation = pgTable(
   "invitation",

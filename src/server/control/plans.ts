@@ -185,3 +185,15 @@ export async function makePlan(member: Member, raw: unknown): Promise<string> {
     return id;
   });
 }
+
+/** Every plan with its patch, site and person, in the order of the days they are meant for. */
+export const planLines = (member: Member) =>
+  asMember(member, (tx) =>
+    tx
+      .select({ p: plan, patch: patch.name, site: site.name, person: membership.name })
+      .from(plan)
+      .innerJoin(patch, eq(patch.id, plan.patchId))
+      .innerJoin(site, eq(site.id, patch.siteId))
+      .innerJoin(membership, eq(membership.personId, plan.personId))
+      .orderBy(plan.intendedOn),
+  );

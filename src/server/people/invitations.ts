@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
 import { plainText } from "@/core/limits";
 import { appDatabase, inDistrict, type Transaction } from "@/db/client";
-import { invitation, membership, ROLES } from "@/db/schema";
+import { invitation, membership } from "@/db/schema";
 import { env, mailWay } from "@/env";
 import { accountOf, auth, createAccount } from "../accounts/auth";
 import { newPassword } from "../accounts/passwords";
@@ -14,6 +14,7 @@ import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
 import { signature } from "../records/signature";
 import { emailAddress, personName } from "./set-up";
+import { ROLES } from "@/core/roles";
 
 const OPEN_FOR = "14 days";
 export const inviteSchema = z.object({

@@ -1,6 +1,6 @@
 import { and, eq, isNull, sql } from "drizzle-orm";
 import { z } from "zod";
-import { demonstration, membership, ROLES } from "@/db/schema";
+import { demonstration, membership } from "@/db/schema";
 import { endSessions } from "../accounts/auth";
 import { endSecretLinks } from "../accounts/secret-links";
 import { edited, Refusal } from "../platform/faults";
@@ -8,6 +8,7 @@ import { lettersOf } from "../platform/letters";
 import { asMember, type Member } from "../platform/session";
 import { signature } from "../records/signature";
 import { endInvitationsTo, openInvitations } from "./invitations";
+import { ROLES } from "@/core/roles";
 
 /** Who works here. Addresses, licences, invitations and letters are for the keeper, who needs them; one's own is shown to oneself. */
 export async function peopleOf(member: Member) {

@@ -3,7 +3,7 @@ import { cookies } from "next/headers";
 import { redirect } from "next/navigation";
 import { cache } from "react";
 import { type Actor, appDatabase, inDistrict, type Transaction } from "@/db/client";
-import type { Role } from "@/db/schema/district";
+import type { Role } from "@/core/roles";
 import { ownSession } from "../accounts/sign-in";
 import { Refusal } from "./faults";
 

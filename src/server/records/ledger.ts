@@ -310,3 +310,6 @@ export async function recordingFor(member: Member, planId: string) {
     };
   });
 }
+
+/** The district's labels, by name. */
+export const labelLines = (member: Member) => asMember(member, (tx) => tx.select().from(label).orderBy(label.name));

@@ -99,8 +99,7 @@ export default async function GroundPage({
               <li key={p.id} className="row">
                 <Link
                   href={`/ground/patch/${p.id}`}
-                  style={{ textDecoration: "none" }}
-                  className="flex justify-between gap-3 py-2 min-h-[44px] hover:underline"
+                  className="no-underline flex justify-between gap-3 py-2 min-h-[44px] hover:underline"
                 >
                   <span>
                     <span className="font-semibold">{p.name}</span>: {p.plant}

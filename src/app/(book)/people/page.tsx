@@ -2,7 +2,7 @@ import Link from "next/link";
 import { inviteAction, removeAction, revokeInvitationAction, rolesAction, seasonAction } from "@/app/actions/people";
 import { ActionForm, Fault, Field } from "@/components/ui/action-form";
 import { fullDay, shortDay } from "@/components/words/dates";
-import { ROLES } from "@/db/schema/district";
+import { ROLES } from "@/core/roles";
 import { mailWay } from "@/env";
 import { seasonOf } from "@/server/ground/district";
 import { peopleOf } from "@/server/people/people";

@@ -1,25 +1,16 @@
-import { eq } from "drizzle-orm";
 import Link from "next/link";
 import { fullDay, shortDay } from "@/components/words/dates";
-import { membership, patch, plan, site } from "@/db/schema";
+import { planLines } from "@/server/control/plans";
 import { plantsOf } from "@/server/flora/amendments";
 import { shippedMethods } from "@/server/flora/flora";
-import { asMember, memberOrSignIn } from "@/server/platform/session";
+import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Season" };
 
 export default async function SeasonPage() {
   const member = await memberOrSignIn();
   const plants = await plantsOf(member);
-  const rows = await asMember(member, (tx) =>
-    tx
-      .select({ p: plan, patch: patch.name, site: site.name, person: membership.name })
-      .from(plan)
-      .innerJoin(patch, eq(patch.id, plan.patchId))
-      .innerJoin(site, eq(site.id, patch.siteId))
-      .innerJoin(membership, eq(membership.personId, plan.personId))
-      .orderBy(plan.intendedOn),
-  );
+  const rows = await planLines(member);
   const name = (id: string) => shippedMethods().find((m) => m.id === id)?.name ?? id;
   const table = (state: string) => {
     const own = rows.filter((r) => r.p.state === state);

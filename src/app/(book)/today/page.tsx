@@ -173,8 +173,7 @@ function Line({
     <li className="row">
       <Link
         href={href}
-        style={{ textDecoration: "none" }}
-        className="flex gap-3 items-start justify-between py-2 min-h-[48px] hover:underline"
+        className="no-underline flex gap-3 items-start justify-between py-2 min-h-[48px] hover:underline"
       >
         <span>
           <span className="font-semibold">{main}</span>

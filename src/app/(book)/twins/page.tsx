@@ -54,8 +54,7 @@ export default async function TwinsPage({ searchParams }: { searchParams: Promis
             key={s}
             href={href(s)}
             aria-current={s === view.stage ? "page" : undefined}
-            className={`button pill ${s === view.stage ? "press" : ""}`}
-            style={{ textDecoration: "none" }}
+            className={`no-underline button pill ${s === view.stage ? "press" : ""}`}
           >
             {STAGE_WORDS[s]}
           </Link>

@@ -2,8 +2,8 @@ import Link from "next/link";
 import { v7 as uuidv7 } from "uuid";
 import { labelAction } from "@/app/actions/records";
 import { ActionForm, Field } from "@/components/ui/action-form";
-import { label } from "@/db/schema";
-import { asMember, memberOrSignIn } from "@/server/platform/session";
+import { labelLines } from "@/server/records/ledger";
+import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Labels" };
 const NUMBERS: [string, string][] = [
@@ -22,7 +22,7 @@ const NUMBERS: [string, string][] = [
 
 export default async function LabelsPage() {
   const member = await memberOrSignIn();
-  const rows = await asMember(member, (tx) => tx.select().from(label).orderBy(label.name));
+  const rows = await labelLines(member);
   return (
     <div className="px-4 md:px-6 py-5 max-w-[900px]">
       <p className="small">

@@ -128,7 +128,7 @@ export default async function AmendPage({
                 return (
                   <li key={s.id} className="w-[104px] border border-[var(--rule)] bg-[var(--sheet)]">
                     {shapes ? (
-                      <span className="block h-[64px] bg-[#fdfbf5]">
+                      <span className="block h-[64px] drawing-ground">
                         <Drawing shapes={shapes} className="w-full h-full" />
                       </span>
                     ) : null}

@@ -55,8 +55,7 @@ export default async function SetPage({
             key={s}
             href={`/flora/sets/${id}?stage=${s}`}
             aria-current={s === card.stage ? "page" : undefined}
-            className={`button pill ${s === card.stage ? "press" : ""}`}
-            style={{ textDecoration: "none" }}
+            className={`no-underline button pill ${s === card.stage ? "press" : ""}`}
           >
             {STAGE_WORDS[s]}
           </Link>
@@ -208,7 +207,7 @@ function Shown({
       {drawn.length > 0 ? (
         <span className="flex gap-1 shrink-0">
           {drawn.map(({ state, shapes }) => (
-            <span key={state} className="flex-none w-[60px] h-[48px] bg-[#fdfbf5] border border-[var(--rule)]">
+            <span key={state} className="flex-none w-[60px] h-[48px] drawing-ground border border-[var(--rule)]">
               <Drawing shapes={shapes} className="w-full h-full" />
             </span>
           ))}
