@@ -27,6 +27,8 @@ module.exports = {
     layer("server-below-app", "^src/server", { path: "^src/(app|components|drawings|cli|demo|flora|jobs)" }),
     layer("jobs-above-server", "^src/jobs", { path: "^src/(app|components|drawings|cli|demo|flora|stand-ins)" }),
     layer("components-know-no-server", "^src/components", { path: "^src/(server|db/(client|queries|migrate)|app|cli|demo|flora|jobs|stand-ins|wiring/(server|jobs)|env|adapters)" }),
+    // Pages and routes ask the server; only it knows the database.
+    layer("app-asks-the-server", "^src/app", { path: "^src/db|(^|node_modules/)drizzle-orm" }),
     layer("app-above-server", "^src/app", { path: "^src/(cli|flora|jobs|stand-ins|adapters|wiring/(jobs|browser)|db/(client|migrate))" }),
   ],
   options: { doNotFollow: { path: "node_modules" }, tsPreCompilationDeps: true, exclude: { path: "(^tests/|^\\.next)" }, enhancedResolveOptions: { exportsFields: ["exports"], conditionNames: ["import", "require", "node", "default", "types"], extensions: [".ts", ".tsx", ".mjs", ".js", ".json"] } },

@@ -60,7 +60,7 @@ function Plants({
         const { id, name } = model.flora.taxa[t];
         return (
           <li key={id} className="row">
-            <a href={`/flora/${id}`} className="flex gap-2 items-center min-h-[44px]" className="no-underline">
+            <a href={`/flora/${id}`} className="no-underline flex gap-2 items-center min-h-[44px]">
               <StatusMark status={pack.status[name] ?? "kept"} size={16} />
               <span className="font-semibold">{plainName({ model }, t)}</span> <span className="latin">{name}</span>
               {takenFor?.has(t) ? (

@@ -62,7 +62,6 @@ export function FieldPlant({
             href={`/flora/${id}?stage=${s}`}
             aria-current={s === stage ? "page" : undefined}
             className={`button pill ${s === stage ? "press" : ""}`}
-            className="no-underline"
           >
             {STAGE_WORDS[s]}
           </a>
@@ -79,8 +78,7 @@ export function FieldPlant({
                 <li key={other.id} className="row">
                   <a
                     href={`/twins?t=${id}&t=${other.id}&stage=${stage}`}
-                    className="flex gap-2 items-center min-h-[44px]"
-                    className="no-underline"
+                    className="no-underline flex gap-2 items-center min-h-[44px]"
                   >
                     <StatusMark status={pack.status[other.name] ?? "kept"} size={16} />
                     <span className="font-semibold">{plainName({ model }, twin.taxon)}</span>

@@ -44,7 +44,6 @@ export function FieldTwins({
             href={href(s)}
             aria-current={s === stage ? "page" : undefined}
             className={`button pill ${s === stage ? "press" : ""}`}
-            className="no-underline"
           >
             {STAGE_WORDS[s]}
           </a>

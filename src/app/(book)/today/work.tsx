@@ -1,0 +1,215 @@
+import Link from "next/link";
+import { checkAction } from "@/app/actions/records";
+import { ActionForm, Field } from "@/components/ui/action-form";
+import { Empty } from "@/components/ui/notice";
+import { Section } from "@/components/ui/page";
+import { TapePiece } from "@/components/verdict/marks";
+import { shortDay } from "@/components/words/dates";
+import { settleWords } from "@/components/words/settle-words";
+import type { TodayView } from "@/server/control/today";
+
+/** What is to be done first: reports, checks that are due, and work whose window is open. */
+export function WorkNow({ view }: { view: TodayView }) {
+  const due = view.checks.filter((c) => c.days <= 0);
+  const soon = view.checks.filter((c) => c.days > 0);
+  const open = view.windows.filter((w) => w.open);
+  return (
+    <>
+      {view.reports.length > 0 ? (
+        <Section title="Report first" aside="not known here yet">
+          <ul>
+            {view.reports.map((f) => (
+              <Line
+                key={f.id}
+                href={`/findings/${f.id}`}
+                main={f.name}
+                sub={`${f.siteName} · found ${shortDay(f.day)} · report it before anything is done`}
+                tape="clear"
+              />
+            ))}
+          </ul>
+        </Section>
+      ) : null}
+      <Section title="Go back and look" aside={`${due.length} due`}>
+        <ul>
+          {due.length + soon.length === 0 ? (
+            <li>
+              <Empty>Each treatment makes its own dates here.</Empty>
+            </li>
+          ) : (
+            [...due, ...soon.slice(0, 3)].map((c) => <CheckLine key={c.id} check={c} />)
+          )}
+        </ul>
+      </Section>
+      {view.looked.length > 0 ? (
+        <Section title="Looked at lately" aside="and recorded">
+          <ul>
+            {view.looked.map((c) => (
+              <Line
+                key={c.id}
+                href={`/ground/patch/${c.patchId}`}
+                main={`${c.patch}: ${c.plant}`}
+                sub={`${shortDay(c.doneOn)} · ${c.by} · ${c.note}`}
+              />
+            ))}
+          </ul>
+        </Section>
+      ) : null}
+      <Section title="Windows" aside={`${open.length} open now`}>
+        <ul>
+          {view.windows.length === 0 ? (
+            <li>
+              <Empty>No work is planned. Plan it from a finding that is clear to act.</Empty>
+            </li>
+          ) : (
+            view.windows.map((w) => (
+              <Line
+                key={w.id}
+                href={`/ledger/new?plan=${w.id}`}
+                main={`${w.method}: ${w.plant}`}
+                sub={`${w.patch}, ${w.site} · ${w.person} · ${w.open ? `open until ${shortDay(w.to)}, ${w.days} days left` : `opens ${shortDay(w.from)}`}${w.seedFrom && w.open ? ` · seed from ${shortDay(w.seedFrom)}` : ""}${w.overruled ? " · overruled in writing" : ""}`}
+                badge={w.open ? "open" : undefined}
+              />
+            ))
+          )}
+        </ul>
+      </Section>
+    </>
+  );
+}
+
+/** What waits: plants on hold, and clear findings without a plan. */
+export const WorkLater = ({ view }: { view: TodayView }) => (
+  <>
+    <Section title="On hold" aside="and the day each can be settled">
+      <ul>
+        {view.holds.length === 0 ? (
+          <li>
+            <Empty>No plant is on hold.</Empty>
+          </li>
+        ) : (
+          view.holds
+            .slice(0, 12)
+            .map((f) => (
+              <Line
+                key={f.id}
+                href={`/findings/${f.id}`}
+                main={`${f.name} · ${f.siteName}`}
+                sub={`${f.because} ${settleWords(f, view.today)}`}
+                tape={f.verdict}
+              />
+            ))
+        )}
+      </ul>
+    </Section>
+    <Section title="Clear, not yet planned" aside={`${view.unplanned.length}`}>
+      <ul>
+        {view.unplanned.length === 0 ? (
+          <li>
+            <Empty>Every clear finding has its plan.</Empty>
+          </li>
+        ) : (
+          view.unplanned
+            .slice(0, 9)
+            .map((f) => (
+              <Line
+                key={f.id}
+                href={`/findings/${f.id}`}
+                main={f.name}
+                sub={`${f.siteName} · ${shortDay(f.day)} · ${f.madeBy}`}
+                tape="clear"
+              />
+            ))
+        )}
+      </ul>
+    </Section>
+  </>
+);
+
+function Line({
+  href,
+  main,
+  sub,
+  tape,
+  badge,
+}: {
+  href: string;
+  main: string;
+  sub: string;
+  tape?: string;
+  badge?: string;
+}) {
+  return (
+    <li className="row">
+      <Link
+        href={href}
+        className="no-underline flex gap-3 items-start justify-between py-2 min-h-[48px] hover:underline"
+      >
+        <span>
+          <span className="font-semibold">{main}</span>
+          <br />
+          <span className="small">{sub}</span>
+        </span>
+        {tape ? <TapePiece verdict={tape} /> : badge ? <span className="chip font-bold">{badge}</span> : null}
+      </Link>
+    </li>
+  );
+}
+
+function CheckLine({ check }: { check: TodayView["checks"][number] }) {
+  const when =
+    check.days < 0
+      ? `${-check.days} days late`
+      : check.days === 0
+        ? "due today"
+        : `in ${check.days} days, ${shortDay(check.dueOn)}`;
+  return (
+    <li className="row">
+      <details>
+        <summary className="py-2 min-h-[48px] cursor-pointer">
+          <span className="font-semibold">
+            {check.patch}: {check.plant}
+          </span>{" "}
+          <span className={check.days < 0 ? "font-bold text-[var(--danger)]" : "small"}>{when}</span>
+          <span className="small block pl-[1.1em]">
+            {check.site} · {check.what}
+          </span>
+        </summary>
+        <ActionForm
+          action={checkAction}
+          draft={`check-${check.id}`}
+          label={`Record the check of ${check.patch}`}
+          className="grid sm:grid-cols-2 gap-x-4 gap-y-3 pb-4 pl-4"
+        >
+          <input type="hidden" name="id" value={check.id} />
+          <Field name="doneOn" label="Looked on">
+            <input type="date" name="doneOn" defaultValue={[check.dueOn, check.today].sort()[1]} required />
+          </Field>
+          <Field name="percentControl" label="Control, %" hint="negative if there is more than before">
+            <input name="percentControl" inputMode="decimal" />
+          </Field>
+          <Field name="state" label="The patch now">
+            <select name="state" defaultValue="" required>
+              <option value="">choose</option>
+              <option value="open">needs work again</option>
+              <option value="treated">treated, wait</option>
+              <option value="watched">none found, watch on</option>
+              <option value="gone">gone</option>
+            </select>
+          </Field>
+          <Field name="note" label="What was found">
+            <input name="note" required />
+          </Field>
+          <p className="flex gap-3">
+            <button type="submit" className="button press">
+              Record
+            </button>
+            <Link className="button" href={`/ground/patch/${check.patchId}`}>
+              The patch
+            </Link>
+          </p>
+        </ActionForm>
+      </details>
+    </li>
+  );
+}
