@@ -25,11 +25,6 @@ import {
   ZONE,
 } from "./world";
 
-export const ENTRIES = 60;
-/** Days back at which work was done: three seasons, and lately. */
-export const RECENT = 36;
-export const SEASONS_BACK = [1010, 900, 760, 640, 540, 390, 270, 180, RECENT];
-
 export async function loadOtter(tx: Transaction, people: Person[]): Promise<void> {
   const today = todayIn(ZONE);
   const list = loadList("otter-valley");

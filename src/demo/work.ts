@@ -7,7 +7,6 @@ import { shippedMethods, shippedModel } from "@/server/flora/flora";
 import { plantsIn } from "@/server/flora/plants";
 import { append } from "@/server/records/append-entry";
 import type { addLabels } from "./lists";
-import { ENTRIES, RECENT, SEASONS_BACK } from "./otter";
 import { groundOf } from "./places";
 import { likelyStage } from "./walk";
 import {
@@ -26,6 +25,11 @@ import {
 import type { Model } from "@/core/identify";
 
 /** Plans, ledger entries of three seasons and their checks, so that something is due and something is open on any day. */
+const ENTRIES = 60;
+/** Days back at which work was done: three seasons, and lately. */
+const RECENT = 36;
+const SEASONS_BACK = [1010, 900, 760, 640, 540, 390, 270, 180, RECENT];
+
 /** Treatments of several seasons, and what is planned next. */
 export async function addWork(world: World, patches: DemoPatch[], labels: Labels): Promise<void> {
   for (const e of chosen(await possibleWork(world, patches))) await addEntry(world, e, labels);

@@ -20,10 +20,44 @@ const untouched = (draft: Draft): boolean =>
 const picturesOf = (draft: Draft): Promise<StoredPicture[]> =>
   open().then((s) => s.pictures.where("draftId").equals(draft.id).toArray());
 
+/** The pictures of the draft, on the screen and on the device. */
+function usePictures() {
+  const [pictures, setPictures] = useState<StoredPicture[]>([]);
+  const addPictures = useCallback(async (draftId: string, files: File[], drawn = false) => {
+    const added: StoredPicture[] = files.map((file) => ({
+      id: uuidv7(),
+      draftId,
+      name: file.name,
+      blob: file as Blob,
+      ...(drawn ? { drawn } : {}),
+    }));
+    await open()
+      .then((s) => s.pictures.bulkPut(added))
+      .catch(() => undefined);
+    setPictures((old) => [...old, ...added]);
+    return added;
+  }, []);
+  /** Keeps what was measured on a picture with it. */
+  const keepMarks = useCallback(async (id: string, marks: Marks) => {
+    const marksId = uuidv7();
+    await open()
+      .then((s) => s.pictures.update(id, { marks, marksId }))
+      .catch(() => undefined);
+    setPictures((old) => old.map((p) => (p.id === id ? { ...p, marks, marksId } : p)));
+  }, []);
+  const removePicture = useCallback(async (id: string) => {
+    await open()
+      .then((s) => s.pictures.delete(id))
+      .catch(() => undefined);
+    setPictures((old) => old.filter((p) => p.id !== id));
+  }, []);
+  return { pictures, setPictures, addPictures, keepMarks, removePicture };
+}
+
 /** @param key whose draft: district and person, so that a shared device keeps them apart */
 export function useDraft(key: string, start: () => Draft) {
   const [draft, setDraft] = useState<Draft | null>(null);
-  const [pictures, setPictures] = useState<StoredPicture[]>([]);
+  const { pictures, setPictures, ...picturing } = usePictures();
   const [earlier, setEarlier] = useState<Draft | null>(null);
   const shown = useRef<Draft | null>(null);
   shown.current = draft;
@@ -65,39 +99,14 @@ export function useDraft(key: string, start: () => Draft) {
     setPictures(await inTime(picturesOf(earlier), []));
     change(earlier);
     setEarlier(begun);
-  }, [earlier, change]);
-  const addPictures = useCallback(async (draftId: string, files: File[], drawn = false) => {
-    const added: StoredPicture[] = files.map((file) => ({
-      id: uuidv7(),
-      draftId,
-      name: file.name,
-      blob: file as Blob,
-      ...(drawn ? { drawn } : {}),
-    }));
-    await open()
-      .then((s) => s.pictures.bulkPut(added))
-      .catch(() => undefined);
-    setPictures((old) => [...old, ...added]);
-    return added;
-  }, []);
-  /** Keeps what was measured on a picture with it. */
-  const keepMarks = useCallback(async (id: string, marks: Marks) => {
-    const marksId = uuidv7();
-    await open()
-      .then((s) => s.pictures.update(id, { marks, marksId }))
-      .catch(() => undefined);
-    setPictures((old) => old.map((p) => (p.id === id ? { ...p, marks, marksId } : p)));
-  }, []);
-  const removePicture = useCallback(async (id: string) => {
-    await open()
-      .then((s) => s.pictures.delete(id))
-      .catch(() => undefined);
-    setPictures((old) => old.filter((p) => p.id !== id));
-  }, []);
+  }, [earlier, change, setPictures]);
   /** After a finding was laid into the outbox: the new draft is stored already, and the pictures went with the finding. */
-  const begin = useCallback((fresh: Draft) => {
-    setPictures([]);
-    setDraft(fresh);
-  }, []);
-  return { draft, earlier, takeUpEarlier, pictures, change, addPictures, keepMarks, removePicture, begin };
+  const begin = useCallback(
+    (fresh: Draft) => {
+      setPictures([]);
+      setDraft(fresh);
+    },
+    [setPictures],
+  );
+  return { draft, earlier, takeUpEarlier, pictures, change, ...picturing, begin };
 }

@@ -93,104 +93,106 @@ function BothSides({ marks, before, limit }: { marks: FieldMark[]; before: Map<s
           strokeDasharray="8 5"
         />
         {placed.map((m) => (
-          <g key={m.taxon}>
-            {m.before !== null && Math.abs(m.before - m.y) > 3 ? (
-              <>
-                <line
-                  x1={m.x}
-                  x2={m.x}
-                  y1={m.before}
-                  y2={m.y}
-                  stroke="var(--soft)"
-                  strokeDasharray="2 3"
-                  strokeWidth={1.4}
-                />
-                <circle cx={m.x} cy={m.before} r={3} fill="var(--soft)" />
-              </>
-            ) : null}
-            {Math.abs(m.labelY - m.y) > 2 || m.labelX - m.x > COLUMN ? (
-              <path
-                d={`M${m.x + 10},${m.y}L${m.labelX - 3},${m.labelY - 3}`}
-                stroke="var(--soft)"
-                strokeWidth={0.6}
-                fill="none"
-              />
-            ) : null}
-            <g transform={`translate(${m.x - 9},${m.y - 9})`}>
-              <StatusMark status={m.status} size={18} />
-            </g>
-            <rect
-              x={m.labelX - 2}
-              y={m.labelY - 12}
-              width={Math.min(m.name.length, lettersFor(m)) * LETTER + FIGURE}
-              height={m.taxon === "unknown" ? 16 : 29}
-              fill={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"}
-              opacity={0.86}
-            />
-            <text
-              x={m.labelX}
-              y={m.labelY + 1}
-              fontSize={14}
-              fontWeight={600}
-              fill="var(--ink)"
-              stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"}
-              strokeWidth={3}
-              paintOrder="stroke"
-            >
-              {shorten(m.name, lettersFor(m))}{" "}
-              <tspan fontSize={12} className="figure" fontWeight={400}>
-                {percent(m.probability)}
-              </tspan>
-            </text>
-            {m.taxon !== "unknown" ? (
-              <text
-                x={m.labelX}
-                y={m.labelY + 14}
-                fontSize={11.5}
-                fontStyle="italic"
-                fill="var(--soft)"
-                stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"}
-                strokeWidth={2.4}
-                paintOrder="stroke"
-              >
-                {m.taxon}
-              </text>
-            ) : null}
-          </g>
+          <Mark key={m.taxon} mark={m} />
         ))}
       </svg>
       <figcaption className="small mt-1">To act, nothing kept may stand above the dashed line.</figcaption>
-      <details>
-        <summary className="small min-h-[44px] flex items-center">
-          The same as a table, with and without local likelihood
-        </summary>
-        <table className="w-full text-left">
-          <caption className="sr-only">Who still fits</caption>
-          <thead>
-            <tr className="small">
-              <th scope="col">Plant</th>
-              <th scope="col">Here it is</th>
-              <th scope="col">Local</th>
-              <th scope="col">Flat</th>
-            </tr>
-          </thead>
-          <tbody>
-            {marks.slice(0, 14).map((m) => (
-              <tr key={m.taxon} className="row">
-                <th scope="row" className="font-normal py-1">
-                  {m.name} <span className="latin">{m.taxon === "unknown" ? "" : m.taxon}</span>
-                </th>
-                <td>{STATUS_WORDS[m.status]}</td>
-                <td className="figure">{percent(m.probability)}</td>
-                <td className="figure">{percent(m.flat)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </details>
+      <MarksTable marks={marks} />
     </figure>
   );
 }
+
+/** One plant on the hedge: where it stands, where it stood before, and its name. */
+const Mark = ({ mark: m }: { mark: ReturnType<typeof placeMarks>[number] }) => (
+  <g>
+    {m.before !== null && Math.abs(m.before - m.y) > 3 ? (
+      <>
+        <line x1={m.x} x2={m.x} y1={m.before} y2={m.y} stroke="var(--soft)" strokeDasharray="2 3" strokeWidth={1.4} />
+        <circle cx={m.x} cy={m.before} r={3} fill="var(--soft)" />
+      </>
+    ) : null}
+    {Math.abs(m.labelY - m.y) > 2 || m.labelX - m.x > COLUMN ? (
+      <path
+        d={`M${m.x + 10},${m.y}L${m.labelX - 3},${m.labelY - 3}`}
+        stroke="var(--soft)"
+        strokeWidth={0.6}
+        fill="none"
+      />
+    ) : null}
+    <g transform={`translate(${m.x - 9},${m.y - 9})`}>
+      <StatusMark status={m.status} size={18} />
+    </g>
+    <rect
+      x={m.labelX - 2}
+      y={m.labelY - 12}
+      width={Math.min(m.name.length, lettersFor(m)) * LETTER + FIGURE}
+      height={m.taxon === "unknown" ? 16 : 29}
+      fill={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"}
+      opacity={0.86}
+    />
+    <text
+      x={m.labelX}
+      y={m.labelY + 1}
+      fontSize={14}
+      fontWeight={600}
+      fill="var(--ink)"
+      stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"}
+      strokeWidth={3}
+      paintOrder="stroke"
+    >
+      {shorten(m.name, lettersFor(m))}{" "}
+      <tspan fontSize={12} className="figure" fontWeight={400}>
+        {percent(m.probability)}
+      </tspan>
+    </text>
+    {m.taxon !== "unknown" ? (
+      <text
+        x={m.labelX}
+        y={m.labelY + 14}
+        fontSize={11.5}
+        fontStyle="italic"
+        fill="var(--soft)"
+        stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"}
+        strokeWidth={2.4}
+        paintOrder="stroke"
+      >
+        {m.taxon}
+      </text>
+    ) : null}
+  </g>
+);
+
+/** The same for those who read rather than look. */
+const MarksTable = ({ marks }: { marks: FieldMark[] }) => (
+  <details>
+    <summary className="small min-h-[44px] flex items-center">
+      The same as a table, with and without local likelihood
+    </summary>
+    <table className="w-full text-left">
+      <caption className="sr-only">Who still fits</caption>
+      <thead>
+        <tr className="small">
+          <th scope="col">Plant</th>
+          <th scope="col">Here it is</th>
+          <th scope="col">Local</th>
+          <th scope="col">Flat</th>
+        </tr>
+      </thead>
+      <tbody>
+        {marks.slice(0, 14).map((m) => (
+          <tr key={m.taxon} className="row">
+            <th scope="row" className="font-normal py-1">
+              {m.name} <span className="latin">{m.taxon === "unknown" ? "" : m.taxon}</span>
+            </th>
+            <td>{STATUS_WORDS[m.status]}</td>
+            <td className="figure">{percent(m.probability)}</td>
+            <td className="figure">{percent(m.flat)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  </details>
+);
 
 /** Letters that fit between where a name begins and the end of its side. */
 const lettersFor = (m: Placed) =>

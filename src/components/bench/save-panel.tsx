@@ -56,61 +56,14 @@ export const SavePanel = memo(function SavePanel({
 }: Props) {
   const router = useRouter();
   const [sending, setSending] = useState<Sending>({ status: "idle" });
-  const [mapOpen, setMapOpen] = useState(false);
   const place = draft.place ?? site.centre;
-  const locate = () =>
-    navigator.geolocation?.getCurrentPosition(
-      (p) => onChange({ ...draft, place: [p.coords.longitude, p.coords.latitude] }),
-      () =>
-        setSending({ status: "failed", why: "The device gave no position. Point to the place on the map instead." }),
-      { enableHighAccuracy: true, timeout: 10000 },
-    );
   const save = async () => {
     if (!found) return;
     setSending({ status: "sending" });
-    const body: FindingRequest = {
-      id: draft.id,
-      siteId: draft.siteId,
-      patchId: draft.patchId,
-      place: { longitude: place[0], latitude: place[1] },
-      day: draft.day,
-      stage: draft.stage,
-      kit: kit as FindingRequest["kit"],
-      observations: draft.observations,
-      note: draft.note,
-    };
-    try {
-      const fresh = newDraft(draft.siteId, pack.today, null, placeSaid);
-      await layOut(
-        {
-          id: draft.id,
-          key: pack.key,
-          madeAt: clock.now().toISOString(),
-          person: pack.person,
-          siteName: site.name,
-          kind: "finding",
-          body,
-          field: { verdict: found.verdict, taxon: found.about, because: found.because },
-        },
-        fresh,
-      );
-      onLaidOut(fresh);
-    } catch {
-      setSending({
-        status: "failed",
-        why: "This device keeps nothing (a private window, perhaps), so the finding could not be laid into its outbox. It is still on this page.",
-      });
-      return;
-    }
-    const { waits } = await sendWaiting(pack.key);
-    // Another window may have sent it meanwhile: what counts is where it stands now.
-    const standing = await standingOf(body.id);
-    if (standing === null) router.push(`/findings/${body.id}`);
-    else if (standing !== "waiting") router.push("/outbox");
-    else {
-      setSending({ status: "idle" });
-      onWaiting(waits ?? "It could not be sent.");
-    }
+    const ended = await layOutAndSend({ pack, draft, site, kit, placeSaid, found, place, onLaidOut });
+    if ("goTo" in ended) return router.push(ended.goTo);
+    if ("waits" in ended) onWaiting(ended.waits);
+    setSending("failed" in ended ? { status: "failed", why: ended.failed } : { status: "idle" });
   };
   return (
     <section id="save-panel" className="mt-6">
@@ -118,37 +71,7 @@ export const SavePanel = memo(function SavePanel({
         Save as a finding<span className="small">{site.name}</span>
       </h2>
       <div className="grid sm:grid-cols-2 gap-x-5 gap-y-3 mt-3">
-        <label className="field">
-          <span className="label">Patch it belongs to</span>
-          <select value={draft.patchId ?? ""} onChange={(e) => onChange({ ...draft, patchId: e.target.value || null })}>
-            <option value="">none yet</option>
-            {site.patches.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <p className="field">
-          <span className="label">Place</span>
-          <span className="figure">
-            {place[1].toFixed(5)}, {place[0].toFixed(5)}
-          </span>{" "}
-          <span className="small">{draft.place ? "" : "middle of the site"}</span>
-        </p>
-        <p className="flex flex-wrap gap-2 sm:col-span-2">
-          <button type="button" className="button" onClick={locate}>
-            Where I stand
-          </button>
-          <button type="button" className="button" aria-expanded={mapOpen} onClick={() => setMapOpen(!mapOpen)}>
-            {mapOpen ? "Close the map" : "Point on the map"}
-          </button>
-        </p>
-        {mapOpen ? (
-          <div className="sm:col-span-2">
-            <PickMap place={place} onPick={(p) => onChange({ ...draft, place: p })} />
-          </div>
-        ) : null}
+        <PlaceOfFinding {...{ draft, site, onChange }} onNoPosition={(why) => setSending({ status: "failed", why })} />
         <label className="field sm:col-span-2">
           <span className="label">Note</span>
           <textarea
@@ -157,39 +80,7 @@ export const SavePanel = memo(function SavePanel({
             onChange={(e) => onChange({ ...draft, note: e.target.value })}
           />
         </label>
-        <div className="sm:col-span-2">
-          <label className="button">
-            <span>Add pictures</span>
-            <input
-              type="file"
-              accept="image/*"
-              multiple
-              className="sr-only"
-              onChange={(e) => {
-                onAddPictures(draft.id, [...(e.target.files ?? [])]);
-                e.target.value = "";
-              }}
-            />
-          </label>
-          <ul className="flex flex-wrap gap-2 mt-2">
-            {pictures.map((p) => (
-              <li key={p.id} className="relative">
-                <Thumb blob={p.blob} name={p.name} />
-                <button
-                  type="button"
-                  className="button !min-h-[44px] !px-3 absolute top-[52px] right-0 bg-[var(--sheet)]"
-                  aria-label={`Remove ${p.name}`}
-                  onClick={() => onRemovePicture(p.id)}
-                >
-                  ×
-                </button>
-                <button type="button" className="plain-button small block min-h-[44px]" onClick={() => onMeasure(p.id)}>
-                  {p.marks ? `Measured: ${p.marks.marks.length}` : "Measure"}
-                </button>
-              </li>
-            ))}
-          </ul>
-        </div>
+        <Pictures {...{ draft, pictures, onAddPictures, onMeasure, onRemovePicture }} />
       </div>
       {pack.maySave ? null : (
         <p className="mt-2">You may look, but saving needs the role of scout or specialist in this district.</p>
@@ -211,6 +102,156 @@ export const SavePanel = memo(function SavePanel({
     </section>
   );
 });
+
+type Ended = { goTo: string } | { waits: string } | { failed: string };
+
+/** Lays the finding into the outbox of this device, begins the next one, and sends what waits. */
+async function layOutAndSend({
+  pack,
+  draft,
+  site,
+  kit,
+  placeSaid,
+  found,
+  place,
+  onLaidOut,
+}: Pick<Props, "pack" | "draft" | "site" | "kit" | "placeSaid" | "onLaidOut"> & {
+  found: Identification;
+  place: [number, number];
+}): Promise<Ended> {
+  const body: FindingRequest = {
+    id: draft.id,
+    siteId: draft.siteId,
+    patchId: draft.patchId,
+    place: { longitude: place[0], latitude: place[1] },
+    day: draft.day,
+    stage: draft.stage,
+    kit: kit as FindingRequest["kit"],
+    observations: draft.observations,
+    note: draft.note,
+  };
+  const fresh = newDraft(draft.siteId, pack.today, null, placeSaid);
+  try {
+    await layOut(
+      {
+        id: draft.id,
+        key: pack.key,
+        madeAt: clock.now().toISOString(),
+        person: pack.person,
+        siteName: site.name,
+        kind: "finding",
+        body,
+        field: { verdict: found.verdict, taxon: found.about, because: found.because },
+      },
+      fresh,
+    );
+  } catch {
+    return {
+      failed:
+        "This device keeps nothing, perhaps because this is a private window. So the finding could not be put into the outbox. It is still on this page.",
+    };
+  }
+  onLaidOut(fresh);
+  const { waits } = await sendWaiting(pack.key);
+  // Another window may have sent it meanwhile: what counts is where it stands now.
+  const standing = await standingOf(body.id);
+  if (standing === null) return { goTo: `/findings/${body.id}` };
+  return standing === "waiting" ? { waits: waits ?? "It could not be sent." } : { goTo: "/outbox" };
+}
+
+/** The patch and the point of the finding. */
+function PlaceOfFinding({
+  draft,
+  site,
+  onChange,
+  onNoPosition,
+}: Pick<Props, "draft" | "site" | "onChange"> & { onNoPosition: (why: string) => void }) {
+  const [mapOpen, setMapOpen] = useState(false);
+  const place = draft.place ?? site.centre;
+  const locate = () =>
+    navigator.geolocation?.getCurrentPosition(
+      (p) => onChange({ ...draft, place: [p.coords.longitude, p.coords.latitude] }),
+      () => onNoPosition("The device gave no position. Point to the place on the map instead."),
+      { enableHighAccuracy: true, timeout: 10000 },
+    );
+  return (
+    <>
+      <label className="field">
+        <span className="label">Patch it belongs to</span>
+        <select value={draft.patchId ?? ""} onChange={(e) => onChange({ ...draft, patchId: e.target.value || null })}>
+          <option value="">none yet</option>
+          {site.patches.map((p) => (
+            <option key={p.id} value={p.id}>
+              {p.name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <p className="field">
+        <span className="label">Place</span>
+        <span className="figure">
+          {place[1].toFixed(5)}, {place[0].toFixed(5)}
+        </span>{" "}
+        <span className="small">{draft.place ? "" : "middle of the site"}</span>
+      </p>
+      <p className="flex flex-wrap gap-2 sm:col-span-2">
+        <button type="button" className="button" onClick={locate}>
+          Where I stand
+        </button>
+        <button type="button" className="button" aria-expanded={mapOpen} onClick={() => setMapOpen(!mapOpen)}>
+          {mapOpen ? "Close the map" : "Point on the map"}
+        </button>
+      </p>
+      {mapOpen ? (
+        <div className="sm:col-span-2">
+          <PickMap place={place} onPick={(p) => onChange({ ...draft, place: p })} />
+        </div>
+      ) : null}
+    </>
+  );
+}
+
+const Pictures = ({
+  draft,
+  pictures,
+  onAddPictures,
+  onMeasure,
+  onRemovePicture,
+}: Pick<Props, "draft" | "pictures" | "onAddPictures" | "onMeasure" | "onRemovePicture">) => (
+  <div className="sm:col-span-2">
+    <label className="button">
+      <span>Add pictures</span>
+      <input
+        type="file"
+        accept="image/*"
+        multiple
+        className="sr-only"
+        onChange={(e) => {
+          onAddPictures(draft.id, [...(e.target.files ?? [])]);
+          e.target.value = "";
+        }}
+      />
+    </label>
+    <ul className="flex flex-wrap gap-2 mt-2">
+      {pictures.map((p) => (
+        <li key={p.id} className="relative">
+          <Thumb blob={p.blob} name={p.name} />
+          <button
+            type="button"
+            className="button !min-h-[44px] !px-3 absolute top-[52px] right-0 bg-[var(--sheet)]"
+            aria-label={`Remove ${p.name}`}
+            onClick={() => onRemovePicture(p.id)}
+          >
+            ×
+          </button>
+          <button type="button" className="plain-button small block min-h-[44px]" onClick={() => onMeasure(p.id)}>
+            {p.marks ? `Measured: ${p.marks.marks.length}` : "Measure"}
+          </button>
+        </li>
+      ))}
+    </ul>
+  </div>
+);
 
 function Thumb({ blob, name }: { blob: Blob; name: string }) {
   const [url, setUrl] = useState("");

@@ -6,7 +6,7 @@ import type { Stage } from "@/core/flora";
 import type { Month } from "@/core/identify";
 import { TapePiece } from "../verdict/marks";
 import type { BenchCase, Engine } from "./engine";
-import { STAGE_WORDS } from "./stage-question";
+import { STAGE_WORDS } from "../words/stages";
 
 const MONTHS = [
   "January",

@@ -2,7 +2,8 @@
 import type { Stage } from "@/core/flora";
 import { LazyPicture } from "./lazy-picture";
 
-export const STAGE_WORDS: Record<Stage, string> = {
+/** What may be answered; elsewhere the stages have shorter names. */
+const ANSWERS: Record<Stage, string> = {
   seedling: "Seedling",
   vegetative: "In leaf",
   flowering: "In flower or bud",
@@ -21,7 +22,7 @@ export function StageQuestion({ onAnswer }: { onAnswer: (stage: Stage | null) =>
         This decides which parts can be asked about. Take the plant itself, not its neighbours.
       </p>
       <div className="mt-3 grid grid-cols-2 md:grid-cols-5 gap-2">
-        {(Object.keys(STAGE_WORDS) as Stage[]).map((stage, i) => (
+        {(Object.keys(ANSWERS) as Stage[]).map((stage, i) => (
           <button key={stage} type="button" className="answer" data-answer={i + 1} onClick={() => onAnswer(stage)}>
             <span className="picture">
               <LazyPicture of={{ stage }} />
@@ -30,7 +31,7 @@ export function StageQuestion({ onAnswer }: { onAnswer: (stage: Stage | null) =>
               <span className="keycap mr-1" aria-hidden>
                 {i + 1}
               </span>
-              {STAGE_WORDS[stage]}
+              {ANSWERS[stage]}
             </span>
           </button>
         ))}

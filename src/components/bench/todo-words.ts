@@ -1,7 +1,7 @@
 import type { Character, Stage } from "@/core/flora";
 import { type Identification, type Later, nextLater } from "@/core/identify";
 import { shortDay } from "../words/dates";
-import { STAGE_WORDS } from "./stage-question";
+import { STAGE_WORDS } from "../words/stages";
 
 /**
  * The one thing to do next, after the verdict's reason.

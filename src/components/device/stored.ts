@@ -20,7 +20,19 @@ export interface Draft {
   placeBefore?: ObservationInput[];
   observations: ObservationInput[];
   note: string;
+  /** parts of which a second plant told nothing: not asked of it again */
+  passed?: string[];
+  /** no other plant of its kind stands here: none is asked for */
+  alone?: boolean;
+  /** the steps so far, for taking them back one by one */
+  history?: DraftStep[];
 }
+
+/** What a step on the Bench changes, as it stood before. */
+export type DraftStep = Pick<
+  Draft,
+  "stage" | "stageAsked" | "placeAsked" | "placeBefore" | "observations" | "passed" | "alone"
+>;
 
 export const newDraft = (
   siteId: string,

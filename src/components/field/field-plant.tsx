@@ -6,7 +6,7 @@ import { plateOf } from "@/drawings/plate";
 import { Drawing } from "@/drawings/render";
 import { drawState } from "@/drawings/states";
 import type { BenchPack } from "@/contracts/bench-pack";
-import { STAGE_WORDS } from "../bench/stage-question";
+import { STAGE_WORDS } from "../words/stages";
 import { ControlFacts } from "../flora/control-facts";
 import { Plate } from "../flora/plate";
 import { UnscoredName } from "../flora/unscored-name";

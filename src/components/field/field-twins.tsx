@@ -3,7 +3,7 @@
 import { STAGES } from "@/core/flora";
 import { decidingChecks, describeScore, type Model, plainName } from "@/core/identify";
 import type { BenchPack } from "@/contracts/bench-pack";
-import { STAGE_WORDS } from "../bench/stage-question";
+import { STAGE_WORDS } from "../words/stages";
 import { TwinLook } from "../flora/twin-look";
 import { STATUS_WORDS, StatusMark } from "../verdict/marks";
 

@@ -2,17 +2,9 @@
 
 import Link from "next/link";
 import { useEffect, useState } from "react";
-import type { Stage } from "@/core/flora";
+import { WHEN } from "../words/stages";
 import { STATUS_WORDS, StatusMark } from "../verdict/marks";
 import { type FoundNames, foundNamesSchema } from "@/contracts/names";
-
-const WHEN: Record<Stage, string> = {
-  seedling: "as a seedling",
-  vegetative: "in leaf",
-  flowering: "in flower",
-  fruiting: "in seed",
-  winter: "in winter",
-};
 
 /** Finds a plant by any name it goes by, while one types; says so where several plants carry the name. */
 export function NameFinder({ start }: { start: string }) {

@@ -12,6 +12,7 @@ import { areaText } from "@/components/words/dates";
 import { refusalWords } from "@/core/errors";
 import { makeMap, maplibregl } from "./base-map";
 import { readError } from "@/contracts/error";
+import type { SiteRequest, PatchRequest } from "@/contracts/ground";
 
 /** What is to be drawn: a patch on a site, or a new site. */
 export interface DrawRequest {
@@ -25,7 +26,7 @@ export interface DrawRequest {
 
 type Ring = [number, number][];
 
-/** The map of the district. With a request it also draws a new patch: corner by corner, or as a round one of so many metres. */
+/** The map of the district. With a request it also draws a new patch or site. */
 export function GroundMap({
   bounds,
   request,
@@ -37,120 +38,7 @@ export function GroundMap({
   taxa: { name: string; plant: string }[];
   grounds: { id: string; name: string }[];
 }) {
-  const box = useRef<HTMLDivElement>(null);
-  const map = useRef<maplibregl.Map | null>(null);
-  const draw = useRef<TerraDraw | null>(null);
-  const router = useRouter();
-  const [ring, setRing] = useState<Ring | null>(null);
-  const [name, setName] = useState("");
-  const [taxon, setTaxon] = useState(request?.taxon ?? "");
-  const [cover, setCover] = useState("");
-  const [fault, setFault] = useState<string | null>(null);
-  const [saving, setSaving] = useState(false);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the map is made once per request
-  useEffect(() => {
-    if (!box.current) return;
-    const made = makeMap(box.current, bounds, request?.place ?? undefined);
-    map.current = made;
-    made.on("load", () => {
-      box.current?.setAttribute("data-ready", "yes");
-      if (request?.place) new maplibregl.Marker({ color: "#a8322a" }).setLngLat(request.place).addTo(made);
-      if (!request) return;
-      const drawing = new TerraDraw({
-        adapter: new TerraDrawMapLibreGLAdapter({ map: made }),
-        modes: [new TerraDrawPolygonMode({ styles: OUTLINE })],
-      });
-      drawing.start();
-      drawing.setMode("polygon");
-      drawing.on("finish", (id) => {
-        const shape = drawing.getSnapshotFeature(id);
-        // one outline at a time: a second one takes the first one's place
-        drawing.removeFeatures(drawing.getSnapshot().flatMap((f) => (f.id !== undefined && f.id !== id ? [f.id] : [])));
-        if (shape?.geometry.type === "Polygon") setRing(shape.geometry.coordinates[0] as Ring);
-      });
-      draw.current = drawing;
-    });
-    const open = (e: maplibregl.MapMouseEvent & { features?: maplibregl.MapGeoJSONFeature[] }) => {
-      const id = e.features?.[0]?.properties.id;
-      if (id && !request)
-        router.push(`/${e.features?.[0]?.layer.id === "findings" ? "findings" : "ground/patch"}/${id}`);
-    };
-    for (const layer of ["findings", "patches"]) {
-      made.on("click", layer, open);
-      made.on("mouseenter", layer, () => {
-        made.getCanvas().style.cursor = "pointer";
-      });
-      made.on("mouseleave", layer, () => {
-        made.getCanvas().style.cursor = "";
-      });
-    }
-    return () => {
-      draw.current?.stop();
-      made.remove();
-    };
-  }, []);
-  const [typed, setTyped] = useState({ latitude: "", longitude: "" });
-  const round = (metres: number) => {
-    const [lat, lng] = [Number(typed.latitude), Number(typed.longitude)];
-    const given =
-      typed.latitude && typed.longitude && Math.abs(lat) <= 85 && Math.abs(lng) <= 180
-        ? ([lng, lat] as [number, number])
-        : null;
-    if (given) map.current?.jumpTo({ center: given, zoom: 15 });
-    const centre = given ?? request?.place ?? (map.current?.getCenter().toArray() as [number, number]);
-    const shape = turfCircle(centre, metres, { steps: 32, units: "meters" });
-    draw.current?.clear();
-    const coordinates = (shape.geometry.coordinates[0] as Ring).map(
-      ([x, y]) => [Number(x.toFixed(9)), Number(y.toFixed(9))] as [number, number],
-    );
-    draw.current?.addFeatures([
-      { type: "Feature", geometry: { type: "Polygon", coordinates: [coordinates] }, properties: { mode: "polygon" } },
-    ]);
-    setRing(coordinates);
-  };
-  const save = async (form: FormData) => {
-    if (!request || !ring) return;
-    setSaving(true);
-    const id = uuidv7();
-    const site = request.what === "site";
-    const outline = { type: "Polygon", coordinates: [ring] };
-    const checked = (rule: string) => form.get(rule) === "on";
-    const body = site
-      ? {
-          id,
-          name,
-          outline,
-          ground: form.get("ground"),
-          note: form.get("note"),
-          rules: Object.fromEntries(SITE_RULES.map(([rule]) => [rule, checked(rule)])),
-        }
-      : {
-          id,
-          siteId: request.siteId,
-          taxon,
-          name,
-          findingId: request.findingId,
-          coverShare: cover === "" ? null : Number(cover) / 100,
-          outline,
-        };
-    try {
-      const response = await fetch(site ? "/api/v1/sites" : "/api/v1/patches", {
-        method: "POST",
-        headers: { "content-type": "application/json" },
-        body: JSON.stringify(body),
-      });
-      if (response.ok && site) return location.assign("/ground");
-      if (response.ok) return router.push(`/ground/patch/${id}`);
-      const error = readError(await response.json());
-      setFault(
-        error ? refusalWords(error.message, error.issues).join(" ") : "That was not saved. Try again in a moment.",
-      );
-    } catch {
-      setFault("There is no connection. The outline stays on the map; save again when there is.");
-    }
-    setSaving(false);
-    return undefined;
-  };
+  const { box, ring, round } = useDrawing(bounds, request);
   return (
     <div>
       <div
@@ -159,122 +47,292 @@ export function GroundMap({
         role="application"
         aria-label="Map of the district: arrow keys move it, plus and minus zoom"
       />
-      {request ? (
-        <form
-          className="grid sm:grid-cols-4 gap-x-5 gap-y-3 p-4 md:px-6 items-end"
-          onSubmit={(e) => {
-            e.preventDefault();
-            save(new FormData(e.currentTarget));
-          }}
-          aria-label={`New ${request.what}`}
-        >
-          <p className="sm:col-span-4">
-            <strong>Click the corners of the {request.what}; click the last one again to close it.</strong>{" "}
-            <span className="small">Or take a round one about the place:</span>{" "}
-            {ROUND[request.what].map((m) => (
-              <button key={m} type="button" className="button !px-3 mr-1" onClick={() => round(m / 2)}>
-                {m} m across
-              </button>
-            ))}
-            {ring ? (
-              <strong className="ml-2" role="status">
-                {areaText(turfArea(turfPolygon([ring])))}
-              </strong>
-            ) : null}
-          </p>
-          {request.what === "site" ? (
-            <>
-              <label className="field">
-                <span className="label">Latitude</span>
-                <input
-                  inputMode="decimal"
-                  value={typed.latitude}
-                  onChange={(e) => setTyped({ ...typed, latitude: e.target.value })}
-                  className="figure"
-                />
-              </label>
-              <label className="field">
-                <span className="label">Longitude</span>
-                <input
-                  inputMode="decimal"
-                  value={typed.longitude}
-                  onChange={(e) => setTyped({ ...typed, longitude: e.target.value })}
-                  className="figure"
-                />
-              </label>
-              <label className="field">
-                <span className="label">Name of the site</span>
-                <input required value={name} onChange={(e) => setName(e.target.value)} />
-              </label>
-              <label className="field">
-                <span className="label">Kind of ground</span>
-                <select name="ground">
-                  {grounds.map((g) => (
-                    <option key={g.id} value={g.id}>
-                      {g.name}
-                    </option>
-                  ))}
-                </select>
-              </label>
-              <fieldset className="sm:col-span-4 flex flex-wrap gap-x-5">
-                <legend className="small">Rules of the site</legend>
-                {SITE_RULES.map(([rule, words]) => (
-                  <label key={rule} className="tick">
-                    <input type="checkbox" name={rule} />
-                    {words}
-                  </label>
-                ))}
-              </fieldset>
-              <label className="field sm:col-span-3">
-                <span className="label">Note</span>
-                <input name="note" />
-              </label>
-            </>
-          ) : (
-            <>
-              <label className="field">
-                <span className="label">Name of the patch</span>
-                <input
-                  required
-                  value={name}
-                  onChange={(e) => setName(e.target.value)}
-                  placeholder="By the lower gate"
-                />
-              </label>
-              <label className="field">
-                <span className="label">Plant</span>
-                <select required value={taxon} onChange={(e) => setTaxon(e.target.value)}>
-                  <option value="">choose</option>
-                  {taxa.map((t) => (
-                    <option key={t.name} value={t.name}>
-                      {t.plant} · {t.name}
-                    </option>
-                  ))}
-                </select>
-              </label>
-              <label className="field">
-                <span className="label">Cover within, %</span>
-                <input inputMode="decimal" value={cover} onChange={(e) => setCover(e.target.value)} />
-              </label>
-            </>
-          )}
-          <button
-            type="submit"
-            className="button press"
-            disabled={!ring || !name || (request.what === "patch" && !taxon) || saving}
-          >
-            {saving ? "Saving …" : ring ? `Save the ${request.what}` : "Draw it first"}
-          </button>
-          {fault ? (
-            <p role="alert" className="fault sm:col-span-4">
-              {fault}
-            </p>
-          ) : null}
-        </form>
-      ) : null}
+      {request ? <DrawForm request={request} ring={ring} round={round} taxa={taxa} grounds={grounds} /> : null}
     </div>
   );
 }
+
+/** The map, and on it one outline: drawn corner by corner, or round and so many meters across. */
+function useDrawing(bounds: [number, number, number, number] | null, request: DrawRequest | null) {
+  const box = useRef<HTMLDivElement>(null);
+  const map = useRef<maplibregl.Map | null>(null);
+  const draw = useRef<TerraDraw | null>(null);
+  const router = useRouter();
+  const [ring, setRing] = useState<Ring | null>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the map is made once per request
+  useEffect(() => {
+    if (!box.current) return;
+    const made = makeMap(box.current, bounds, request?.place ?? undefined);
+    map.current = made;
+    made.on("load", () => {
+      box.current?.setAttribute("data-ready", "yes");
+      if (request?.place) new maplibregl.Marker({ color: OUTLINE.fillColor }).setLngLat(request.place).addTo(made);
+      if (request) draw.current = drawOn(made, setRing);
+    });
+    openOnClick(made, (address) => !request && router.push(address));
+    return () => {
+      draw.current?.stop();
+      made.remove();
+    };
+  }, []);
+  const round = (meters: number, given: [number, number] | null) => {
+    if (given) map.current?.jumpTo({ center: given, zoom: 15 });
+    const center = given ?? request?.place ?? (map.current?.getCenter().toArray() as [number, number]);
+    const coordinates = roundAbout(center, meters);
+    draw.current?.clear();
+    draw.current?.addFeatures([
+      { type: "Feature", geometry: { type: "Polygon", coordinates: [coordinates] }, properties: { mode: "polygon" } },
+    ]);
+    setRing(coordinates);
+  };
+  return { box, ring, round };
+}
+
+function drawOn(map: maplibregl.Map, onRing: (ring: Ring) => void): TerraDraw {
+  const drawing = new TerraDraw({
+    adapter: new TerraDrawMapLibreGLAdapter({ map }),
+    modes: [new TerraDrawPolygonMode({ styles: OUTLINE })],
+  });
+  drawing.start();
+  drawing.setMode("polygon");
+  drawing.on("finish", (id) => {
+    const shape = drawing.getSnapshotFeature(id);
+    // one outline at a time: a second one takes the first one's place
+    drawing.removeFeatures(drawing.getSnapshot().flatMap((f) => (f.id !== undefined && f.id !== id ? [f.id] : [])));
+    if (shape?.geometry.type === "Polygon") onRing(shape.geometry.coordinates[0] as Ring);
+  });
+  return drawing;
+}
+
+/** A press on a finding or a patch leads to its page. */
+function openOnClick(map: maplibregl.Map, go: (address: string) => void): void {
+  const open = (e: maplibregl.MapMouseEvent & { features?: maplibregl.MapGeoJSONFeature[] }) => {
+    const [feature] = e.features ?? [];
+    const id = feature?.properties.id;
+    if (id) go(`/${feature.layer.id === "findings" ? "findings" : "ground/patch"}/${id}`);
+  };
+  for (const layer of ["findings", "patches"]) {
+    map.on("click", layer, open);
+    map.on("mouseenter", layer, () => {
+      map.getCanvas().style.cursor = "pointer";
+    });
+    map.on("mouseleave", layer, () => {
+      map.getCanvas().style.cursor = "";
+    });
+  }
+}
+
+/** @param radius in meters */
+function roundAbout(center: [number, number], radius: number): Ring {
+  const shape = turfCircle(center, radius, { steps: 32, units: "meters" });
+  return (shape.geometry.coordinates[0] as Ring).map(([x, y]) => [Number(x.toFixed(9)), Number(y.toFixed(9))]);
+}
+
+interface DrawFormProps {
+  request: DrawRequest;
+  ring: Ring | null;
+  round: (meters: number, given: [number, number] | null) => void;
+  taxa: { name: string; plant: string }[];
+  grounds: { id: string; name: string }[];
+}
+
+/** A typed point, where both numbers are one. */
+function pointOf({ latitude, longitude }: { latitude: string; longitude: string }): [number, number] | null {
+  const [lat, lng] = [Number(latitude), Number(longitude)];
+  return latitude && longitude && Math.abs(lat) <= 85 && Math.abs(lng) <= 180 ? [lng, lat] : null;
+}
+
+function DrawForm({ request, ring, round, taxa, grounds }: DrawFormProps) {
+  const router = useRouter();
+  const [name, setName] = useState("");
+  const [taxon, setTaxon] = useState(request.taxon);
+  const [cover, setCover] = useState("");
+  const [typed, setTyped] = useState({ latitude: "", longitude: "" });
+  const [fault, setFault] = useState<string | null>(null);
+  const [saving, setSaving] = useState(false);
+  const save = async (form: FormData) => {
+    if (!ring) return;
+    setSaving(true);
+    const id = uuidv7();
+    const outline = { type: "Polygon" as const, coordinates: [ring] };
+    const refused =
+      request.what === "site"
+        ? await send("/api/v1/sites", siteOf(id, name, outline, form))
+        : await send("/api/v1/patches", {
+            id,
+            siteId: request.siteId,
+            taxon,
+            name,
+            findingId: request.findingId,
+            coverShare: cover === "" ? null : Number(cover.replace(",", ".")) / 100,
+            outline,
+          });
+    if (refused === null)
+      return request.what === "site" ? location.assign("/ground") : router.push(`/ground/patch/${id}`);
+    setFault(refused);
+    setSaving(false);
+    return undefined;
+  };
+  return (
+    <form
+      className="grid sm:grid-cols-4 gap-x-5 gap-y-3 p-4 md:px-6 items-end"
+      onSubmit={(e) => {
+        e.preventDefault();
+        save(new FormData(e.currentTarget));
+      }}
+      aria-label={`New ${request.what}`}
+    >
+      <p className="sm:col-span-4">
+        <strong>Click the corners of the {request.what}. Click the last one again to close it.</strong>{" "}
+        <span className="small">Or make a round one about the place:</span>{" "}
+        {ROUND[request.what].map((m) => (
+          <button key={m} type="button" className="button !px-3 mr-1" onClick={() => round(m / 2, pointOf(typed))}>
+            {m} m across
+          </button>
+        ))}
+        {ring ? (
+          <strong className="ml-2" role="status">
+            {areaText(turfArea(turfPolygon([ring])))}
+          </strong>
+        ) : null}
+      </p>
+      {request.what === "site" ? (
+        <SiteFields {...{ typed, setTyped, name, setName, grounds }} />
+      ) : (
+        <PatchFields {...{ name, setName, taxon, setTaxon, cover, setCover, taxa }} />
+      )}
+      <button
+        type="submit"
+        className="button press"
+        disabled={!ring || !name || (request.what === "patch" && !taxon) || saving}
+      >
+        {saving ? "Saving …" : ring ? `Save the ${request.what}` : "Draw it first"}
+      </button>
+      {fault ? (
+        <p role="alert" className="fault sm:col-span-4">
+          {fault}
+        </p>
+      ) : null}
+    </form>
+  );
+}
+
+function siteOf(id: string, name: string, outline: SiteRequest["outline"], form: FormData): SiteRequest {
+  return {
+    id,
+    name,
+    outline,
+    ground: String(form.get("ground") ?? ""),
+    note: String(form.get("note") ?? ""),
+    rules: Object.fromEntries(SITE_RULES.map(([rule]) => [rule, form.get(rule) === "on"])),
+  };
+}
+
+/** @returns null where it was saved, or why not */
+async function send(address: string, body: SiteRequest | PatchRequest): Promise<string | null> {
+  try {
+    const response = await fetch(address, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify(body),
+    });
+    if (response.ok) return null;
+    const error = readError(await response.json());
+    return error ? refusalWords(error.message, error.issues).join(" ") : "That was not saved. Try again in a moment.";
+  } catch {
+    return "There is no connection. The outline stays on the map. Save again when there is a connection.";
+  }
+}
+
+interface SiteFieldsProps {
+  typed: { latitude: string; longitude: string };
+  setTyped: (typed: { latitude: string; longitude: string }) => void;
+  name: string;
+  setName: (name: string) => void;
+  grounds: { id: string; name: string }[];
+}
+const SiteFields = ({ typed, setTyped, name, setName, grounds }: SiteFieldsProps) => (
+  <>
+    <label className="field">
+      <span className="label">Latitude</span>
+      <input
+        inputMode="decimal"
+        value={typed.latitude}
+        onChange={(e) => setTyped({ ...typed, latitude: e.target.value })}
+        className="figure"
+      />
+    </label>
+    <label className="field">
+      <span className="label">Longitude</span>
+      <input
+        inputMode="decimal"
+        value={typed.longitude}
+        onChange={(e) => setTyped({ ...typed, longitude: e.target.value })}
+        className="figure"
+      />
+    </label>
+    <label className="field">
+      <span className="label">Name of the site</span>
+      <input required value={name} onChange={(e) => setName(e.target.value)} />
+    </label>
+    <label className="field">
+      <span className="label">Kind of ground</span>
+      <select name="ground">
+        {grounds.map((g) => (
+          <option key={g.id} value={g.id}>
+            {g.name}
+          </option>
+        ))}
+      </select>
+    </label>
+    <fieldset className="sm:col-span-4 flex flex-wrap gap-x-5">
+      <legend className="small">Rules of the site</legend>
+      {SITE_RULES.map(([rule, words]) => (
+        <label key={rule} className="tick">
+          <input type="checkbox" name={rule} />
+          {words}
+        </label>
+      ))}
+    </fieldset>
+    <label className="field sm:col-span-3">
+      <span className="label">Note</span>
+      <input name="note" />
+    </label>
+  </>
+);
+
+interface PatchFieldsProps {
+  name: string;
+  setName: (name: string) => void;
+  taxon: string;
+  setTaxon: (taxon: string) => void;
+  cover: string;
+  setCover: (cover: string) => void;
+  taxa: { name: string; plant: string }[];
+}
+const PatchFields = ({ name, setName, taxon, setTaxon, cover, setCover, taxa }: PatchFieldsProps) => (
+  <>
+    <label className="field">
+      <span className="label">Name of the patch</span>
+      <input required value={name} onChange={(e) => setName(e.target.value)} placeholder="By the lower gate" />
+    </label>
+    <label className="field">
+      <span className="label">Plant</span>
+      <select required value={taxon} onChange={(e) => setTaxon(e.target.value)}>
+        <option value="">choose</option>
+        {taxa.map((t) => (
+          <option key={t.name} value={t.name}>
+            {t.plant} · {t.name}
+          </option>
+        ))}
+      </select>
+    </label>
+    <label className="field">
+      <span className="label">Cover within, %</span>
+      <input inputMode="decimal" value={cover} onChange={(e) => setCover(e.target.value)} />
+    </label>
+  </>
+);
 
 /** In the ink of the map's own lines. */
 const OUTLINE = {

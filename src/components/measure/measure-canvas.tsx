@@ -9,55 +9,104 @@ const ZOOMS = [1, 1.5, 2, 3, 4, 6, 8];
 const LOUPE = 132;
 
 /** The photograph with all that is marked on it. */
-export function MeasureCanvas({
-  src,
-  sheet,
-  act,
-}: {
-  src: string;
-  sheet: Sheet;
-  act: (change: (s: Sheet) => Sheet) => void;
-}) {
+export function MeasureCanvas({ src, sheet, act }: CanvasProps) {
   const { now, held } = sheet;
   const box = useRef<HTMLDivElement>(null);
   const svg = useRef<SVGSVGElement>(null);
-  const drag = useRef<{ at: At; moved: boolean } | null>(null);
   const [zoom, setZoom] = useState(0);
+  const fit = useFit(box, now.widthPx);
+  const scale = fit * ZOOMS[zoom];
+  const { down, move, up } = usePointer(svg, sheet, act);
+  const heldPoint = held && pointAt(sheet, held);
+  return (
+    <div className="relative min-w-0">
+      <ZoomBar zoom={zoom} setZoom={setZoom} />
+      <div ref={box} className="overflow-auto max-h-[62vh] lg:max-h-[calc(100dvh-110px)] bg-[#3a3a36]">
+        <svg
+          ref={svg}
+          role="group"
+          aria-label="The picture, with what is marked on it"
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: the picture takes points and arrows, and its points are buttons
+          tabIndex={0}
+          width={now.widthPx * scale}
+          height={now.heightPx * scale}
+          viewBox={`0 0 ${now.widthPx} ${now.heightPx}`}
+          className="block cursor-crosshair outline-offset-[-3px]"
+          onKeyDown={(e) => onKey(e, held, act, setZoom)}
+          onPointerDown={(e) => down(e, null)}
+          onPointerMove={move}
+          onPointerUp={up}
+        >
+          <image href={src} width={now.widthPx} height={now.heightPx} />
+          <Lines now={now} shown={1 / scale} />
+          {namedPoints(now).map((p) => (
+            <PointMark
+              key={`${p.at.of} ${p.at.index}`}
+              {...p}
+              isHeld={held?.of === p.at.of && held.index === p.at.index}
+              shown={1 / scale}
+              onHold={() => act((s) => ({ ...s, held: p.at }))}
+              onDown={(e) => down(e, p.at)}
+            />
+          ))}
+        </svg>
+      </div>
+      {heldPoint ? <Loupe src={src} now={now} at={heldPoint} scale={scale} /> : null}
+    </div>
+  );
+}
+
+interface CanvasProps {
+  src: string;
+  sheet: Sheet;
+  act: (change: (s: Sheet) => Sheet) => void;
+}
+
+/** How much the picture is made smaller to fit its box. */
+function useFit(box: React.RefObject<HTMLDivElement | null>, widthPx: number): number {
   const [fit, setFit] = useState(1);
   useEffect(() => {
-    const measureBox = () => box.current && setFit(box.current.clientWidth / now.widthPx);
+    const measureBox = () => box.current && setFit(box.current.clientWidth / widthPx);
     measureBox();
     window.addEventListener("resize", measureBox);
     return () => window.removeEventListener("resize", measureBox);
-  }, [now.widthPx]);
-  const scale = fit * ZOOMS[zoom];
+  }, [box, widthPx]);
+  return fit;
+}
+
+const ARROWS: Record<string, Point> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+
+function onKey(
+  e: React.KeyboardEvent,
+  held: At | null,
+  act: CanvasProps["act"],
+  setZoom: (change: (zoom: number) => number) => void,
+): void {
+  const arrow = ARROWS[e.key];
+  if (arrow && held) {
+    e.preventDefault();
+    const step = e.shiftKey ? 10 : 1;
+    act((s) => {
+      const p = s.held && pointAt(s, s.held);
+      return s.held && p ? movePoint(s, s.held, [p[0] + step * arrow[0], p[1] + step * arrow[1]]) : s;
+    });
+  } else if ((e.key === "Delete" || e.key === "Backspace") && held) act((s) => (s.held ? removePoint(s, s.held) : s));
+  else if (e.key === "u" || (e.key === "z" && (e.ctrlKey || e.metaKey))) act(undo);
+  else if (e.key === "+") setZoom((z) => Math.min(ZOOMS.length - 1, z + 1));
+  else if (e.key === "-") setZoom((z) => Math.max(0, z - 1));
+  else return;
+  e.stopPropagation();
+}
+
+/** Setting points, holding one, and moving it. */
+function usePointer(svg: React.RefObject<SVGSVGElement | null>, { now }: Sheet, act: CanvasProps["act"]) {
+  const drag = useRef<{ at: At; moved: boolean } | null>(null);
   const pointOf = (e: { clientX: number; clientY: number }): Point => {
     const rect = (svg.current as SVGSVGElement).getBoundingClientRect();
     return [
       ((e.clientX - rect.left) / rect.width) * now.widthPx,
       ((e.clientY - rect.top) / rect.height) * now.heightPx,
     ];
-  };
-  const onKey = (e: React.KeyboardEvent) => {
-    const step = e.shiftKey ? 10 : 1;
-    const by: Record<string, Point> = {
-      ArrowLeft: [-step, 0],
-      ArrowRight: [step, 0],
-      ArrowUp: [0, -step],
-      ArrowDown: [0, step],
-    };
-    if (by[e.key] && held) {
-      e.preventDefault();
-      act((s) => {
-        const p = s.held && pointAt(s, s.held);
-        return s.held && p ? movePoint(s, s.held, [p[0] + by[e.key][0], p[1] + by[e.key][1]]) : s;
-      });
-    } else if ((e.key === "Delete" || e.key === "Backspace") && held) act((s) => (s.held ? removePoint(s, s.held) : s));
-    else if (e.key === "u" || (e.key === "z" && (e.ctrlKey || e.metaKey))) act(undo);
-    else if (e.key === "+") setZoom((z) => Math.min(ZOOMS.length - 1, z + 1));
-    else if (e.key === "-") setZoom((z) => Math.max(0, z - 1));
-    else return;
-    e.stopPropagation();
   };
   const down = (e: PointerEventOfReact, at: At | null) => {
     e.stopPropagation();
@@ -90,146 +139,155 @@ export function MeasureCanvas({
       return owner !== s.tool && point ? setPoint(s, point, uuidv7()) : s;
     });
   };
-  const heldPoint = held && pointAt(sheet, held);
-  const shown = 1 / scale;
+  return { down, move, up };
+}
+
+const ZoomBar = ({ zoom, setZoom }: { zoom: number; setZoom: (zoom: number) => void }) => (
+  <div className="flex items-center gap-2 px-4 py-1 border-b border-[var(--rule)]">
+    <button
+      type="button"
+      className="button !py-1"
+      aria-label="Smaller"
+      disabled={zoom === 0}
+      onClick={() => setZoom(zoom - 1)}
+    >
+      −
+    </button>
+    <span className="figure">{Math.round(ZOOMS[zoom] * 100)}%</span>
+    <button
+      type="button"
+      className="button !py-1"
+      aria-label="Larger"
+      disabled={zoom === ZOOMS.length - 1}
+      onClick={() => setZoom(zoom + 1)}
+    >
+      +
+    </button>
+  </div>
+);
+
+type Marked = Sheet["now"];
+
+/** The outline of the known thing, and what is measured. */
+function Lines({ now, shown }: { now: Marked; shown: number }) {
   const lines = now.marks.map((m) => ({
     id: m.id,
     closed: m.tool === "area" && m.points.length > 2,
     points: m.tool === "count" ? [] : m.points,
   }));
-  const all: { at: At; point: Point; name: string }[] = [
-    ...(now.calibration?.points ?? []).map((point, index) => ({
-      at: { of: "calibration", index },
-      point,
-      name: `Known thing, ${now.calibration?.kind === "corners" ? CORNER_NAMES[index] : `end ${index + 1}`}`,
-    })),
-    ...now.marks.flatMap((m, k) =>
-      m.points.map((point, index) => ({
-        at: { of: m.id, index },
-        point,
-        name: `${TOOL_WORDS[m.tool]} ${k + 1}, ${POINT_NAMES[m.tool]?.[index] ?? `point ${index + 1}`}`,
-      })),
-    ),
-  ];
   return (
-    <div className="relative min-w-0">
-      <div className="flex items-center gap-2 px-4 py-1 border-b border-[var(--rule)]">
-        <button
-          type="button"
-          className="button !py-1"
-          aria-label="Smaller"
-          disabled={zoom === 0}
-          onClick={() => setZoom(zoom - 1)}
-        >
-          −
-        </button>
-        <span className="figure">{Math.round(ZOOMS[zoom] * 100)}%</span>
-        <button
-          type="button"
-          className="button !py-1"
-          aria-label="Larger"
-          disabled={zoom === ZOOMS.length - 1}
-          onClick={() => setZoom(zoom + 1)}
-        >
-          +
-        </button>
-      </div>
-      <div ref={box} className="overflow-auto max-h-[62vh] lg:max-h-[calc(100dvh-110px)] bg-[#3a3a36]">
-        <svg
-          ref={svg}
-          role="group"
-          aria-label="The picture, with what is marked on it"
-          // biome-ignore lint/a11y/noNoninteractiveTabindex: the picture takes points and arrows, and its points are buttons
-          tabIndex={0}
-          width={now.widthPx * scale}
-          height={now.heightPx * scale}
-          viewBox={`0 0 ${now.widthPx} ${now.heightPx}`}
-          className="block cursor-crosshair outline-offset-[-3px]"
-          onKeyDown={onKey}
-          onPointerDown={(e) => down(e, null)}
-          onPointerMove={move}
-          onPointerUp={up}
-        >
-          <image href={src} width={now.widthPx} height={now.heightPx} />
-          {now.calibration && now.calibration.points.length > 1 ? (
-            <polygon
-              points={now.calibration.points.map((p) => p.join(",")).join(" ")}
-              fill="none"
-              stroke="#1f5f8b"
-              strokeWidth={2 * shown}
-              strokeDasharray={`${7 * shown} ${5 * shown}`}
-            />
-          ) : null}
-          {lines.map((l) =>
-            l.closed ? (
-              <polygon
-                key={l.id}
-                points={l.points.map((p) => p.join(",")).join(" ")}
-                fill="rgba(255,255,255,.25)"
-                stroke="#111"
-                strokeWidth={2 * shown}
-              />
-            ) : (
-              <polyline
-                key={l.id}
-                points={l.points.map((p) => p.join(",")).join(" ")}
-                fill="none"
-                stroke="#111"
-                strokeWidth={2 * shown}
-              />
-            ),
-          )}
-          {all.map(({ at, point: [x, y], name }) => {
-            const isHeld = held?.of === at.of && held.index === at.index;
-            return (
-              <g
-                key={`${at.of} ${at.index}`}
-                role="button"
-                tabIndex={0}
-                aria-label={name}
-                aria-pressed={isHeld}
-                onFocus={() => act((s) => ({ ...s, held: at }))}
-                onPointerDown={(e) => down(e, at)}
-                style={{ touchAction: "none" }}
-              >
-                <circle cx={x} cy={y} r={18 * shown} fill="transparent" />
-                <circle cx={x} cy={y} r={7 * shown} fill="none" stroke="#fff" strokeWidth={4 * shown} />
-                <circle
-                  cx={x}
-                  cy={y}
-                  r={7 * shown}
-                  fill="none"
-                  stroke={at.of === "calibration" ? "#1f5f8b" : "#a3261b"}
-                  strokeWidth={2 * shown}
-                />
-                {isHeld ? (
-                  <path
-                    d={`M${x - 14 * shown},${y}h${28 * shown}M${x},${y - 14 * shown}v${28 * shown}`}
-                    stroke="#111"
-                    strokeWidth={1 * shown}
-                  />
-                ) : null}
-              </g>
-            );
-          })}
-        </svg>
-      </div>
-      {heldPoint ? (
-        <svg
-          aria-hidden
-          className="absolute right-3 top-[56px] border-2 border-[var(--ink)] bg-[#3a3a36] pointer-events-none"
-          width={LOUPE}
-          height={LOUPE}
-          viewBox={`${heldPoint[0] - LOUPE / (6 * scale)} ${heldPoint[1] - LOUPE / (6 * scale)} ${LOUPE / (3 * scale)} ${LOUPE / (3 * scale)}`}
-        >
-          <image href={src} width={now.widthPx} height={now.heightPx} />
-          <path
-            d={`M${heldPoint[0] - 99},${heldPoint[1]}h198M${heldPoint[0]},${heldPoint[1] - 99}v198`}
-            stroke="#a3261b"
-            strokeWidth={0.7 / scale}
-          />
-        </svg>
+    <>
+      {now.calibration && now.calibration.points.length > 1 ? (
+        <polygon
+          points={now.calibration.points.map((p) => p.join(",")).join(" ")}
+          fill="none"
+          stroke="#1f5f8b"
+          strokeWidth={2 * shown}
+          strokeDasharray={`${7 * shown} ${5 * shown}`}
+        />
       ) : null}
-    </div>
+      {lines.map((l) =>
+        l.closed ? (
+          <polygon
+            key={l.id}
+            points={l.points.map((p) => p.join(",")).join(" ")}
+            fill="rgba(255,255,255,.25)"
+            stroke="#111"
+            strokeWidth={2 * shown}
+          />
+        ) : (
+          <polyline
+            key={l.id}
+            points={l.points.map((p) => p.join(",")).join(" ")}
+            fill="none"
+            stroke="#111"
+            strokeWidth={2 * shown}
+          />
+        ),
+      )}
+    </>
   );
 }
+
+interface NamedPoint {
+  at: At;
+  point: Point;
+  name: string;
+}
+
+/** Every point that is marked, with what a screen reader calls it. */
+const namedPoints = (now: Marked): NamedPoint[] => [
+  ...(now.calibration?.points ?? []).map((point, index) => ({
+    at: { of: "calibration", index },
+    point,
+    name: `Known thing, ${now.calibration?.kind === "corners" ? CORNER_NAMES[index] : `end ${index + 1}`}`,
+  })),
+  ...now.marks.flatMap((m, k) =>
+    m.points.map((point, index) => ({
+      at: { of: m.id, index },
+      point,
+      name: `${TOOL_WORDS[m.tool]} ${k + 1}, ${POINT_NAMES[m.tool]?.[index] ?? `point ${index + 1}`}`,
+    })),
+  ),
+];
+
+const PointMark = ({
+  at,
+  point: [x, y],
+  name,
+  isHeld,
+  shown,
+  onHold,
+  onDown,
+}: NamedPoint & {
+  isHeld: boolean;
+  shown: number;
+  onHold: () => void;
+  onDown: (e: PointerEventOfReact) => void;
+}) => (
+  <g
+    role="button"
+    tabIndex={0}
+    aria-label={name}
+    aria-pressed={isHeld}
+    onFocus={onHold}
+    onPointerDown={onDown}
+    style={{ touchAction: "none" }}
+  >
+    <circle cx={x} cy={y} r={18 * shown} fill="transparent" />
+    <circle cx={x} cy={y} r={7 * shown} fill="none" stroke="#fff" strokeWidth={4 * shown} />
+    <circle
+      cx={x}
+      cy={y}
+      r={7 * shown}
+      fill="none"
+      stroke={at.of === "calibration" ? "#1f5f8b" : "#a3261b"}
+      strokeWidth={2 * shown}
+    />
+    {isHeld ? (
+      <path
+        d={`M${x - 14 * shown},${y}h${28 * shown}M${x},${y - 14 * shown}v${28 * shown}`}
+        stroke="#111"
+        strokeWidth={1 * shown}
+      />
+    ) : null}
+  </g>
+);
+
+/** The held point enlarged, so that the finger does not hide it. */
+const Loupe = ({ src, now, at: heldPoint, scale }: { src: string; now: Marked; at: Point; scale: number }) => (
+  <svg
+    aria-hidden
+    className="absolute right-3 top-[56px] border-2 border-[var(--ink)] bg-[#3a3a36] pointer-events-none"
+    width={LOUPE}
+    height={LOUPE}
+    viewBox={`${heldPoint[0] - LOUPE / (6 * scale)} ${heldPoint[1] - LOUPE / (6 * scale)} ${LOUPE / (3 * scale)} ${LOUPE / (3 * scale)}`}
+  >
+    <image href={src} width={now.widthPx} height={now.heightPx} />
+    <path
+      d={`M${heldPoint[0] - 99},${heldPoint[1]}h198M${heldPoint[0]},${heldPoint[1] - 99}v198`}
+      stroke="#a3261b"
+      strokeWidth={0.7 / scale}
+    />
+  </svg>
+);

@@ -250,6 +250,33 @@ function Work({
   );
 }
 
+/** What of the known thing is still to be marked. */
+function Missing({
+  sheet,
+  act,
+  calibration,
+  missing,
+}: {
+  sheet: Sheet;
+  act: (change: (s: Sheet) => Sheet) => void;
+  calibration: Calibration;
+  missing: number;
+}) {
+  const { length } = calibration.points;
+  const next = calibration.kind === "corners" ? CORNER_NAMES[length] : length === 0 ? "one end" : "other end";
+  const marking = sheet.tool === "calibrate";
+  return (
+    <p className="small mt-2">
+      {missing === 0 ? "Calibrated." : marking ? `Mark its ${next}.` : `${missing} points are missing.`}{" "}
+      {!marking && missing > 0 ? (
+        <button type="button" className="plain-button" onClick={() => act((s) => setTool(s, "calibrate"))}>
+          Mark them
+        </button>
+      ) : null}
+    </p>
+  );
+}
+
 function CalibrationPart({ sheet, act }: { sheet: Sheet; act: (change: (s: Sheet) => Sheet) => void }) {
   const { calibration } = sheet.now;
   const missing = calibrationPoints(calibration) - (calibration?.points.length ?? 0);
@@ -302,20 +329,7 @@ function CalibrationPart({ sheet, act }: { sheet: Sheet; act: (change: (s: Sheet
           />
         </label>
       ) : null}
-      {calibration ? (
-        <p className="small mt-2">
-          {missing > 0
-            ? sheet.tool === "calibrate"
-              ? `Mark its ${calibration.kind === "corners" ? CORNER_NAMES[calibration.points.length] : calibration.points.length === 0 ? "one end" : "other end"}.`
-              : `${missing} points are missing.`
-            : "Calibrated."}{" "}
-          {sheet.tool !== "calibrate" && missing > 0 ? (
-            <button type="button" className="plain-button" onClick={() => act((s) => setTool(s, "calibrate"))}>
-              Mark them
-            </button>
-          ) : null}
-        </p>
-      ) : null}
+      {calibration ? <Missing sheet={sheet} act={act} calibration={calibration} missing={missing} /> : null}
     </>
   );
 }

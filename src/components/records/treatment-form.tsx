@@ -43,159 +43,25 @@ export function TreatmentForm({
 }) {
   const old = view.old?.body;
   const [key] = useState(id);
-  const [label, setLabel] = useState(old?.product?.labelId ?? "");
   const [area, setArea] = useState(String(old?.areaM2 ?? Math.round(view.areaM2 * 10) / 10));
-  const [rate, setRate] = useState(String(old?.product?.ratePerHa ?? ""));
-  const [total, setTotal] = useState(String(old?.product?.total ?? ""));
-  const licence = old ? old.licence : view.licence;
-  const ends = old ? old.licenceExpires : view.licenceExpires;
-  const limits = view.labels.find((l) => l.id === label)?.limits;
-  const expected =
-    Number(area) > 0 && Number(rate) > 0 ? Number(((Number(rate) * Number(area)) / 10000).toPrecision(4)) : null;
   return (
     <ActionForm action={action} draft={draft} label="Record of treatment" className="mt-4 grid gap-6">
       <input type="hidden" name="id" value={key} />
       {HIDDEN.map((name) => (
         <input key={name} type="hidden" name={name} value={view[name]} />
       ))}
-      {view.old ? <input type="hidden" name="supersedes" value={view.old.id} /> : null}
       {view.old ? (
-        <Field name="treatment.correctionReason" label="What was wrong">
-          <input name="correctionReason" required />
-        </Field>
+        <>
+          <input type="hidden" name="supersedes" value={view.old.id} />
+          <Field name="treatment.correctionReason" label="What was wrong">
+            <input name="correctionReason" required />
+          </Field>
+        </>
       ) : null}
-      <Group title="Who and when">
-        <div className="sm:col-span-3">
-          <p>
-            Done by <strong>{old?.who ?? view.who}</strong>
-            {licence ? `, license ${licence}` : ", no license in the register"}
-            {ends ? `, valid to ${fullDay(ends)}` : ""}.
-          </p>
-          <p className="small">
-            The name and the license come from the district’s register. A keeper changes them there.
-          </p>
-          <Fault name="licence" />
-        </div>
-        <Field name="treatment.from" label="Day">
-          <input type="date" name="day" max={view.today} defaultValue={old?.from.slice(0, 10) ?? view.today} required />
-        </Field>
-        <Field name="treatment.from" label={`From, time of the site (${view.zone})`}>
-          <input type="time" name="fromTime" required />
-        </Field>
-        <Field name="treatment.to" label="To">
-          <input type="time" name="toTime" required />
-        </Field>
-      </Group>
-      <Group title="Where and what">
-        <Field name="treatment.areaM2" label="Area treated, m²">
-          <input
-            name="areaM2"
-            inputMode="decimal"
-            value={area}
-            onChange={(e) => setArea(e.target.value)}
-            required
-            className="figure"
-          />
-        </Field>
-        <Field name="treatment.stage" label="Stage of the plant">
-          <select name="stage" defaultValue={old?.stage ?? view.stage}>
-            <option value="seedling">seedling</option>
-            <option value="vegetative">in leaf</option>
-            <option value="flowering">in flower</option>
-            <option value="fruiting">in seed</option>
-            <option value="winter">winter rest</option>
-          </select>
-        </Field>
-        <Field name="treatment.equipment" label="Equipment">
-          <input name="equipment" defaultValue={old?.equipment ?? view.equipment} required />
-        </Field>
-      </Group>
-      {view.usesProduct ? (
-        <Group title="Product, from its own label">
-          <Field name="product.labelId" label="Label">
-            <select name="product.labelId" value={label} onChange={(e) => setLabel(e.target.value)} required>
-              <option value="">choose</option>
-              {view.labels.map((l) => (
-                <option key={l.id} value={l.id}>
-                  {l.name}
-                </option>
-              ))}
-            </select>
-          </Field>
-          <Field
-            name="product.ratePerHa"
-            label={`Rate, ${limits?.rateUnit ?? "L"}/ha`}
-            hint={limits?.ratePerHaMax ? `label: at most ${limits.ratePerHaMax}` : undefined}
-          >
-            <input
-              name="product.ratePerHa"
-              inputMode="decimal"
-              value={rate}
-              onChange={(e) => setRate(e.target.value)}
-              required
-              className="figure"
-            />
-          </Field>
-          <Field
-            name="product.total"
-            label={`Product in all, ${limits?.rateUnit ?? "L"}`}
-            hint={expected ? `rate × area = ${expected}` : undefined}
-          >
-            <input
-              name="product.total"
-              inputMode="decimal"
-              value={total}
-              onChange={(e) => setTotal(e.target.value)}
-              required
-              className="figure"
-            />
-          </Field>
-          <Field name="treatment.product.carrierL" label="Water, L">
-            <input
-              name="product.carrierL"
-              inputMode="decimal"
-              defaultValue={old?.product?.carrierL ?? ""}
-              required
-              className="figure"
-            />
-          </Field>
-          <p className="small sm:col-span-2">
-            {limits ? (
-              [
-                limits.windMaxMS ? `wind at most ${limits.windMaxMS} m/s` : "",
-                limits.temperatureMaxC ? `at most ${limits.temperatureMaxC} °C` : "",
-                limits.waterBufferM ? `${limits.waterBufferM} m from water` : "",
-                limits.reentryHours ? `re-entry after ${limits.reentryHours} h` : "",
-              ]
-                .filter(Boolean)
-                .join(" · ")
-            ) : (
-              <>
-                The label is not in the list? <Link href="/ledger/labels">Enter it first.</Link>
-              </>
-            )}
-          </p>
-          <Fault name="product" />
-        </Group>
-      ) : null}
-      <Group title="Weather">
-        <Field name="windMS" label="Wind, m/s">
-          <input name="windMS" inputMode="decimal" defaultValue={old?.windMS ?? ""} className="figure" />
-        </Field>
-        <Field name="windFrom" label="Wind from">
-          <select name="windFrom" defaultValue={old?.windFrom ?? ""}>
-            <option value="">not recorded</option>
-            {["calm", "N", "NE", "E", "SE", "S", "SW", "W", "NW"].map((d) => (
-              <option key={d} value={d}>
-                {d}
-              </option>
-            ))}
-          </select>
-        </Field>
-        <Field name="temperatureC" label="Temperature, °C">
-          <input name="temperatureC" inputMode="decimal" defaultValue={old?.temperatureC ?? ""} className="figure" />
-        </Field>
-      </Group>
+      <WhoAndWhen view={view} />
+      <WhereAndWhat view={view} area={area} setArea={setArea} />
+      {view.usesProduct ? <Product view={view} area={area} /> : null}
+      <Weather old={old} />
       <Field name="treatment.note" label="Note">
         <textarea name="note" defaultValue={old?.note ?? ""} />
       </Field>
@@ -204,11 +70,177 @@ export function TreatmentForm({
         <button type="submit" className="button press">
           Write it in the ledger
         </button>
-        <p className="small mt-1">It cannot be changed afterwards, only corrected by a new entry.</p>
+        <p className="small mt-1">An entry cannot be changed afterwards. A new entry can correct it.</p>
       </div>
     </ActionForm>
   );
 }
+
+function WhoAndWhen({ view }: { view: View }) {
+  const old = view.old?.body;
+  const { licence, licenceExpires: ends } = old ?? view;
+  return (
+    <Group title="Who and when">
+      <div className="sm:col-span-3">
+        <p>
+          Done by <strong>{old?.who ?? view.who}</strong>
+          {licence ? `, license ${licence}` : ", no license in the register"}
+          {ends ? `, valid to ${fullDay(ends)}` : ""}.
+        </p>
+        <p className="small">
+          The name and the license come from the district’s register. A keeper changes them there.
+        </p>
+        <Fault name="licence" />
+      </div>
+      <Field name="treatment.from" label="Day">
+        <input type="date" name="day" max={view.today} defaultValue={old?.from.slice(0, 10) ?? view.today} required />
+      </Field>
+      <Field name="treatment.from" label={`From, time of the site (${view.zone})`}>
+        <input type="time" name="fromTime" required />
+      </Field>
+      <Field name="treatment.to" label="To">
+        <input type="time" name="toTime" required />
+      </Field>
+    </Group>
+  );
+}
+
+function WhereAndWhat({ view, area, setArea }: { view: View; area: string; setArea: (area: string) => void }) {
+  const old = view.old?.body;
+  return (
+    <Group title="Where and what">
+      <Field name="treatment.areaM2" label="Area treated, m²">
+        <input
+          name="areaM2"
+          inputMode="decimal"
+          value={area}
+          onChange={(e) => setArea(e.target.value)}
+          required
+          className="figure"
+        />
+      </Field>
+      <Field name="treatment.stage" label="Stage of the plant">
+        <select name="stage" defaultValue={old?.stage ?? view.stage}>
+          <option value="seedling">seedling</option>
+          <option value="vegetative">in leaf</option>
+          <option value="flowering">in flower</option>
+          <option value="fruiting">in seed</option>
+          <option value="winter">winter rest</option>
+        </select>
+      </Field>
+      <Field name="treatment.equipment" label="Equipment">
+        <input name="equipment" defaultValue={old?.equipment ?? view.equipment} required />
+      </Field>
+    </Group>
+  );
+}
+
+/** Rate times area, in the label's unit; null where either is not a number above 0. */
+const expectedTotal = (rate: string, area: string): number | null =>
+  Number(area) > 0 && Number(rate) > 0 ? Number(((Number(rate) * Number(area)) / 10000).toPrecision(4)) : null;
+
+function Product({ view, area }: { view: View; area: string }) {
+  const old = view.old?.body.product;
+  const [label, setLabel] = useState(old?.labelId ?? "");
+  const [rate, setRate] = useState(String(old?.ratePerHa ?? ""));
+  const [total, setTotal] = useState(String(old?.total ?? ""));
+  const limits = view.labels.find((l) => l.id === label)?.limits;
+  const expected = expectedTotal(rate, area);
+  return (
+    <Group title="Product, from its own label">
+      <Field name="product.labelId" label="Label">
+        <select name="product.labelId" value={label} onChange={(e) => setLabel(e.target.value)} required>
+          <option value="">choose</option>
+          {view.labels.map((l) => (
+            <option key={l.id} value={l.id}>
+              {l.name}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field
+        name="product.ratePerHa"
+        label={`Rate, ${limits?.rateUnit ?? "L"}/ha`}
+        hint={limits?.ratePerHaMax ? `label: at most ${limits.ratePerHaMax}` : undefined}
+      >
+        <input
+          name="product.ratePerHa"
+          inputMode="decimal"
+          value={rate}
+          onChange={(e) => setRate(e.target.value)}
+          required
+          className="figure"
+        />
+      </Field>
+      <Field
+        name="product.total"
+        label={`Product in all, ${limits?.rateUnit ?? "L"}`}
+        hint={expected ? `rate × area = ${expected}` : undefined}
+      >
+        <input
+          name="product.total"
+          inputMode="decimal"
+          value={total}
+          onChange={(e) => setTotal(e.target.value)}
+          required
+          className="figure"
+        />
+      </Field>
+      <Field name="treatment.product.carrierL" label="Water, L">
+        <input
+          name="product.carrierL"
+          inputMode="decimal"
+          defaultValue={old?.carrierL ?? ""}
+          required
+          className="figure"
+        />
+      </Field>
+      <p className="small sm:col-span-2">
+        <LabelSays limits={limits} />
+      </p>
+      <Fault name="product" />
+    </Group>
+  );
+}
+
+/** What the label says of weather, water and coming back. */
+function LabelSays({ limits }: { limits: LabelLimits | undefined }) {
+  if (!limits)
+    return (
+      <>
+        The label is not in the list? <Link href="/ledger/labels">Enter it first.</Link>
+      </>
+    );
+  return [
+    limits.windMaxMS ? `wind at most ${limits.windMaxMS} m/s` : "",
+    limits.temperatureMaxC ? `at most ${limits.temperatureMaxC} °C` : "",
+    limits.waterBufferM ? `${limits.waterBufferM} m from water` : "",
+    limits.reentryHours ? `re-entry after ${limits.reentryHours} h` : "",
+  ]
+    .filter(Boolean)
+    .join(" · ");
+}
+
+const Weather = ({ old }: { old: Treatment | undefined }) => (
+  <Group title="Weather">
+    <Field name="windMS" label="Wind, m/s">
+      <input name="windMS" inputMode="decimal" defaultValue={old?.windMS ?? ""} className="figure" />
+    </Field>
+    <Field name="windFrom" label="Wind from">
+      <select name="windFrom" defaultValue={old?.windFrom ?? ""}>
+        <option value="">not recorded</option>
+        {["calm", "N", "NE", "E", "SE", "S", "SW", "W", "NW"].map((d) => (
+          <option key={d} value={d}>
+            {d}
+          </option>
+        ))}
+      </select>
+    </Field>
+    <Field name="temperatureC" label="Temperature, °C">
+      <input name="temperatureC" inputMode="decimal" defaultValue={old?.temperatureC ?? ""} className="figure" />
+    </Field>
+  </Group>
+);
 
 const Group = ({ title, children }: { title: string; children: React.ReactNode }) => (
   <section>

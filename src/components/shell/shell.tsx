@@ -2,7 +2,7 @@ import Link from "next/link";
 import type { ReactNode } from "react";
 import { DeviceKeeper } from "../device/keeper";
 import { SignOut } from "../device/sign-out";
-import { KeyHelp, TabKeys } from "../flora/keys";
+import { KeyHelp, TabKeys } from "../shell/keys";
 import { Tabs } from "./tabs";
 import { ThemeSwitch } from "./theme-switch";
 

@@ -48,7 +48,7 @@ export function ActionForm({
     if (state.ok && draft && form.current) localStorage.removeItem(draftKey(form.current, draft));
     if (state.ok && renew) form.current?.reset();
     if (!state.ok && state.issues.length > 0)
-      form.current?.querySelector<HTMLElement>(`[name="${state.issues[0].field}"]`)?.focus();
+      form.current?.querySelector<HTMLElement>(focusOf(state.issues[0].field))?.focus();
   }, [state, draft, renew]);
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
@@ -73,7 +73,7 @@ export function ActionForm({
           <p role={state.ok ? "status" : "alert"} className={state.ok ? "mt-3 font-semibold" : "fault mt-3"}>
             {state.message}
             {state.issues
-              .filter((i) => !form.current?.elements.namedItem(i.field))
+              .filter((i) => !form.current?.querySelector(focusOf(i.field)))
               .map((i) => (
                 <span key={i.field + i.what} className="block">
                   {i.what}
@@ -85,6 +85,10 @@ export function ActionForm({
     </form>
   );
 }
+
+/** The control of a fault: the one of that name, or the first in the field that shows it. */
+const focusOf = (field: string): string =>
+  [`[name="${field}"]`, ...["input", "select", "textarea"].map((tag) => `[data-field="${field}"] ${tag}`)].join(", ");
 
 /** Every form draft on this device, of whomever: they go when the device is wiped. */
 export const DRAFT_PREFIX = "draft.";
@@ -142,7 +146,7 @@ export function Field({
   const issues = useContext(Issues).filter((i) => i.field === name);
   return (
     // biome-ignore lint/a11y/noLabelWithoutControl: the control is the child
-    <label className="field">
+    <label className="field" data-field={name}>
       <span className="label">
         {label}
         {hint ? ` · ${hint}` : ""}

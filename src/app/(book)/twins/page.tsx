@@ -1,3 +1,4 @@
+import { WHEN } from "@/components/words/stages";
 import Link from "next/link";
 import { TwinLook } from "@/components/flora/twin-look";
 import { PrintButton } from "@/components/shell/print-button";
@@ -8,13 +9,6 @@ import { compareTwins } from "@/server/flora/twins";
 import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Twins" };
-const STAGE_WORDS: Record<Stage, string> = {
-  seedling: "seedlings",
-  vegetative: "in leaf",
-  flowering: "in flower",
-  fruiting: "in seed",
-  winter: "in winter",
-};
 /** Rows that a field card has room for on one A5 page, by the number of plants: the more there are, the longer the words of each. */
 const CARD_ROWS: Record<number, number> = { 2: 6, 3: 5, 4: 4 };
 /** Looks of later stages that it has room for. */
@@ -56,7 +50,7 @@ export default async function TwinsPage({ searchParams }: { searchParams: Promis
             aria-current={s === view.stage ? "page" : undefined}
             className={`no-underline button pill ${s === view.stage ? "press" : ""}`}
           >
-            {STAGE_WORDS[s]}
+            {WHEN[s]}
           </Link>
         ))}
       </nav>
@@ -75,7 +69,7 @@ export default async function TwinsPage({ searchParams }: { searchParams: Promis
           <thead>
             <tr>
               <th scope="col" className="small font-normal w-[22%]">
-                What to look at, {STAGE_WORDS[view.stage]}
+                What to look at, {WHEN[view.stage]}
               </th>
               {view.plants.map((p) => (
                 <th key={p.id} scope="col" className="align-bottom pb-2">
@@ -121,7 +115,7 @@ export default async function TwinsPage({ searchParams }: { searchParams: Promis
           <ul>
             {view.later.map((l, i) => (
               <li key={l.stage} className={`row py-2 ${i >= CARD_LATER ? "no-print" : ""}`}>
-                <span className="font-semibold">{l.name}</span>, {STAGE_WORDS[l.stage]}: from {shortDay(l.from)}.{" "}
+                <span className="font-semibold">{l.name}</span>, {WHEN[l.stage]}: from {shortDay(l.from)}.{" "}
                 <span className="small">{l.ask}</span>
               </li>
             ))}

@@ -1,8 +1,9 @@
+import { WHEN } from "@/components/words/stages";
 import Link from "next/link";
 import { notFound } from "next/navigation";
 import { PrintButton } from "@/components/shell/print-button";
 import { StatusMark } from "@/components/verdict/marks";
-import { type Stage, STAGES } from "@/core/flora";
+import { STAGES } from "@/core/flora";
 import { namedStates } from "@/core/identify";
 import { Drawing } from "@/drawings/render";
 import { drawState } from "@/drawings/states";
@@ -10,13 +11,6 @@ import { type CardPlant, setCard, type SetCard } from "@/server/flora/twins";
 import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Set" };
-const STAGE_WORDS: Record<Stage, string> = {
-  seedling: "seedlings",
-  vegetative: "in leaf",
-  flowering: "in flower",
-  fruiting: "in seed",
-  winter: "in winter",
-};
 /** Pairs, plants that are not held, and hazards that the card has room for on one A5 page. */
 const CARD_LINES = 5;
 const CARD_UNHELD = 2;
@@ -44,7 +38,7 @@ export default async function SetPage({
         <Link href="/flora">Flora</Link>
       </p>
       <h1 className="mt-1">
-        {card.name}, {STAGE_WORDS[card.stage]}
+        {card.name}, {WHEN[card.stage]}
       </h1>
       <p className="no-print text-[var(--soft)] max-w-[70ch]">
         What is acted on here, beside the plants to keep that are most easily taken for it: the likest pair first.
@@ -57,7 +51,7 @@ export default async function SetPage({
             aria-current={s === card.stage ? "page" : undefined}
             className={`no-underline button pill ${s === card.stage ? "press" : ""}`}
           >
-            {STAGE_WORDS[s]}
+            {WHEN[s]}
           </Link>
         ))}
       </nav>

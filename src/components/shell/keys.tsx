@@ -3,7 +3,8 @@
 import { Keyboard } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
+import { singleKeysAreOn, switchSingleKeys } from "./single-keys";
 
 interface Tab {
   href: string;
@@ -50,16 +51,36 @@ export function KeyHelp({ tabs }: { tabs: Tab[] }) {
             ))}
             <Row keys="1 to 9" what="Bench: choose that answer" />
             <Row keys="0" what="Bench: can't tell" />
-            <Row keys="G" what="Bench: go on, where the plant stands is said" />
+            <Row keys="G" what="Bench: go on once the place has been said" />
             <Row keys="N" what="Bench: not there yet" />
             <Row keys="X" what="Bench: no such part" />
             <Row keys="U" what="Bench: undo the last answer" />
             <Row keys="/" what="Bench: find any part of the plant" />
           </dl>
+          <SingleKeysSwitch />
           <Dialog.Close className="button mt-4">Close</Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
+  );
+}
+
+/** Switches the keys without Shift off, for those whom they get in the way. */
+function SingleKeysSwitch() {
+  const [on, setOn] = useState(true);
+  useEffect(() => setOn(singleKeysAreOn()), []);
+  return (
+    <label className="tick mt-3">
+      <input
+        type="checkbox"
+        checked={on}
+        onChange={(e) => {
+          setOn(e.target.checked);
+          switchSingleKeys(e.target.checked);
+        }}
+      />
+      Single keys answer on the Bench
+    </label>
   );
 }
 

@@ -1,0 +1,84 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { newDraft, type Draft } from "../device/stored";
+import { type BenchEvent, benchReducer, stepOf } from "./bench-state";
+
+const saw = (character: string, state: string) => ({ character, states: [state] });
+const begin = () => newDraft("site", "2026-06-12");
+const told = (...events: BenchEvent[]) => events.reduce(benchReducer, begin());
+const stage: BenchEvent = { type: "stageSaid", stage: "vegetative" };
+const place: BenchEvent = { type: "placeSaid", said: [saw("ground", "marsh")] };
+const answer = (character: string, state: string, ofSecond = false): BenchEvent => ({
+  type: "answered",
+  observation: saw(character, state),
+  ofSecond,
+});
+
+describe("the finding on the Bench", () => {
+  it("is asked for its stage, its place, and then part after part", () => {
+    expect(stepOf(null, false)).toBe("stage");
+    expect(stepOf(begin(), false)).toBe("stage");
+    expect(stepOf(told(stage), false)).toBe("place");
+    expect(stepOf(told(stage), true)).toBe("part");
+    expect(stepOf(told(stage, place), false)).toBe("part");
+  });
+
+  it("keeps one answer of each part, the last one", () => {
+    const { observations } = told(stage, answer("sap", "clear"), answer("edge", "teeth"), answer("sap", "milky"));
+    expect(observations).toEqual([saw("edge", "teeth"), saw("sap", "milky")]);
+  });
+
+  it("adds what a second plant shows to what the first one did, and takes that back as one step", () => {
+    const both = told(stage, answer("sap", "clear"), answer("sap", "milky", true));
+    expect(both.observations).toMatchObject([{ ...saw("sap", "clear"), of: { yes: 1, n: 2 }, other: "milky" }]);
+    expect(benchReducer(both, { type: "undone" }).observations).toEqual([saw("sap", "clear")]);
+  });
+
+  it("remembers that a second plant told nothing, and that there is none, over a reload", () => {
+    const draft = told(
+      stage,
+      answer("sap", "clear"),
+      { type: "answered", observation: { character: "sap", answer: "cannot-tell" }, ofSecond: true },
+      { type: "noSecondPlant" },
+    );
+    const reloaded: Draft = JSON.parse(JSON.stringify(draft));
+    expect(reloaded).toMatchObject({ passed: ["sap"], alone: true });
+    expect(benchReducer(benchReducer(reloaded, { type: "undone" }), { type: "undone" })).toMatchObject({
+      observations: [saw("sap", "clear")],
+    });
+  });
+
+  it("offers what was said of the place again when that is taken back", () => {
+    const back = benchReducer(told(stage, place), { type: "undone" });
+    expect(back).toMatchObject({ observations: [], placeBefore: [saw("ground", "marsh")] });
+    expect(stepOf(back, false)).toBe("place");
+  });
+
+  it("comes back to the beginning, step by step, whatever was said", () => {
+    const anyEvent: fc.Arbitrary<BenchEvent> = fc.oneof(
+      fc.constant(stage),
+      fc.constant(place),
+      fc.record({
+        type: fc.constant("answered" as const),
+        observation: fc.record({
+          character: fc.constantFrom("sap", "edge", "hair"),
+          states: fc.constantFrom("a", "b").map((s) => [s]),
+        }),
+        ofSecond: fc.boolean(),
+      }),
+      fc.record({ type: fc.constant("removed" as const), index: fc.integer({ min: 0, max: 4 }) }),
+      fc.constant({ type: "noSecondPlant" as const }),
+    );
+    fc.assert(
+      fc.property(fc.array(anyEvent, { maxLength: 25 }), (events) => {
+        const start = begin();
+        let draft = events.reduce(benchReducer, start);
+        while (draft.history?.length) draft = benchReducer(draft, { type: "undone" });
+        expect(draft.observations).toEqual(start.observations);
+        expect(draft.stageAsked).toBe(false);
+        expect(benchReducer(draft, { type: "undone" })).toBe(draft);
+      }),
+      { seed: 2507, numRuns: 150 },
+    );
+  });
+});

@@ -1,0 +1,19 @@
+/** Where this device keeps whether single keys do anything. */
+const KEY = "single-keys";
+
+/** Single letters and figures can be switched off: speech input and a hand on the wrong key would set them off (WCAG 2.1.4). */
+export function singleKeysAreOn(): boolean {
+  try {
+    return localStorage.getItem(KEY) !== "off";
+  } catch {
+    return true;
+  }
+}
+
+export function switchSingleKeys(on: boolean): void {
+  try {
+    localStorage.setItem(KEY, on ? "on" : "off");
+  } catch {
+    // A window that keeps nothing has them on.
+  }
+}
