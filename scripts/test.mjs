@@ -40,6 +40,8 @@ async function step(name, args, { env = {}, count = () => null, alone = false } 
 /** What needs no database: types, lint, layers, unit tests, and the build that the browser tests run against. */
 async function withoutDatabase() {
   await step("types", [bin("typescript-native", "bin", "tsc"), "--noEmit"]);
+  await step("indexed", ["scripts/check-indexed.mjs"]);
+  await step("unused", [bin("knip", "bin", "knip.js")]);
   await step("lint", [bin("@biomejs", "biome", "bin", "biome"), "check", "."]);
   await step("layers", [
     bin("dependency-cruiser", "bin", "dependency-cruise.mjs"),

@@ -11,9 +11,9 @@ export default function ErrorPage({ error, reset }: { error: Error & { digest?: 
       </p>
       {error.digest ? <p className="figure mt-2">{error.digest}</p> : null}
       <p className="mt-4 flex gap-3 flex-wrap">
-        <button type="button" className="button press" onClick={reset}>
+        <Button look="press" onClick={reset}>
           Try again
-        </button>
+        </Button>
         <a className="button" href="/today">
           Today
         </a>
@@ -21,3 +21,4 @@ export default function ErrorPage({ error, reset }: { error: Error & { digest?: 
     </main>
   );
 }
+import { Button } from "@/components/ui/button";

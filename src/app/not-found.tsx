@@ -1,4 +1,4 @@
-import Link from "next/link";
+import { LinkButton } from "@/components/ui/button";
 
 export default function NotFound() {
   return (
@@ -9,9 +9,9 @@ export default function NotFound() {
         deleted.
       </p>
       <p className="mt-4">
-        <Link className="button press" href="/today">
+        <LinkButton look="press" href="/today">
           Today
-        </Link>
+        </LinkButton>
       </p>
     </main>
   );

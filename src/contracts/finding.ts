@@ -64,7 +64,7 @@ export const verdictRecordSchema = z.object({
   versions: z.object({
     flora: z.string(),
     list: z.string(),
-    costs: z.record(z.string(), z.number()),
+    costs: z.object({ wrongClear: z.number(), missedTarget: z.number(), hold: z.number() }),
     engine: z.string(),
   }),
 });

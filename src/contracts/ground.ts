@@ -6,7 +6,6 @@ const position = z.tuple([z.number().min(-180).max(180), z.number().min(-85).max
 const ring = z.array(position).min(4).max(2000);
 /** WGS 84, longitude first. */
 export const polygonSchema = z.object({ type: z.literal("Polygon"), coordinates: z.array(ring).min(1).max(20) });
-export type Polygon = z.output<typeof polygonSchema>;
 
 /** Ground that one plant takes up where only the number of plants is told, m². It is shown with the patch as what it is. */
 export const GROUND_PER_PLANT_M2 = 1;
@@ -48,4 +47,3 @@ export const siteSchema = z.object({
 export type SiteRequest = z.input<typeof siteSchema>;
 
 /** What the server answers to either. */
-export const savedAreaSchema = z.object({ id: z.string(), areaM2: z.number() });

@@ -18,7 +18,6 @@ export const siteRulesSchema = z.object({
   foraged: z.boolean().optional(),
   note: z.string().optional(),
 });
-export type SiteRules = z.output<typeof siteRulesSchema>;
 
 /** States of the characters of a place, by character. */
 export const settingSchema = z.record(z.string(), z.array(z.string()));

@@ -6,4 +6,3 @@ export const storedTreatmentSchema = treatmentSchema.safeExtend({
   restrictions: z.array(z.object({ what: z.string(), until: z.string() })),
   warnings: z.array(z.string()),
 });
-export type StoredTreatment = z.output<typeof storedTreatmentSchema>;

@@ -1,6 +1,6 @@
 import { existsSync, readdirSync, readFileSync, statSync } from "node:fs";
 import { join } from "node:path";
-import type { CompiledFlora, Status } from "@/core/flora";
+import { type CompiledFlora, readCompiledFlora, type Status } from "@/core/flora";
 import { compileFlora } from "./compile";
 import { readYaml } from "./read-yaml";
 
@@ -24,14 +24,7 @@ export function loadList(id: string): DistrictList {
   return { id: data.list, name: data.name, status, actions: data.actions ?? {}, sites: data.sites ?? {} };
 }
 
-const readCompiled = (): CompiledFlora => JSON.parse(readFileSync(COMPILED_PATH, "utf8"));
-
-let compiled: CompiledFlora | undefined;
-/** The compiled flora: the artefact if it is there, else compiled now. For the running application, which is built from it. */
-export function loadFlora(): CompiledFlora {
-  if (!compiled) compiled = existsSync(COMPILED_PATH) ? readCompiled() : compileFlora(FLORA_ROOT).flora;
-  return compiled;
-}
+const readCompiled = (): CompiledFlora => readCompiledFlora(JSON.parse(readFileSync(COMPILED_PATH, "utf8")));
 
 /** When a file under the folder was last written, ms. */
 const newest = (folder: string): number =>

@@ -8,7 +8,16 @@ import { syntheticFlora } from "@/core/simulate/synthetic";
 import { figuresOf } from "@/core/trials/figures";
 import { mergeBatches, runBatch } from "@/core/trials/run-trials";
 import { isSeparable, looksSuffice, usualLooks } from "@/core/trials/separable";
-import { type ActionWalk, canBeAsked, drawStart, type NameWalk, standsOnSheet, type Start, walkToAction, walkToName } from "@/core/trials/walks";
+import {
+  type ActionWalk,
+  canBeAsked,
+  drawStart,
+  type NameWalk,
+  standsOnSheet,
+  type Start,
+  walkToAction,
+  walkToName,
+} from "@/core/trials/walks";
 import { removeTaxon } from "@/core/trials/without-plant";
 import { currentFlora } from "@/flora/load";
 import { caseFrom, tinyFlora } from "../support/tiny-flora";

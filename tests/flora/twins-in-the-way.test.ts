@@ -1,6 +1,18 @@
 import { describe, expect, it } from "vitest";
 import type { Pair } from "@/core/flora";
-import { buildModel, type Case, decide, identify, judge, type Observation, predictChecks, towardsAction, towardsName, usualLook, withSecondPlant } from "@/core/identify";
+import {
+  buildModel,
+  type Case,
+  decide,
+  identify,
+  judge,
+  type Observation,
+  predictChecks,
+  towardsAction,
+  towardsName,
+  usualLook,
+  withSecondPlant,
+} from "@/core/identify";
 import { twinsOfPlantInTheWay } from "@/core/identify/verdict/twins-in-the-way";
 import { removeTaxon } from "@/core/trials/without-plant";
 import { currentFlora, loadList } from "@/flora/load";

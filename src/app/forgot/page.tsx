@@ -1,3 +1,4 @@
+import { Button } from "@/components/ui/button";
 import Link from "next/link";
 import { forgotAction } from "@/app/actions/account";
 import { ActionForm, Field } from "@/components/ui/action-form";
@@ -15,9 +16,9 @@ export default function ForgotPage() {
         <Field name="email" label="E-mail">
           <input name="email" type="email" autoComplete="username" required />
         </Field>
-        <button type="submit" className="button press">
+        <Button type="submit" look="press">
           Send me a link
-        </button>
+        </Button>
       </ActionForm>
       <p className="small mt-4">
         <Link href="/sign-in">Back to signing in</Link>

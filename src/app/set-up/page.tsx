@@ -1,3 +1,4 @@
+import { Button } from "@/components/ui/button";
 import { redirect } from "next/navigation";
 import { setUpAction } from "@/app/actions/account";
 import { ZoneInput } from "@/components/records/zone-input";
@@ -37,9 +38,9 @@ export default async function SetUpPage() {
         <Field name="password" label="Password" hint="at least 10 letters">
           <input name="password" type="password" autoComplete="new-password" required />
         </Field>
-        <button type="submit" className="button press">
+        <Button type="submit" look="press">
           Make the district
-        </button>
+        </Button>
       </ActionForm>
     </Cover>
   );

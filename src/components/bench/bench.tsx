@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "../ui/button";
 import Link from "next/link";
 import { useRef } from "react";
 import { percent } from "@/core/identify";
@@ -70,9 +71,9 @@ const NoFlora = ({ why }: { why: string }) => (
   <div className="p-6">
     <h1>The flora could not be opened</h1>
     <p className="mt-2">{why}. Your draft is safe on this device.</p>
-    <button type="button" className="button mt-3" onClick={() => location.reload()}>
+    <Button className="mt-3" onClick={() => location.reload()}>
       Try again
-    </button>
+    </Button>
   </div>
 );
 
@@ -128,9 +129,7 @@ function Waiting({ bench: { waits, draft, shelf } }: { bench: OpenBench }) {
         <p className="px-4 md:px-6 py-2 flex flex-wrap items-center gap-3 border-b border-[var(--rule)]" role="status">
           There is another unfinished finding on this device: {shortDay(shelf.earlier.day)},{" "}
           {shelf.earlier.observations.length} answers.
-          <button type="button" className="button" onClick={shelf.takeUpEarlier}>
-            Go on with that one instead
-          </button>
+          <Button onClick={shelf.takeUpEarlier}>Go on with that one instead</Button>
         </p>
       ) : null}
     </>

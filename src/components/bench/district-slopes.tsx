@@ -1,9 +1,10 @@
 "use client";
 
+import { itemAt } from "@/core/items";
 import { scaleLog } from "d3-scale";
 import { memo } from "react";
 import { percent } from "@/core/identify";
-import { STATUS_WORDS, StatusMark } from "../verdict/marks";
+import { statusHere, StatusMark } from "../verdict/marks";
 import type { FieldMark } from "./engine";
 import { spreadLabels } from "./spread-labels";
 
@@ -38,8 +39,15 @@ export function slopesOf(marks: FieldMark[]): Slope[] {
     .slice(0, SHOWN);
   const from = shown.map((m) => heightOf(m.flat));
   const to = shown.map((m) => heightOf(m.probability));
-  const [fromLabels, toLabels] = [from, to].map((heights) => spreadLabels(heights, GAP, TOP, HEIGHT - FOOT));
-  return shown.map((m, i) => ({ ...m, from: from[i], to: to[i], fromLabel: fromLabels[i], toLabel: toLabels[i] }));
+  const fromLabels = spreadLabels(from, GAP, TOP, HEIGHT - FOOT);
+  const toLabels = spreadLabels(to, GAP, TOP, HEIGHT - FOOT);
+  return shown.map((m, i) => ({
+    ...m,
+    from: itemAt(from, i),
+    to: itemAt(to, i),
+    fromLabel: itemAt(fromLabels, i),
+    toLabel: itemAt(toLabels, i),
+  }));
 }
 
 /** A plant that the district moves by this factor is drawn with a heavy line. */
@@ -117,7 +125,7 @@ export const DistrictSlopes = memo(function DistrictSlopes({ marks }: { marks: F
       <figcaption className="small text-[var(--soft)]">
         A verdict to clear must hold both ways.{" "}
         {most && Math.max(most.probability / most.flat, most.flat / most.probability) > MOVED
-          ? `The district ${most.probability > most.flat ? "lifts" : "lowers"} ${most.name} most (${STATUS_WORDS[most.status].toLowerCase()} here).`
+          ? `The district ${most.probability > most.flat ? "lifts" : "lowers"} ${most.name} most (${statusHere(most.status)}).`
           : "Here the district changes little."}
       </figcaption>
     </figure>

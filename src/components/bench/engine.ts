@@ -1,3 +1,4 @@
+import { itemAt } from "@/core/items";
 import { type Character, readCompiledFlora, type Status } from "@/core/flora";
 import {
   askableCharacters,
@@ -121,7 +122,7 @@ function partedBy(judgement: Judgement, pair: [number, number]): Parted[] {
   return decidingChecks(model, pair, stage)
     .slice(0, LOOKS_SHOWN)
     .map(({ character: c }) => {
-      const { id } = model.flora.characters[c];
+      const { id } = itemAt(model.flora.characters, c);
       return {
         character: id,
         words: pair.map((t) => describeScore(judgement, t, c, stage)) as [string, string],
@@ -138,12 +139,12 @@ function viewOf(judgement: Judgement, lens: Lens, asked: [string, string] | null
   const prospect = predictChecks(judgement, gate);
   const marks: FieldMark[] = [];
   judgement.local.taxa.forEach((probability, t) => {
-    const flat = judgement.flat.taxa[t];
+    const flat = itemAt(judgement.flat.taxa, t);
     if (Math.max(probability, flat) < SHOWN_ON_FIELD) return;
     marks.push({
-      taxon: taxa[t].name,
+      taxon: itemAt(taxa, t).name,
       name: plainName(judgement, t),
-      status: judgement.status[t],
+      status: itemAt(judgement.status, t),
       side: judgement.keptSide[t] ? "kept" : "target",
       probability,
       flat,
@@ -161,7 +162,11 @@ function viewOf(judgement: Judgement, lens: Lens, asked: [string, string] | null
     identification: report(judgement, lens, gate, prospect),
     evidence: pair ? weightsOfEvidence(judgement, ...pair).map(({ seen, decibans }) => ({ seen, decibans })) : [],
     pair: pair
-      ? pair.map((t) => ({ taxon: taxa[t].name, name: plainName(judgement, t), status: judgement.status[t] }))
+      ? pair.map((t) => ({
+          taxon: itemAt(taxa, t).name,
+          name: plainName(judgement, t),
+          status: itemAt(judgement.status, t),
+        }))
       : null,
     parted: pair ? partedBy(judgement, pair) : [],
     field: marks.sort((a, b) => b.probability - a.probability),
@@ -176,16 +181,16 @@ async function rehearse(ready: Model): Promise<void> {
   const asked = ready.flora.characters.filter((c) => c.states.length > 0 && !c.comparative);
   for (let n = 1; n <= REHEARSALS; n++) {
     await new Promise((resolve) => setTimeout(resolve));
-    const some = new Set(Array.from({ length: n }, (_, i) => asked[(i * 7 + n) % asked.length]));
+    const some = new Set(Array.from({ length: n }, (_, i) => itemAt(asked, (i * 7 + n) % asked.length)));
     const observations = [...some].map((c) => ({
       character: c.id,
-      states: [c.states[n % c.states.length].id],
+      states: [itemAt(c.states, n % c.states.length).id],
     }));
     viewOf(
       judge(
         ready,
         caseAt(
-          { list: { [ready.flora.taxa[0].name]: "target" } },
+          { list: { [itemAt(ready.flora.taxa, 0).name]: "target" } },
           { day: "2026-06-01", stage: "vegetative", observations },
           ready,
         ),
@@ -250,7 +255,7 @@ export const engine = {
     const characters = judgement.model.flora.characters;
     return refutingChecks(judgement, judgement.model.taxonIndex.get(taxon) ?? -1).map(
       ({ character, decibans, expected, against }) => ({
-        character: characters[character].id,
+        character: itemAt(characters, character).id,
         decibans,
         expected,
         against,

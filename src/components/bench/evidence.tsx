@@ -1,5 +1,7 @@
 "use client";
 
+import { Button } from "../ui/button";
+import { itemAt } from "@/core/items";
 import { StatusMark } from "../verdict/marks";
 import type { Side } from "./engine";
 
@@ -26,7 +28,7 @@ interface Props {
 /** What a weight of evidence is worth in words; ten decibans are ten to one. */
 function sentence(decibans: number, pair: Side[]): string {
   const size = Math.abs(decibans);
-  const name = pair[decibans >= 0 ? 0 : 1].name;
+  const name = itemAt(pair, decibans >= 0 ? 0 : 1).name;
   if (size < 1) return "hardly parts the two";
   return size >= 10 ? `speaks strongly for ${name}` : size >= 4 ? `speaks for ${name}` : `leans towards ${name}`;
 }
@@ -56,13 +58,18 @@ export function Evidence({ rows, pair, plants, onPair, pairChosen, slips, onRemo
             <label key={i} className="field">
               <span className="label flex items-center gap-1">
                 {i === 1 ? "◀ bars to the left are for" : "bars to the right are for ▶"}{" "}
-                <StatusMark status={pair[i].status} size={13} />
+                <StatusMark status={itemAt(pair, i).status} size={13} />
               </span>
               <select
-                value={pair[i].taxon}
-                onChange={(e) => onPair(i === 0 ? [e.target.value, pair[1].taxon] : [pair[0].taxon, e.target.value])}
+                value={itemAt(pair, i).taxon}
+                onChange={(e) =>
+                  onPair(i === 0 ? [e.target.value, itemAt(pair, 1).taxon] : [itemAt(pair, 0).taxon, e.target.value])
+                }
               >
-                {[pair[i], ...plants.filter((m) => m.taxon !== pair[0].taxon && m.taxon !== pair[1].taxon)].map((p) => (
+                {[
+                  itemAt(pair, i),
+                  ...plants.filter((m) => m.taxon !== itemAt(pair, 0).taxon && m.taxon !== itemAt(pair, 1).taxon),
+                ].map((p) => (
                   <option key={p.taxon} value={p.taxon}>
                     {p.name}
                   </option>
@@ -71,9 +78,9 @@ export function Evidence({ rows, pair, plants, onPair, pairChosen, slips, onRemo
             </label>
           ))}
           {pairChosen ? (
-            <button type="button" className="plain-button small sm:col-span-2 text-left" onClick={() => onPair(null)}>
+            <Button look="plain" className="small sm:col-span-2 text-left" onClick={() => onPair(null)}>
               Back to the likeliest on each side
-            </button>
+            </Button>
           ) : null}
         </div>
       ) : null}

@@ -1,5 +1,6 @@
 "use client";
 
+import { Segmented } from "../ui/segmented";
 import { scaleLog } from "d3-scale";
 import { memo, useState } from "react";
 import { percent } from "@/core/identify";
@@ -26,24 +27,16 @@ export const Hedge = memo(function Hedge({
   const [district, setDistrict] = useState(false);
   return (
     <div>
-      <fieldset className="flex border-2 border-[var(--ink)] pill overflow-hidden w-fit my-2">
-        <legend className="sr-only">How is who still fits shown?</legend>
-        {[false, true].map((value) => (
-          <label
-            key={String(value)}
-            className={`min-h-[44px] px-3 flex items-center cursor-pointer border-l first:border-l-0 border-[var(--line)] focus-within:outline-3 focus-within:outline-[var(--focus)] ${district === value ? "bg-[var(--press)] text-[var(--press-ink)]" : ""}`}
-          >
-            <input
-              type="radio"
-              name="field-view"
-              checked={district === value}
-              onChange={() => setDistrict(value)}
-              className="sr-only"
-            />
-            {value ? "What the district adds" : "Both sides"}
-          </label>
-        ))}
-      </fieldset>
+      <Segmented
+        label="How should the remaining candidates be shown?"
+        value={district ? "district" : "both"}
+        onChange={(value) => setDistrict(value === "district")}
+        options={[
+          { value: "both", words: "Both sides" },
+          { value: "district", words: "What the district adds" },
+        ]}
+        className="my-2"
+      />
       {district ? <DistrictSlopes marks={marks} /> : <BothSides marks={marks} before={before} limit={limit} />}
     </div>
   );

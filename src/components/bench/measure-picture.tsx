@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "../ui/button";
 import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
 import type { Character } from "@/core/flora";
@@ -86,14 +87,14 @@ export function MeasureOn({
         />
       </label>
       {pictures.map((p, i) => (
-        <button key={p.id} type="button" className="button !py-1" onClick={() => onPicture(p)}>
+        <Button key={p.id} className="!py-1" onClick={() => onPicture(p)}>
           Picture {i + 1}
-        </button>
+        </Button>
       ))}
       {mayDraw ? (
-        <button type="button" className="plain-button" onClick={draw}>
+        <Button look="plain" onClick={draw}>
           A drawn one to practise on
-        </button>
+        </Button>
       ) : null}
       {fault ? (
         <span className="fault" role="alert">

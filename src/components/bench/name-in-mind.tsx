@@ -1,6 +1,7 @@
 "use client";
 
 import type { Remote } from "comlink";
+import { Combobox } from "../ui/combobox";
 import { useEffect, useRef, useState } from "react";
 import { type Identification, percent } from "@/core/identify";
 import { STATUS_WORDS, StatusMark } from "../verdict/marks";
@@ -46,35 +47,19 @@ export function NameInMind({
   field: FieldMark[];
   onName: (taxon: string | null) => void;
 }) {
-  const [text, setText] = useState(taxon ? (names[taxon] ?? taxon) : "");
-  const choose = (typed: string) => {
-    setText(typed);
-    const hit = Object.entries(names).find(([name, plain]) =>
-      [name, plain].some((n) => n.toLowerCase() === typed.trim().toLowerCase()),
-    );
-    onName(hit?.[0] ?? null);
-  };
   const mark = field.find((m) => m.taxon === taxon);
   const rival = field.find((m) => m.taxon !== taxon && m.taxon !== "unknown");
   return (
     <section className="mb-4 border-l-4 border-[var(--ink)] pl-3" aria-label="A name in mind">
-      <label className="field max-w-[420px]">
-        <span className="label">I think it is</span>
-        <input
-          list="plants-in-mind"
-          value={text}
-          autoComplete="off"
+      <div className="max-w-[420px]">
+        <Combobox
+          label="I think it is"
           placeholder="common or accepted name"
-          onChange={(e) => choose(e.target.value)}
+          choices={Object.entries(names).map(([name, plain]) => ({ value: name, words: plain, also: name }))}
+          value={taxon ?? ""}
+          onChange={(name) => onName(name || null)}
         />
-      </label>
-      <datalist id="plants-in-mind">
-        {Object.entries(names).map(([name, plain]) => (
-          <option key={name} value={plain}>
-            {name}
-          </option>
-        ))}
-      </datalist>
+      </div>
       {taxon ? (
         <p className="mt-2" role="status">
           {mark ? (
@@ -97,9 +82,7 @@ export function NameInMind({
         </p>
       ) : (
         <p className="small mt-1">
-          {text
-            ? "No plant of the flora goes by that name."
-            : "Then the Bench asks what would make you wrong, not what would agree with you."}
+          The Bench will ask for the checks that would prove you wrong, not for those that would agree with you.
         </p>
       )}
     </section>

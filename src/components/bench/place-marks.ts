@@ -1,3 +1,4 @@
+import { itemAt } from "@/core/items";
 import type { FieldMark } from "./engine";
 import { spreadLabels } from "./spread-labels";
 
@@ -36,17 +37,18 @@ export function placeMarks(marks: FieldMark[], before: Map<string, number>, y: (
     const columns: number[] = [];
     heights.forEach((h, i) => {
       let column = 0;
-      while (heights.some((other, k) => k < i && columns[k] === column && Math.abs(other - h) < COLUMN)) column++;
+      while (heights.some((other, k) => k < i && itemAt(columns, k) === column && Math.abs(other - h) < COLUMN))
+        column++;
       columns.push(column % MOST_COLUMNS);
     });
     const labels = spreadLabels(heights, GAP, TOP + 14, HEIGHT - UNDER_NAME);
     const labelX = left + (Math.max(0, ...columns) + 1) * COLUMN - 4;
     return own.map((mark, i) => ({
       ...mark,
-      x: left + columns[i] * COLUMN,
-      y: heights[i],
+      x: left + itemAt(columns, i) * COLUMN,
+      y: itemAt(heights, i),
       labelX,
-      labelY: labels[i],
+      labelY: itemAt(labels, i),
       before: before.has(mark.taxon) ? y(Math.max(LEAST, before.get(mark.taxon) as number)) : null,
     }));
   });

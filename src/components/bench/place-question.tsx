@@ -1,4 +1,6 @@
 "use client";
+import { Button } from "../ui/button";
+import { firstOf } from "@/core/items";
 import { useState } from "react";
 import type { Character } from "@/core/flora";
 import type { ObservationInput } from "@/core/identify";
@@ -17,12 +19,17 @@ type Chosen = Record<string, string>;
 /** Where the plant stands, all in one: whoever is there knows it without a look, and the next plant stands there too. */
 export function PlaceQuestion({ characters, before, onAnswer }: Props) {
   const offered = Object.fromEntries(
-    before.flatMap((o) => (o.states?.length === 1 ? [[o.character, o.states[0]]] : [])),
+    before.flatMap((o) => (o.states?.length === 1 ? [[o.character, firstOf(o.states)]] : [])),
   );
   const [chosen, setChosen] = useState<Chosen>(offered);
   const open = characters.find((c) => !chosen[c.id]);
   const goOn = (said: Chosen) =>
-    onAnswer(characters.flatMap((c) => (said[c.id] ? [{ character: c.id, states: [said[c.id]] }] : [])));
+    onAnswer(
+      characters.flatMap((c) => {
+        const state = said[c.id];
+        return state ? [{ character: c.id, states: [state] }] : [];
+      }),
+    );
   const choose = (character: string, state: string) => {
     const { [character]: was, ...others } = chosen;
     const next = was === state ? others : { ...chosen, [character]: state };
@@ -71,24 +78,18 @@ export function PlaceQuestion({ characters, before, onAnswer }: Props) {
         </fieldset>
       ))}
       <div className="mt-1 py-2 flex flex-wrap gap-2 sticky bottom-[61px] z-10 bg-[var(--sheet)] lg:static">
-        <button
-          type="button"
-          className="button press"
-          disabled={Object.keys(chosen).length === 0}
-          data-go-on
-          onClick={() => goOn(chosen)}
-        >
+        <Button look="press" disabled={Object.keys(chosen).length === 0} data-go-on onClick={() => goOn(chosen)}>
           {before.length > 0 ? "The same place, go on" : "Go on"}{" "}
           <span className="keycap" aria-hidden>
             G
           </span>
-        </button>
-        <button type="button" className="button pill" onClick={() => onAnswer([])}>
+        </Button>
+        <Button className="pill" onClick={() => onAnswer([])}>
           Can’t tell{" "}
           <span className="keycap" aria-hidden>
             0
           </span>
-        </button>
+        </Button>
       </div>
     </section>
   );

@@ -1,3 +1,4 @@
+import { Button } from "../ui/button";
 import type { RefObject } from "react";
 import { AnyPart } from "./any-part";
 import { Evidence, type SlipKind } from "./evidence";
@@ -123,14 +124,9 @@ function OtherParts({ bench }: { bench: OpenBench }) {
     <p className="mt-4 flex flex-wrap gap-2 items-center">
       <span className="small">Or check:</span>
       {others.map((o) => (
-        <button
-          key={o.character}
-          type="button"
-          className="button !min-h-[44px] !py-1 small"
-          onClick={() => setChosen(o.character)}
-        >
+        <Button key={o.character} className="!min-h-[44px] !py-1 small" onClick={() => setChosen(o.character)}>
           {nameOfPart(bench, o.character)}
-        </button>
+        </Button>
       ))}
     </p>
   );

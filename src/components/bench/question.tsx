@@ -1,5 +1,8 @@
 "use client";
 
+import { Button } from "../ui/button";
+import { Combobox } from "../ui/combobox";
+import { Segmented } from "../ui/segmented";
 import { memo, type ReactNode, useState } from "react";
 import type { Character } from "@/core/flora";
 import { type ObservationInput, canBeMissing } from "@/core/identify";
@@ -70,43 +73,31 @@ export const Question = memo(function Question({
       )}
       <div className="mt-1 py-2 flex flex-wrap gap-2 items-center justify-between sticky bottom-[61px] z-10 bg-[var(--sheet)] lg:static">
         <span className="flex flex-wrap gap-2">
-          <button
-            type="button"
-            className="button pill"
-            onClick={() => onAnswer({ character: character.id, answer: "cannot-tell" })}
-          >
+          <Button className="pill" onClick={() => onAnswer({ character: character.id, answer: "cannot-tell" })}>
             Can’t tell{" "}
             <span className="keycap" aria-hidden>
               0
             </span>
-          </button>
+          </Button>
           {onSecondPlant ? (
-            <button type="button" className="button pill" onClick={onAlone}>
+            <Button className="pill" onClick={onAlone}>
               No second plant here
-            </button>
+            </Button>
           ) : (
-            <button
-              type="button"
-              className="button pill"
-              onClick={() => onAnswer({ character: character.id, answer: "not-there-yet" })}
-            >
+            <Button className="pill" onClick={() => onAnswer({ character: character.id, answer: "not-there-yet" })}>
               Not there yet{" "}
               <span className="keycap" aria-hidden>
                 N
               </span>
-            </button>
+            </Button>
           )}
           {canBeMissing(character) ? (
-            <button
-              type="button"
-              className="button pill"
-              onClick={() => onAnswer({ character: character.id, answer: "absent", sure })}
-            >
+            <Button className="pill" onClick={() => onAnswer({ character: character.id, answer: "absent", sure })}>
               No such part{" "}
               <span className="keycap" aria-hidden>
                 X
               </span>
-            </button>
+            </Button>
           ) : null}
         </span>
         <SureSwitch sure={sure} onSure={onSure} />
@@ -125,51 +116,31 @@ function Beside({
   against: string;
   onChoose: (taxon: string) => void;
 }) {
-  const [text, setText] = useState(known[against] ?? "");
-  const choose = (typed: string) => {
-    setText(typed);
-    const found = Object.entries(known).find(([taxon, plain]) =>
-      [taxon, plain].some((name) => name.toLowerCase() === typed.trim().toLowerCase()),
-    );
-    onChoose(found?.[0] ?? "");
-  };
   return (
-    <label className="field mt-3 max-w-[420px]">
-      <span className="label">The plant beside it, that you are sure of</span>
-      <input list="plants-beside" value={text} autoComplete="off" onChange={(e) => choose(e.target.value)} />
-      <datalist id="plants-beside">
-        {Object.entries(known).map(([taxon, plain]) => (
-          <option key={taxon} value={plain}>
-            {taxon}
-          </option>
-        ))}
-      </datalist>
-      {text && !against ? <span className="fault">No plant of the flora goes by that name.</span> : null}
-    </label>
+    <div className="mt-3 max-w-[420px]">
+      <Combobox
+        label="The plant beside it, that you are sure of"
+        choices={Object.entries(known).map(([taxon, plain]) => ({ value: taxon, words: plain, also: taxon }))}
+        value={against}
+        onChange={onChoose}
+        fault="No plant of the flora goes by that name."
+      />
+    </div>
   );
 }
 
 function SureSwitch({ sure, onSure }: { sure: Sure; onSure: (s: Sure) => void }) {
   return (
-    <fieldset className="flex border-2 border-[var(--ink)] pill overflow-hidden w-full sm:w-auto">
-      <legend className="sr-only">How sure are you of the next answer?</legend>
-      {(["sure", "likely", "guess"] as const).map((s) => (
-        <label
-          key={s}
-          className={`flex-1 text-center whitespace-nowrap min-h-[44px] px-3 flex items-center justify-center cursor-pointer border-l first:border-l-0 border-[var(--line)] focus-within:outline-3 focus-within:outline-[var(--focus)] ${sure === s ? "bg-[var(--press)] text-[var(--press-ink)]" : ""}`}
-        >
-          <input
-            type="radio"
-            name="sure"
-            value={s}
-            checked={sure === s}
-            onChange={() => onSure(s)}
-            className="sr-only"
-          />
-          {s === "guess" ? "a guess" : s}
-        </label>
-      ))}
-    </fieldset>
+    <Segmented
+      label="How sure are you of the next answer?"
+      value={sure}
+      onChange={onSure}
+      options={[
+        { value: "sure", words: "Sure" },
+        { value: "likely", words: "Likely" },
+        { value: "guess", words: "A guess" },
+      ]}
+    />
   );
 }
 
@@ -240,45 +211,27 @@ function StateAnswers({
       <div className="mt-2 flex flex-wrap gap-x-4 gap-y-2 items-center">
         {way.kind === "several" ? (
           <>
-            <button
-              type="button"
-              className="button press"
-              disabled={way.states.length < 2}
-              onClick={() => answer(way.states, { join: "any" })}
-            >
+            <Button look="press" disabled={way.states.length < 2} onClick={() => answer(way.states, { join: "any" })}>
               It is one of these {way.states.length}
-            </button>
-            <button
-              type="button"
-              className="button"
-              disabled={way.states.length < 2}
-              onClick={() => answer(way.states, { join: "all" })}
-            >
+            </Button>
+            <Button disabled={way.states.length < 2} onClick={() => answer(way.states, { join: "all" })}>
               All of these on one plant
-            </button>
+            </Button>
           </>
         ) : null}
         {way.kind === "one" ? (
           <>
-            <button
-              type="button"
-              className="plain-button small"
-              onClick={() => setWay({ kind: "several", states: [] })}
-            >
+            <Button look="plain" className="small" onClick={() => setWay({ kind: "several", states: [] })}>
               Between two or more, or several together? Mark them
-            </button>
-            <button
-              type="button"
-              className="plain-button small"
-              onClick={() => setWay({ kind: "plants", n: 5, yes: 5 })}
-            >
+            </Button>
+            <Button look="plain" className="small" onClick={() => setWay({ kind: "plants", n: 5, yes: 5 })}>
               Looked at several plants of the patch? Count them
-            </button>
+            </Button>
           </>
         ) : (
-          <button type="button" className="plain-button" onClick={() => setWay({ kind: "one" })}>
+          <Button look="plain" onClick={() => setWay({ kind: "one" })}>
             Only one
-          </button>
+          </Button>
         )}
       </div>
     </>
@@ -378,9 +331,9 @@ function NumberAnswer({
               ? `Mean of ${readings.length}: ${Number((readings.reduce((a, b) => a + b, 0) / readings.length).toPrecision(3))} ${character.unit}`
               : "Two or three parts tell more than one.")}
         </p>
-        <button type="submit" className="button press mt-2" disabled={!sound}>
+        <Button type="submit" look="press" className="mt-2" disabled={!sound}>
           That is it
-        </button>
+        </Button>
       </div>
     </form>
   );

@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "../ui/button";
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { memo, useEffect, useState } from "react";
@@ -85,14 +86,14 @@ export const SavePanel = memo(function SavePanel({
       {pack.maySave ? null : (
         <p className="mt-2">You may look, but saving needs the role of scout or specialist in this district.</p>
       )}
-      <button
-        type="button"
-        className="button press mt-3 w-full sm:w-auto"
+      <Button
+        look="press"
+        className="mt-3 w-full sm:w-auto"
         disabled={!pack.maySave || !found || draft.observations.length === 0 || sending.status === "sending"}
         onClick={save}
       >
         {sending.status === "sending" ? "Saving …" : "Save the finding"}
-      </button>
+      </Button>
       {draft.observations.length === 0 ? <p className="small mt-1">Answer at least one question first.</p> : null}
       {sending.status === "failed" ? (
         <p role="alert" className="fault mt-2">
@@ -195,12 +196,10 @@ function PlaceOfFinding({
         <span className="small">{draft.place ? "" : "middle of the site"}</span>
       </p>
       <p className="flex flex-wrap gap-2 sm:col-span-2">
-        <button type="button" className="button" onClick={locate}>
-          Where I stand
-        </button>
-        <button type="button" className="button" aria-expanded={mapOpen} onClick={() => setMapOpen(!mapOpen)}>
+        <Button onClick={locate}>Where I stand</Button>
+        <Button aria-expanded={mapOpen} onClick={() => setMapOpen(!mapOpen)}>
           {mapOpen ? "Close the map" : "Point on the map"}
-        </button>
+        </Button>
       </p>
       {mapOpen ? (
         <div className="sm:col-span-2">
@@ -236,17 +235,16 @@ const Pictures = ({
       {pictures.map((p) => (
         <li key={p.id} className="relative">
           <Thumb blob={p.blob} name={p.name} />
-          <button
-            type="button"
-            className="button !min-h-[44px] !px-3 absolute top-[52px] right-0 bg-[var(--sheet)]"
+          <Button
+            className="!min-h-[44px] !px-3 absolute top-[52px] right-0 bg-[var(--sheet)]"
             aria-label={`Remove ${p.name}`}
             onClick={() => onRemovePicture(p.id)}
           >
             ×
-          </button>
-          <button type="button" className="plain-button small block min-h-[44px]" onClick={() => onMeasure(p.id)}>
+          </Button>
+          <Button look="plain" className="small block min-h-[44px]" onClick={() => onMeasure(p.id)}>
             {p.marks ? `Measured: ${p.marks.marks.length}` : "Measure"}
-          </button>
+          </Button>
         </li>
       ))}
     </ul>

@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "../ui/button";
 import type { Remote } from "comlink";
 import { useEffect, useRef, useState } from "react";
 import type { Stage } from "@/core/flora";
@@ -63,9 +64,7 @@ export function SeasonReplay({
       </h2>
       {months === null ? (
         <p className="mt-2">
-          <button type="button" className="button" onClick={replay}>
-            What could I have told in April?
-          </button>
+          <Button onClick={replay}>What could I have told in April?</Button>
         </p>
       ) : null}
       {months ? (
@@ -109,16 +108,15 @@ export function SeasonReplay({
       {months && months.length < 12 ? (
         <p className="small py-1" role="status">
           Reckoning {MONTHS[months.length]} …{" "}
-          <button
-            type="button"
-            className="plain-button"
+          <Button
+            look="plain"
             onClick={() => {
               run.current++;
               setMonths(null);
             }}
           >
             Stop
-          </button>
+          </Button>
         </p>
       ) : null}
     </section>

@@ -1,4 +1,5 @@
 "use client";
+import { Button } from "../ui/button";
 import type { Stage } from "@/core/flora";
 import { LazyPicture } from "./lazy-picture";
 
@@ -36,12 +37,12 @@ export function StageQuestion({ onAnswer }: { onAnswer: (stage: Stage | null) =>
           </button>
         ))}
       </div>
-      <button type="button" className="button pill mt-3" onClick={() => onAnswer(null)}>
+      <Button className="pill mt-3" onClick={() => onAnswer(null)}>
         Can’t tell{" "}
         <span className="keycap" aria-hidden>
           0
         </span>
-      </button>
+      </Button>
     </section>
   );
 }

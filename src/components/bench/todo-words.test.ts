@@ -19,10 +19,10 @@ const found = (
 
 describe("what another stage would show", () => {
   it("is said with a day in words, or for today with the stage of another of its kind", () => {
-    expect(laterWords(later("flowering", "2026-06-01"), "2026-03-20")).toBe("in flower or bud, from 1 June");
+    expect(laterWords(later("flowering", "2026-06-01"), "2026-03-20")).toBe("in flower, from 1 June");
     expect(laterWords(later("vegetative", "2026-03-20"), "2026-03-20")).toBe("today, on one that is in leaf");
     expect(laterWords(later("seedling", "2026-03-01"), "2026-03-20")).toBe("today, on one that is a seedling");
-    expect(laterWords(later("winter", "2026-11-01"), "2026-10-20")).toBe("in winter rest, from 1 November");
+    expect(laterWords(later("winter", "2026-11-01"), "2026-10-20")).toBe("bare in winter, from 1 November");
   });
 });
 

@@ -1,7 +1,7 @@
 import type { Character, Stage } from "@/core/flora";
 import { type Identification, type Later, nextLater } from "@/core/identify";
 import { shortDay } from "../words/dates";
-import { STAGE_WORDS } from "../words/stages";
+import { WHEN } from "../words/stages";
 
 /**
  * The one thing to do next, after the verdict's reason.
@@ -33,7 +33,7 @@ export function todoFor(
 
 /** How a plant stands, within a sentence. */
 const inStage = (stage: Stage): string =>
-  stage === "seedling" ? "a seedling" : stage === "winter" ? "in winter rest" : STAGE_WORDS[stage].toLowerCase();
+  stage === "seedling" ? "a seedling" : stage === "winter" ? "bare in winter" : WHEN[stage];
 
 /** When another stage shows what would settle it: from a day on, or today, on another of their kind. */
 export const laterWords = ({ stage, from }: Later, today: string): string =>

@@ -1,5 +1,7 @@
 "use client";
 
+import { Button } from "../ui/button";
+import { itemAt } from "@/core/items";
 import Link from "next/link";
 import { NOT_DRAWN } from "@/drawings/not-drawn";
 import { StatusMark } from "../verdict/marks";
@@ -24,7 +26,7 @@ export function TopTwo({
     <section className="mt-6">
       <h2 className="ruled">
         The two side by side
-        <Link className="small" href={`/twins?t=${idOf(pair[0].taxon)}&t=${idOf(pair[1].taxon)}`}>
+        <Link className="small" href={`/twins?t=${idOf(itemAt(pair, 0).taxon)}&t=${idOf(itemAt(pair, 1).taxon)}`}>
           all that parts them
         </Link>
       </h2>
@@ -33,7 +35,7 @@ export function TopTwo({
       ) : null}
       <table className="w-full text-left mt-1">
         <caption className="sr-only">
-          What parts {pair[0].name} from {pair[1].name}, best first
+          What parts {itemAt(pair, 0).name} from {itemAt(pair, 1).name}, best first
         </caption>
         <thead>
           <tr>
@@ -59,24 +61,20 @@ export function TopTwo({
                     {nameOf(row.character)} <span className="small">seen</span>
                   </>
                 ) : (
-                  <button
-                    type="button"
-                    className="plain-button text-left min-h-[44px]"
-                    onClick={() => onAsk(row.character)}
-                  >
+                  <Button look="plain" className="text-left min-h-[44px]" onClick={() => onAsk(row.character)}>
                     {nameOf(row.character)}
-                  </button>
+                  </Button>
                 )}
               </th>
               {row.words.map((words, i) => (
-                <td key={pair[i].taxon} className="py-2 pr-2">
+                <td key={itemAt(pair, i).taxon} className="py-2 pr-2">
                   <span className="flex flex-wrap gap-1">
                     {NOT_DRAWN.includes(row.character)
                       ? null
-                      : row.states[i].map((state) => (
+                      : itemAt(row.states, i).map((state) => (
                           <span
                             key={state}
-                            className={`block ${row.states[i].length > 1 ? "w-[64px] h-[52px]" : "w-[84px] h-[68px]"} drawing-ground border border-[var(--rule)]`}
+                            className={`block ${itemAt(row.states, i).length > 1 ? "w-[64px] h-[52px]" : "w-[84px] h-[68px]"} drawing-ground border border-[var(--rule)]`}
                           >
                             <LazyPicture of={{ character: row.character, state }} />
                           </span>

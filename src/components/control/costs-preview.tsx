@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "../ui/button";
 import { useEffect } from "react";
 import { costsPreviewSchema } from "@/contracts/work";
 import { useLongWork } from "../device/use-long-work";
@@ -64,9 +65,9 @@ export function CostsPreview({
         {Object.entries(input).map(([name, value]) => (
           <input key={name} type="hidden" name={name} value={value} />
         ))}
-        <button type="submit" className="button press">
+        <Button type="submit" look="press">
           Save these costs
-        </button>
+        </Button>
       </ActionForm>
       <div className="mt-4">
         <VerdictChanges changed={preview.changed} judged={preview.judged} aside="of this district" />

@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "../ui/button";
 import { useRouter } from "next/navigation";
 import { useEffect } from "react";
 import { useLongWork } from "../device/use-long-work";
@@ -30,9 +31,9 @@ export function SecondLookStart({
   return (
     <div className="mt-3">
       {mayAsk ? (
-        <button type="button" className="button press" disabled={busy} onClick={() => begin("second-look", {})}>
+        <Button look="press" disabled={busy} onClick={() => begin("second-look", {})}>
           {again ? "Look again" : "Look at all old findings"}
-        </button>
+        </Button>
       ) : again || running ? null : (
         <p>Nobody has asked for a second look yet. A specialist or a keeper starts one here.</p>
       )}

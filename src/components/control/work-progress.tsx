@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "../ui/button";
 import type { LongWork } from "../device/use-long-work";
 
 /** How far long work is, and a way to call it off; what went wrong, in words. */
@@ -32,9 +33,9 @@ export function WorkProgress({ work, onCallOff }: { work: LongWork<unknown>; onC
         {work.total ? ` ${work.progress} of ${work.total}` : ""}
       </span>
       {work.total ? <progress max={work.total} value={work.progress} aria-label="How far it is" /> : null}
-      <button type="button" className="plain-button" onClick={() => onCallOff(work.id)}>
+      <Button look="plain" onClick={() => onCallOff(work.id)}>
         Call it off
-      </button>
+      </Button>
     </p>
   );
 }

@@ -1,4 +1,5 @@
 "use client";
+import { Button } from "../ui/button";
 import { useEffect, useState } from "react";
 import { waitingByPerson } from "./outbox";
 import { DRAFT_PREFIX } from "../ui/action-form";
@@ -85,18 +86,16 @@ export function OnThisDevice() {
           ) : (
             "Nothing that is not on the server is lost by this."
           )}
-          <button type="button" className="button press" onClick={wipe}>
+          <Button look="press" onClick={wipe}>
             Wipe this device
-          </button>
-          <button type="button" className="plain-button" onClick={() => setAsking(false)}>
+          </Button>
+          <Button look="plain" onClick={() => setAsking(false)}>
             Keep it
-          </button>
+          </Button>
         </p>
       ) : (
         <p className="mt-3 flex flex-wrap gap-3 items-center">
-          <button type="button" className="button" onClick={() => setAsking(true)}>
-            Wipe this device …
-          </button>
+          <Button onClick={() => setAsking(true)}>Wipe this device …</Button>
           <span role="status">
             {wiped ? "Wiped. What is needed is fetched again when a page is opened with a signal." : ""}
           </span>

@@ -1,5 +1,7 @@
 "use client";
 
+import { Button, LinkButton } from "@/components/ui/button";
+
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -42,9 +44,9 @@ export function OutboxPanel({
     <>
       {items.some((i) => i.state === "waiting") ? (
         <p className="mt-3 flex flex-wrap gap-3 items-center">
-          <button type="button" className="button press" disabled={busy} onClick={send}>
+          <Button look="press" disabled={busy} onClick={send}>
             {busy ? "Sending …" : "Send now"}
-          </button>
+          </Button>
           <span role="status">{said}</span>
         </p>
       ) : null}
@@ -70,14 +72,10 @@ export function OutboxPanel({
                 <p className="fault">{item.fault}</p>
                 <p className="flex flex-wrap gap-3 mt-1">
                   {item.server ? (
-                    <button type="button" className="button" onClick={() => takeOut(item.id)}>
-                      Leave the picture out
-                    </button>
+                    <Button onClick={() => takeOut(item.id)}>Leave the picture out</Button>
                   ) : (
                     <>
-                      <button
-                        type="button"
-                        className="button"
+                      <Button
                         onClick={async () =>
                           (await reopen(item.id))
                             ? router.push("/bench")
@@ -85,10 +83,10 @@ export function OutboxPanel({
                         }
                       >
                         Open it on the Bench
-                      </button>
-                      <button type="button" className="plain-button" onClick={() => takeOut(item.id)}>
+                      </Button>
+                      <Button look="plain" onClick={() => takeOut(item.id)}>
                         Throw it away
-                      </button>
+                      </Button>
                     </>
                   )}
                   <span role="status">{said}</span>
@@ -118,12 +116,10 @@ function Clash({ item, nameOf }: { item: OutboxItem; nameOf: Record<string, stri
         on no other.
       </p>
       <p className="flex flex-wrap gap-3 mt-1">
-        <Link className="button" href={`/findings/${item.id}`}>
-          Open finding {server.number}
-        </Link>
-        <button type="button" className="plain-button" onClick={() => takeOut(item.id)}>
+        <LinkButton href={`/findings/${item.id}`}>Open finding {server.number}</LinkButton>
+        <Button look="plain" onClick={() => takeOut(item.id)}>
           I have seen it
-        </button>
+        </Button>
       </p>
     </div>
   );

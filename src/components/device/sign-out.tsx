@@ -1,4 +1,5 @@
 "use client";
+import { Button } from "../ui/button";
 import { openStore } from "./store";
 
 /** Signs out, and takes the district's places and list off this device. Unfinished and unsent findings stay: nothing typed is lost. */
@@ -11,9 +12,9 @@ export function SignOut({ action, deviceKey }: { action: (form: FormData) => Pro
   };
   return (
     <form action={leave}>
-      <button type="submit" className="plain-button">
+      <Button type="submit" look="plain">
         Sign out
-      </button>
+      </Button>
     </form>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "../ui/button";
 import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
 import type { BenchPack } from "@/contracts/bench-pack";
@@ -59,9 +60,9 @@ export function FieldBook() {
             ? `This is what this device holds of ${pack.district}, for ${pack.person}.`
             : "Nobody is signed in on this device."}
         </span>
-        <button type="button" className="plain-button min-h-[44px]" onClick={() => location.reload()}>
+        <Button look="plain" className="min-h-[44px]" onClick={() => location.reload()}>
           {back ? "Open the whole notebook" : "Try the network again"}
-        </button>
+        </Button>
       </p>
       <main id="sheet">{pack ? <Sheet at={at} pack={pack} /> : <Nobody />}</main>
     </div>

@@ -1,5 +1,6 @@
 "use client";
 
+import { itemAt } from "@/core/items";
 import { useMemo, useState } from "react";
 import { type Model, plainName } from "@/core/identify";
 import { indexNames, resolveName } from "@/core/names";
@@ -57,7 +58,7 @@ function Plants({
   return (
     <ul className="grid sm:grid-cols-2 lg:grid-cols-3 gap-x-6">
       {plants.map((t) => {
-        const { id, name } = model.flora.taxa[t];
+        const { id, name } = itemAt(model.flora.taxa, t);
         return (
           <li key={id} className="row">
             <a href={`/flora/${id}`} className="no-underline flex gap-2 items-center min-h-[44px]">

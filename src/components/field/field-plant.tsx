@@ -1,5 +1,6 @@
 "use client";
 
+import { itemAt, firstOf } from "@/core/items";
 import { type Stage, STAGES } from "@/core/flora";
 import { describeScore, type Model, plainName, recordingOf, twinsOf, usuallySeen, usualState } from "@/core/identify";
 import { plateOf } from "@/drawings/plate";
@@ -26,10 +27,10 @@ export function FieldPlant({
 }) {
   const { taxa, pairs, characters } = model.flora;
   const t = taxa.findIndex((x) => x.id === id);
-  const taxon = taxa[t];
+  const taxon = itemAt(taxa, t);
   const status = pack.status[taxon.name] ?? "kept";
   const shown = STAGES.filter((s) => taxon.calendar[s]);
-  const stage: Stage = shown.find((s) => s === asked) ?? (shown.includes("flowering") ? "flowering" : shown[0]);
+  const stage: Stage = shown.find((s) => s === asked) ?? (shown.includes("flowering") ? "flowering" : firstOf(shown));
   const hazards = [taxon.hazards.people, taxon.hazards.stock, taxon.hazards.handling].filter(Boolean);
   const taken = pairs.filter((p) => !p.found && (p.a === id || p.b === id));
   const seen = characters
@@ -73,7 +74,7 @@ export function FieldPlant({
           <h2 className="ruled mt-6">Twins now</h2>
           <ul>
             {twinsOf(model, t, stage, 8).map((twin) => {
-              const other = taxa[twin.taxon];
+              const other = itemAt(taxa, twin.taxon);
               return (
                 <li key={other.id} className="row">
                   <a

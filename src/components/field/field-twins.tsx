@@ -1,5 +1,6 @@
 "use client";
 
+import { itemAt } from "@/core/items";
 import { STAGES } from "@/core/flora";
 import { decidingChecks, describeScore, type Model, plainName } from "@/core/identify";
 import type { BenchPack } from "@/contracts/bench-pack";
@@ -22,7 +23,7 @@ export function FieldTwins({
   asked: string | null;
 }) {
   const plants = ids.map((id) => model.flora.taxa.findIndex((t) => t.id === id)).filter((t) => t >= 0);
-  const stages = STAGES.filter((s) => plants.every((t) => model.flora.taxa[t].calendar[s]));
+  const stages = STAGES.filter((s) => plants.every((t) => itemAt(model.flora.taxa, t).calendar[s]));
   const stage = stages.find((s) => s === asked) ?? (stages.includes("flowering") ? "flowering" : stages[0]);
   if (plants.length < 2 || !stage)
     return (
@@ -57,7 +58,7 @@ export function FieldTwins({
                 What to look at
               </th>
               {plants.map((t) => {
-                const { id, name } = model.flora.taxa[t];
+                const { id, name } = itemAt(model.flora.taxa, t);
                 const status = pack.status[name] ?? "kept";
                 return (
                   <th key={id} scope="col" className="pb-2">
@@ -75,7 +76,7 @@ export function FieldTwins({
             {decidingChecks(model, plants, stage)
               .slice(0, MOST_ROWS)
               .map(({ character: c, seconds, apart }) => {
-                const { id, name, ask } = model.flora.characters[c];
+                const { id, name, ask } = itemAt(model.flora.characters, c);
                 return (
                   <tr key={id} className="row align-top">
                     <th scope="row" className="font-normal py-2 pr-3">
@@ -93,7 +94,7 @@ export function FieldTwins({
                         character={id}
                         stage={stage}
                         words={describeScore({ model }, t, c, stage)}
-                        apart={apart[k]}
+                        apart={itemAt(apart, k)}
                       />
                     ))}
                   </tr>

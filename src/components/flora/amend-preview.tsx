@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "../ui/button";
 import { useEffect } from "react";
 import { amendPreviewSchema } from "@/contracts/work";
 import { WorkProgress } from "../control/work-progress";
@@ -37,9 +38,9 @@ export function AmendPreview({
         {Object.entries({ ...amendment, value: amendment.value ?? "", reason, back }).map(([name, value]) => (
           <input key={name} type="hidden" name={name} value={value} />
         ))}
-        <button type="submit" className="button press">
+        <Button type="submit" look="press">
           Make the amendment
-        </button>
+        </Button>
       </ActionForm>
     </div>
   );

@@ -1,7 +1,12 @@
+import { itemAt } from "@/core/items";
+
 /** The outline of a patch with a scale bar, drawn for screen and paper. Degrees become metres at the patch's own latitude. */
 export function OutlineDrawing({ ring }: { ring: [number, number][] }) {
-  const latitude = ring[0][1];
-  const metres = ring.map(([x, y]) => [x * 111320 * Math.cos((latitude * Math.PI) / 180), y * 110574]);
+  const latitude = itemAt(ring, 0)[1];
+  const metres = ring.map(([x, y]): [number, number] => [
+    x * 111320 * Math.cos((latitude * Math.PI) / 180),
+    y * 110574,
+  ]);
   const xs = metres.map((p) => p[0]);
   const ys = metres.map((p) => p[1]);
   const [west, east, south, north] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];

@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "../ui/button";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -46,14 +47,9 @@ export function PackForm() {
             }}
           />
         </label>
-        <button
-          type="button"
-          className="button press"
-          disabled={files.length === 0 || isBusy(shown.work) || isBusy(taking.work)}
-          onClick={send}
-        >
+        <Button look="press" disabled={files.length === 0 || isBusy(shown.work) || isBusy(taking.work)} onClick={send}>
           {isBusy(shown.work) ? "Reading …" : "Show what it changes"}
-        </button>
+        </Button>
       </div>
       <WorkProgress work={shown.work} onCallOff={shown.callOff} />
       <WorkProgress work={taking.work} onCallOff={taking.callOff} />

@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "../ui/button";
 import { type ReactNode, useState } from "react";
 import type { z } from "zod";
 import type { packPreviewSchema } from "@/contracts/work";
@@ -144,14 +145,14 @@ export function TakeIn({
         <span className="label">Whose pack it is, and why it is taken in</span>
         <input value={reason} onChange={(e) => setReason(e.target.value)} />
       </label>
-      <button
-        type="button"
-        className="button press justify-self-start"
+      <Button
+        look="press"
+        className="justify-self-start"
         disabled={busy || reason.trim().length < 10}
         onClick={() => onTake(reason)}
       >
         {busy ? "Taking in …" : takeIn(changes)}
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { itemAt } from "@/core/items";
 import Link from "next/link";
 import { StatusMark } from "@/components/verdict/marks";
 
@@ -23,7 +24,11 @@ export function SetRows({ set, rows }: { set: string; rows: SetRow[] }) {
   return (
     <div role="list">
       {lots.map((lot) => (
-        <div key={lot[0].id} role="presentation" className="part-of-many grid sm:grid-cols-2 xl:grid-cols-3 gap-x-8">
+        <div
+          key={itemAt(lot, 0).id}
+          role="presentation"
+          className="part-of-many grid sm:grid-cols-2 xl:grid-cols-3 gap-x-8"
+        >
           {lot.map((row) => (
             <div key={row.id} role="listitem" className="row">
               <Link href={`/flora/${row.id}`} prefetch={false} className="set-row">

@@ -66,7 +66,7 @@ function tapeImage(verdict: string): ImageData {
       [18, 27],
       [36, 27],
       [54, 27],
-    ])
+    ] as const)
       pen.fillRect(x - 3, y - 3, 6, 6);
   if (verdict === "unknown") pen.setLineDash([9, 7]);
   pen.lineWidth = 4;

@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "../ui/button";
 import { area as turfArea } from "@turf/area";
 import { circle as turfCircle } from "@turf/circle";
 import { polygon as turfPolygon } from "@turf/helpers";
@@ -186,9 +187,9 @@ function DrawForm({ request, ring, round, taxa, grounds }: DrawFormProps) {
         <strong>Click the corners of the {request.what}. Click the last one again to close it.</strong>{" "}
         <span className="small">Or make a round one about the place:</span>{" "}
         {ROUND[request.what].map((m) => (
-          <button key={m} type="button" className="button !px-3 mr-1" onClick={() => round(m / 2, pointOf(typed))}>
+          <Button key={m} className="!px-3 mr-1" onClick={() => round(m / 2, pointOf(typed))}>
             {m} m across
-          </button>
+          </Button>
         ))}
         {ring ? (
           <strong className="ml-2" role="status">
@@ -201,13 +202,9 @@ function DrawForm({ request, ring, round, taxa, grounds }: DrawFormProps) {
       ) : (
         <PatchFields {...{ name, setName, taxon, setTaxon, cover, setCover, taxa }} />
       )}
-      <button
-        type="submit"
-        className="button press"
-        disabled={!ring || !name || (request.what === "patch" && !taxon) || saving}
-      >
+      <Button type="submit" look="press" disabled={!ring || !name || (request.what === "patch" && !taxon) || saving}>
         {saving ? "Saving …" : ring ? `Save the ${request.what}` : "Draw it first"}
-      </button>
+      </Button>
       {fault ? (
         <p role="alert" className="fault sm:col-span-4">
           {fault}

@@ -1,4 +1,6 @@
 "use client";
+import { Button } from "../ui/button";
+import { itemAt } from "@/core/items";
 import { type PointerEvent as PointerEventOfReact, useEffect, useRef, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
 import type { Point } from "@/core/measure";
@@ -15,7 +17,7 @@ export function MeasureCanvas({ src, sheet, act }: CanvasProps) {
   const svg = useRef<SVGSVGElement>(null);
   const [zoom, setZoom] = useState(0);
   const fit = useFit(box, now.widthPx);
-  const scale = fit * ZOOMS[zoom];
+  const scale = fit * itemAt(ZOOMS, zoom);
   const { down, move, up } = usePointer(svg, sheet, act);
   const heldPoint = held && pointAt(sheet, held);
   return (
@@ -144,25 +146,18 @@ function usePointer(svg: React.RefObject<SVGSVGElement | null>, { now }: Sheet, 
 
 const ZoomBar = ({ zoom, setZoom }: { zoom: number; setZoom: (zoom: number) => void }) => (
   <div className="flex items-center gap-2 px-4 py-1 border-b border-[var(--rule)]">
-    <button
-      type="button"
-      className="button !py-1"
-      aria-label="Smaller"
-      disabled={zoom === 0}
-      onClick={() => setZoom(zoom - 1)}
-    >
+    <Button className="!py-1" aria-label="Smaller" disabled={zoom === 0} onClick={() => setZoom(zoom - 1)}>
       −
-    </button>
-    <span className="figure">{Math.round(ZOOMS[zoom] * 100)}%</span>
-    <button
-      type="button"
-      className="button !py-1"
+    </Button>
+    <span className="figure">{Math.round(itemAt(ZOOMS, zoom) * 100)}%</span>
+    <Button
+      className="!py-1"
       aria-label="Larger"
       disabled={zoom === ZOOMS.length - 1}
       onClick={() => setZoom(zoom + 1)}
     >
       +
-    </button>
+    </Button>
   </div>
 );
 

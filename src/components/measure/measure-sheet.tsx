@@ -1,4 +1,6 @@
 "use client";
+import { Button } from "../ui/button";
+import { itemAt } from "@/core/items";
 import { Dialog } from "radix-ui";
 import { useEffect, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
@@ -189,22 +191,18 @@ function Work({
         </div>
         <p className="small mt-2">{HINTS[tool]}</p>
         <p className="flex flex-wrap gap-2 mt-2">
-          <button type="button" className="button !py-1" disabled={sheet.past.length === 0} onClick={() => act(undo)}>
+          <Button className="!py-1" disabled={sheet.past.length === 0} onClick={() => act(undo)}>
             ↶ Undo
-          </button>
+          </Button>
           {tool !== "calibrate" && POINTS[tool][1] > 3 ? (
-            <button type="button" className="button !py-1" onClick={() => act((s) => beginAnother(s, uuidv7()))}>
+            <Button className="!py-1" onClick={() => act((s) => beginAnother(s, uuidv7()))}>
               Another
-            </button>
+            </Button>
           ) : null}
           {sheet.held ? (
-            <button
-              type="button"
-              className="button !py-1"
-              onClick={() => act((s) => (s.held ? removePoint(s, s.held) : s))}
-            >
+            <Button className="!py-1" onClick={() => act((s) => (s.held ? removePoint(s, s.held) : s))}>
               Take the point away
-            </button>
+            </Button>
           ) : null}
         </p>
         <h2 className="ruled mt-4">
@@ -234,13 +232,11 @@ function Work({
         ) : null}
         <p className="flex flex-wrap gap-2 mt-3">
           {wanted && onUse ? (
-            <button type="button" className="button press" disabled={readings.length === 0} onClick={use}>
+            <Button look="press" disabled={readings.length === 0} onClick={use}>
               {readings.length > 1 ? `Take these ${readings.length} readings` : "Take this reading"}
-            </button>
+            </Button>
           ) : null}
-          <button type="button" className="button" onClick={() => onKeep({ ...now, marks: whole })}>
-            Keep the marks
-          </button>
+          <Button onClick={() => onKeep({ ...now, marks: whole })}>Keep the marks</Button>
         </p>
         <p className="small mt-3">
           Arrows move the held point by a pixel, with Shift by ten; Delete takes it away; U undoes; + and − zoom.
@@ -269,9 +265,9 @@ function Missing({
     <p className="small mt-2">
       {missing === 0 ? "Calibrated." : marking ? `Mark its ${next}.` : `${missing} points are missing.`}{" "}
       {!marking && missing > 0 ? (
-        <button type="button" className="plain-button" onClick={() => act((s) => setTool(s, "calibrate"))}>
+        <Button look="plain" onClick={() => act((s) => setTool(s, "calibrate"))}>
           Mark them
-        </button>
+        </Button>
       ) : null}
     </p>
   );
@@ -290,7 +286,7 @@ function CalibrationPart({ sheet, act }: { sheet: Sheet; act: (change: (s: Sheet
         <select
           aria-label="Known thing"
           value={thingOf(calibration)}
-          onChange={(e) => act((s) => setCalibration(s, THINGS[Number(e.target.value)].calibration))}
+          onChange={(e) => act((s) => setCalibration(s, itemAt(THINGS, Number(e.target.value)).calibration))}
         >
           {THINGS.map((t, i) => (
             <option key={t.name} value={i}>

@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "../ui/button";
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -51,9 +52,9 @@ export function MeasuredPicture({
       <figcaption className="small">
         {drawn ? "drawn, to practise on · " : ""}
         {marks || mayMark ? (
-          <button type="button" className="plain-button min-h-[44px]" onClick={() => setOpen(true)}>
+          <Button look="plain" className="min-h-[44px]" onClick={() => setOpen(true)}>
             {marks ? `Open its ${marks.marks.length} measurements` : "Measure on it"}
-          </button>
+          </Button>
         ) : null}{" "}
         <span role="status">{said}</span>
       </figcaption>

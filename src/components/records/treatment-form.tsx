@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "../ui/button";
 import Link from "next/link";
 import { useState } from "react";
 import type { LabelLimits, Treatment } from "@/core/records";
@@ -67,9 +68,9 @@ export function TreatmentForm({
       </Field>
       <Fault name="waterDistanceM" />
       <div>
-        <button type="submit" className="button press">
+        <Button type="submit" look="press">
           Write it in the ledger
-        </button>
+        </Button>
         <p className="small mt-1">An entry cannot be changed afterwards. A new entry can correct it.</p>
       </div>
     </ActionForm>

@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "../ui/button";
 import { startTransition, useActionState } from "react";
 import { ActionForm, type ActionState, Field, type FormAction } from "../ui/action-form";
 
@@ -29,9 +30,9 @@ export function BeginCodes({
           <span className="label">Your password</span>
           <input name="password" type="password" autoComplete="current-password" required />
         </label>
-        <button type="submit" className="button justify-self-start" disabled={pending}>
+        <Button type="submit" className="justify-self-start" disabled={pending}>
           Turn them on …
-        </button>
+        </Button>
         {begun.message ? (
           <p role="alert" className="fault sm:col-span-2">
             {begun.message}
@@ -55,9 +56,9 @@ export function BeginCodes({
           <Field name="code" label="The code that it shows" hint="six digits">
             <input name="code" inputMode="numeric" autoComplete="one-time-code" className="figure" required />
           </Field>
-          <button type="submit" className="button press justify-self-start">
+          <Button type="submit" look="press" className="justify-self-start">
             Turn the codes on
-          </button>
+          </Button>
         </ActionForm>
       </div>
     </div>

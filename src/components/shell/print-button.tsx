@@ -1,7 +1,8 @@
 "use client";
 
 export const PrintButton = () => (
-  <button type="button" className="button press" onClick={() => window.print()}>
+  <Button look="press" onClick={() => window.print()}>
     Print
-  </button>
+  </Button>
 );
+import { Button } from "../ui/button";

@@ -1,3 +1,4 @@
+import { Button } from "../ui/button";
 import Link from "next/link";
 import type { ReactNode } from "react";
 import { DeviceKeeper } from "../device/keeper";
@@ -69,9 +70,9 @@ export function Shell({
                   ))}
                 </select>
               </label>
-              <button type="submit" className="plain-button">
+              <Button type="submit" look="plain">
                 Go
-              </button>
+              </Button>
             </form>
           ) : (
             <span className="hidden md:inline">{districts[0]?.name}</span>

@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "../ui/button";
 import { useRef, useState } from "react";
 import { ActionForm, Field, type FormAction } from "../ui/action-form";
 
@@ -49,9 +50,9 @@ export function SignInForm({
             <input name="code" inputMode="numeric" autoComplete="one-time-code" className="figure" />
           </Field>
         ) : null}
-        <button type="submit" className="button press">
+        <Button type="submit" look="press">
           Sign in
-        </button>
+        </Button>
       </ActionForm>
       {offered.length > 0 ? (
         <section className="mt-8">

@@ -1,4 +1,5 @@
 "use client";
+import { itemAt } from "@/core/items";
 import {
   createContext,
   type FormEvent,
@@ -48,7 +49,7 @@ export function ActionForm({
     if (state.ok && draft && form.current) localStorage.removeItem(draftKey(form.current, draft));
     if (state.ok && renew) form.current?.reset();
     if (!state.ok && state.issues.length > 0)
-      form.current?.querySelector<HTMLElement>(focusOf(state.issues[0].field))?.focus();
+      form.current?.querySelector<HTMLElement>(focusOf(itemAt(state.issues, 0).field))?.focus();
   }, [state, draft, renew]);
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();

@@ -1,10 +1,18 @@
 import type { ReactNode } from "react";
 
 /** Something to know before going on; `grave` where something could be harmed or lost. */
-export const Notice = ({ grave = false, children }: { grave?: boolean; children: ReactNode }) => (
+export const Notice = ({
+  grave = false,
+  className = "",
+  children,
+}: {
+  grave?: boolean;
+  className?: string;
+  children: ReactNode;
+}) => (
   <div
-    role={grave ? "alert" : "note"}
-    className={`border-2 border-dashed p-3 ${grave ? "border-[var(--madder)]" : "border-[var(--line)]"}`}
+    role="note"
+    className={`border-2 border-dashed p-3 ${grave ? "border-[var(--madder)]" : "border-[var(--line)]"} ${className}`}
   >
     {children}
   </div>

@@ -15,7 +15,7 @@ export function PageHead({
   return (
     <header className="flex flex-wrap items-end justify-between gap-x-6 gap-y-3">
       <div className="min-w-0">
-        {above ? <p className="small">{above}</p> : null}
+        {above ? <p className="small no-print">{above}</p> : null}
         <h1 className={above ? "mt-1" : ""}>{title}</h1>
         {children}
       </div>
@@ -50,9 +50,9 @@ export function Section({
 
 /** A name and what it is, on one line. */
 export const Row = ({ name, children }: { name: ReactNode; children: ReactNode }) => (
-  <div className="row flex flex-wrap justify-between gap-x-4 py-1.5">
+  <div className="row flex justify-between gap-x-4 py-1.5">
     <dt className="small">{name}</dt>
-    <dd className="m-0">{children}</dd>
+    <dd className="m-0 text-right">{children}</dd>
   </div>
 );
 

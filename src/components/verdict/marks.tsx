@@ -78,7 +78,10 @@ export const STATUS_WORDS: Record<string, string> = {
 };
 /** A status as a district's word on a plant; "not here yet" says where by itself. */
 export const statusHere = (status: string): string =>
-  status === "watch" ? STATUS_WORDS.watch : `${STATUS_WORDS[status]} here`;
+  status === "watch" ? "watch: not here yet" : `${STATUS_WORDS[status] ?? status} here`;
+/** A status as a heading. */
+export const statusTitle = (status: string): string =>
+  (STATUS_WORDS[status] ?? status).replace(/^./, (letter) => letter.toUpperCase());
 
 export const VERDICT_WORDS: Record<string, string> = {
   clear: "Clear to act",

@@ -4,7 +4,6 @@ export {
   type CaseInput,
   caseSchema,
   type Costs,
-  costsSchema,
   DEFAULT_COSTS,
   kitSchema,
   type Observation,
@@ -16,7 +15,7 @@ export { canBeMissing } from "./case/no-such-part";
 export { placeCharacters } from "./case/place-characters";
 export { withSecondPlant } from "./case/with-second-plant";
 
-export { RULES, TUNED, TUNING, type Tuning, engineVersion, withTuning } from "./tuning";
+export { TUNING, engineVersion, withTuning } from "./tuning";
 
 export { answersAt, backgroundRow } from "./model/answer-tables";
 export { buildModel } from "./model/build-model";
@@ -35,17 +34,16 @@ export { type Judgement, likeliestStage } from "./posterior/judgement";
 
 export { stageStatedChance } from "./posterior/stage-stated";
 
-export { decide, type VerdictResult } from "./verdict/decide";
-export { type Gate, gateOf, keptLimit } from "./verdict/gates";
+export { decide } from "./verdict/decide";
+export { gateOf, keptLimit } from "./verdict/gates";
 export { topOnSide } from "./verdict/sides";
-export { type Slip, slipsOf } from "./verdict/slips";
 export { looksBeforeClear } from "./verdict/twins-in-the-way";
 export * from "./verdict/verdicts";
 
 export { askableCharacters, ruledOut } from "./next/askable";
 export { laterChecks, nextLater, variation } from "./next/later-checks";
 export type { Lens } from "./next/lens";
-export { mostlyCarried, predictChecks, type Prospect, towardsAction, towardsName } from "./next/next-check";
+export { mostlyCarried, predictChecks, towardsAction, towardsName } from "./next/next-check";
 export { type Check, worthTowardsAction } from "./next/value-of-check";
 
 export * from "./words/check-words";
@@ -55,18 +53,15 @@ export * from "./words/score-words";
 export * from "./words/verdict-words";
 
 export { hasWorkingDecider } from "./compare/deciders";
-export { type Refutation, refutingChecks } from "./compare/refute";
+export { refutingChecks } from "./compare/refute";
 export { type Month, replayMonth } from "./compare/replay-year";
 export {
-  likeness,
   type DecidingCheck,
   decidingChecks,
   decidingChecksLater,
-  type RiskyPair,
   riskiestPairs,
-  type Twin,
   twinsOf,
 } from "./compare/twins";
-export { type Weight, weightsOfEvidence } from "./compare/weights-of-evidence";
+export { weightsOfEvidence } from "./compare/weights-of-evidence";
 
-export { type Candidate, type Identification, identify, type Later, report } from "./identify";
+export { type Identification, identify, type Later, report } from "./identify";

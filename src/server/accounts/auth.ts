@@ -98,7 +98,7 @@ export async function endSessions(userId: string, but: string | null = null): Pr
 export async function takeCookies(response: Response): Promise<void> {
   const jar = await cookies();
   for (const line of response.headers.getSetCookie()) {
-    const [pair, ...attributes] = line.split("; ");
+    const [pair = "", ...attributes] = line.split("; ");
     const at = pair.indexOf("=");
     const maxAge = attributes.find((a) => a.toLowerCase().startsWith("max-age="));
     jar.set(pair.slice(0, at), decodeURIComponent(pair.slice(at + 1)), {

@@ -10,7 +10,7 @@ export const FORWARDED_HEADER = "x-sentinel-forwarded";
 function proxies(): BlockList {
   const list = new BlockList();
   for (const entry of env().SENTINEL_PROXIES) {
-    const [address, bits] = entry.split("/");
+    const [address = "", bits] = entry.split("/");
     const family = isIP(address) === 6 ? "ipv6" : "ipv4";
     if (!isIP(address)) throw new Error(`SENTINEL_PROXIES: "${entry}" is no address; write as 10.0.0.1 or 10.0.0.0/8`);
     if (bits) list.addSubnet(address, Number(bits), family);

@@ -1,3 +1,4 @@
+import { firstOf } from "@/core/items";
 import { createHash } from "node:crypto";
 import { eq, inArray, lt, sql } from "drizzle-orm";
 import { authDatabase } from "@/db/client";
@@ -73,8 +74,11 @@ async function countTry(key: string, { free, first, longest }: Limit): Promise<n
 
 /** The try was right: it does not count, nor do those before it. */
 export async function forgetTries(attempt: SignInTry): Promise<void> {
-  const [own, ...shared] = keysOf(attempt).map(([key]) => key);
-  await authDatabase().delete(signInTries).where(eq(signInTries.key, own));
+  const keys = keysOf(attempt).map(([key]) => key);
+  const shared = keys.slice(1);
+  await authDatabase()
+    .delete(signInTries)
+    .where(eq(signInTries.key, firstOf(keys)));
   if (shared.length > 0)
     await authDatabase()
       .update(signInTries)

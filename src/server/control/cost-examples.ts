@@ -11,7 +11,7 @@ export interface CostExample {
 
 const seen = (looks: string): Observation[] =>
   looks.split(" ").map((look) => {
-    const [character, state] = look.split("=");
+    const [character = "", state = ""] = look.split("=");
     return { character, answer: "seen", states: [state], join: "any", sure: "sure" };
   });
 

@@ -1,3 +1,4 @@
+import { firstOf } from "@/core/items";
 import { z } from "zod";
 import {
   caseAt,
@@ -50,13 +51,13 @@ const inMoney = ({ hour = 1, wrongClear, missedTarget, hold }: DistrictCosts): C
 
 export const costsOf = (member: Member): Promise<{ input: CostsInput; limit: number; version: number }> =>
   asMember(member, async (tx) => {
-    const [here] = await tx.select().from(district);
+    const here = firstOf(await tx.select().from(district));
     return { input: inMoney(here.costs), limit: keptLimit(here.costs), version: here.version };
   });
 
 /** What a preview of costs needs of the database, read before the engine begins. */
 export async function readCostsPreview(tx: Transaction) {
-  const [here] = await tx.select().from(district);
+  const here = firstOf(await tx.select().from(district));
   const { status, actions } = await listFor(tx, null);
   return { costs: here.costs, status, actions, source: await readCaseSource(tx), ...(await oldFindings(tx)) };
 }
@@ -68,7 +69,7 @@ export async function previewCosts(
   step: Step,
 ): Promise<z.output<typeof costsPreviewSchema>> {
   const model = modelWith(source.amendments);
-  const [before, after]: Costs[] = [costs, inHours(input)];
+  const [before, after]: [Costs, Costs] = [costs, inHours(input)];
   const place = { list: status, actions };
   const changed: ChangedVerdict[] = [];
   const open = findings.filter((f) => !f.overruled);
@@ -108,7 +109,7 @@ export async function setCosts(member: Member, raw: unknown): Promise<number> {
   const { version, ...input } = costsInputSchema.extend({ version: z.coerce.number().int() }).parse(raw);
   const costs = inHours(input);
   await asMember(member, async (tx) => {
-    const [here] = await tx.select().from(district).for("update");
+    const here = firstOf(await tx.select().from(district).for("update"));
     const words = (c: CostsInput) =>
       `hour ${round(c.hour)}, wrong clearing ${round(c.wrongClear)}, missed target ${round(c.missedTarget)}, coming back ${round(c.hold)} hours`;
     if (here.version !== version) throw edited("What a wrong act costs here", words(inMoney(here.costs)), words(input));

@@ -1,3 +1,4 @@
+import { itemAt } from "@/core/items";
 import { and, eq, isNull, sql } from "drizzle-orm";
 import { createHash } from "node:crypto";
 import { v7 as uuidv7 } from "uuid";
@@ -178,5 +179,5 @@ export async function takeOffList(member: Member, raw: unknown): Promise<string>
     tx.delete(listEntry).where(eq(listEntry.id, id)).returning({ taxon: listEntry.taxon }),
   );
   if (gone.length === 0) throw new Refusal(404, "That line is no longer on the list.", []);
-  return gone[0].taxon;
+  return itemAt(gone, 0).taxon;
 }

@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from "@/core/items";
 import { and, eq, isNull, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
@@ -55,8 +56,8 @@ async function readPlanning(tx: Transaction, findingId: string, lock = false): P
   if (!row) throw notFound("The finding");
   if (!row.f.patchId)
     throw new Refusal(409, "This finding has no patch yet. Draw the patch first: what is planned needs an area.");
-  const [held] = await tx.select().from(patch).where(eq(patch.id, row.f.patchId));
-  const [here] = await tx.select().from(district);
+  const held = firstOf(await tx.select().from(patch).where(eq(patch.id, row.f.patchId)));
+  const here = firstOf(await tx.select().from(district));
   const overruling = await overrulingOf(tx, findingId);
   const today = todayIn(row.s.zone);
   const plants = await plantsHere(tx);
@@ -103,7 +104,7 @@ async function readPlanning(tx: Transaction, findingId: string, lock = false): P
 /** The stage most plants of this kind are in on a day. */
 export function stageOn(taxon: Taxon, day: string, climate: Climate): Stage {
   const shares = stageShares(taxon, dayOfYear(day, climate));
-  return STAGES[shares.indexOf(Math.max(...shares))];
+  return itemAt(STAGES, shares.indexOf(Math.max(...shares)));
 }
 
 /** The stage the scout saw, if that was within a month; else the stage most plants of this kind are in today. */

@@ -1,3 +1,4 @@
+import { firstOf } from "@/core/items";
 import { and, desc, eq, gt, inArray, isNull, lte, sql } from "drizzle-orm";
 import { stageBegins, type Climate } from "@/core/flora";
 import { addDays } from "@/core/time";
@@ -18,7 +19,7 @@ const LATELY_SHOWN = 4;
 /** What a person would do today, in the order of doing it: report, go back and look, work whose window is open, clear findings without a plan, holds. */
 export async function todayFor(member: Member) {
   return asMember(member, async (tx) => {
-    const [here] = await tx.select().from(district);
+    const here = firstOf(await tx.select().from(district));
     const today = todayIn(here.zone);
     const plants = await plantsHere(tx);
     const unplanned = await unplannedFindings(tx, member, today);

@@ -1,3 +1,4 @@
+import { firstOf } from "@/core/items";
 import {
   type Finding,
   FINDING_EVENTS,
@@ -76,7 +77,7 @@ async function prepareFinding(tx: Transaction, input: Finding): Promise<Prepared
     ]);
   await checkPatch(tx, input);
   const source = await readCaseSource(tx);
-  const [here] = await tx.select({ since: district.createdAt }).from(district);
+  const here = firstOf(await tx.select({ since: district.createdAt }).from(district));
   return {
     ...source.caseAt(input.siteId, input),
     amendments: source.amendments,
@@ -263,11 +264,13 @@ export async function findingDetail(member: Member, id: string) {
       tx,
       pictures.map((p) => p.id),
     );
-    const [{ note, zone }] = await tx
-      .select({ note: finding.note, zone: site.zone })
-      .from(finding)
-      .innerJoin(site, eq(site.id, finding.siteId))
-      .where(eq(finding.id, id));
+    const { note, zone } = firstOf(
+      await tx
+        .select({ note: finding.note, zone: site.zone })
+        .from(finding)
+        .innerJoin(site, eq(site.id, finding.siteId))
+        .where(eq(finding.id, id)),
+    );
     return {
       line,
       seen: eventsOf(events, "observations", FINDING_EVENTS.observations),

@@ -1,3 +1,4 @@
+import { firstOf } from "@/core/items";
 import { district } from "@/db/schema";
 import { listsByPlace } from "../control/list";
 import { patchLines, siteLines } from "../ground/ground";
@@ -11,7 +12,7 @@ import { shippedFlora } from "./flora";
 export async function benchPackOf(member: Member, demonstration: boolean) {
   const [sites, patches] = await Promise.all([siteLines(member), patchLines(member)]);
   const { lists, here, confirmed, flora } = await asMember(member, async (tx) => {
-    const [here] = await tx.select().from(district);
+    const here = firstOf(await tx.select().from(district));
     return {
       lists: await listsByPlace(tx),
       here,

@@ -1,3 +1,4 @@
+import { itemAt } from "@/core/items";
 import { type Stage, STAGES } from "@/core/flora";
 import { decidingChecks, type Model } from "@/core/identify";
 import { resolveName } from "@/core/names";
@@ -23,12 +24,12 @@ export async function findNames(member: Member, text: string): Promise<FoundName
   const plants = order.map((t) => {
     const { matched = null, kind } = matches.find((m) => m.taxon === t) ?? {};
     return {
-      id: taxa[t].id,
-      name: taxa[t].name,
-      common: plantsHeld.common(taxa[t].name),
-      matched: matched && matched !== taxa[t].name && matched !== taxa[t].common[0] ? matched : null,
+      id: itemAt(taxa, t).id,
+      name: itemAt(taxa, t).name,
+      common: plantsHeld.common(itemAt(taxa, t).name),
+      matched: matched && matched !== itemAt(taxa, t).name && matched !== itemAt(taxa, t).common[0] ? matched : null,
       unheld: kind === "unheld",
-      status: list.status[taxa[t].name] ?? ("kept" as const),
+      status: list.status[itemAt(taxa, t).name] ?? ("kept" as const),
     };
   });
   return {
@@ -60,5 +61,5 @@ function bestCheck(model: Model, taxa: number[]): FirstCheck {
       .slice(0, 1)
       .map((check) => ({ stage, check })),
   ).sort((a, b) => b.check.bits - a.check.bits)[0];
-  return best ? { ask: model.flora.characters[best.check.character].ask, stage: best.stage } : null;
+  return best ? { ask: itemAt(model.flora.characters, best.check.character).ask, stage: best.stage } : null;
 }

@@ -1,3 +1,4 @@
+import { itemAt } from "@/core/items";
 import { parse as parseCsv } from "csv-parse/sync";
 import { stringify } from "csv-stringify/sync";
 import { z } from "zod";
@@ -125,7 +126,7 @@ function jsonRows(text: string): FileRow[] {
     const at = /position (\d+)/.exec((error as Error).message);
     const line = at ? text.slice(0, Number(at[1])).split("\n").length : text.split("\n").length;
     throw new Refusal(400, `The file is no JSON: line ${line}.`, [
-      { field: "file", what: (error as Error).message.split("\n")[0].slice(0, 200) },
+      { field: "file", what: itemAt((error as Error).message.split("\n"), 0).slice(0, 200) },
     ]);
   }
   const head = packSchema.pick({ pack: true, title: true, flora: true }).safeParse(pack);
@@ -152,10 +153,7 @@ function csvRows(text: string): FileRow[] {
   for (let at = text.indexOf("\n"); at >= 0; at = text.indexOf("\n", at + 1))
     if (++newlines > 2 * MOST_ROWS) throw tooMany();
   try {
-    const header = text
-      .replace(/^\uFEFF/, "")
-      .split(/\r?\n/, 1)[0]
-      .slice(0, 2000);
+    const header = itemAt(text.replace(/^\uFEFF/, "").split(/\r?\n/, 1), 0).slice(0, 2000);
     const delimiter = header.includes("\t") ? "\t" : header.includes(";") && !header.includes(",") ? ";" : ",";
     const table = tableOf(
       header

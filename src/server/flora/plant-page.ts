@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from "@/core/items";
 import { eq } from "drizzle-orm";
 import { type Stage, STAGES } from "@/core/flora";
 import { district, finding } from "@/db/schema";
@@ -22,18 +23,18 @@ export async function plantPage(member: Member, id: string, asked: string | unde
   const { list, model, here, ofDistrict, versions } = await asMember(member, async (tx) => ({
     list: await listFor(tx, null),
     model: await districtModel(tx),
-    here: (await tx.select().from(district))[0],
+    here: firstOf(await tx.select().from(district)),
     ofDistrict: await amendmentHistory(tx),
     versions: await listVersions(tx, id),
   }));
   const { flora } = model;
   const index = flora.taxa.findIndex((t) => t.id === id);
   if (index < 0) return null;
-  const taxon = flora.taxa[index];
+  const taxon = itemAt(flora.taxa, index);
   const history = ofDistrict.filter((a) => a.plantId === id);
   const addedHere = !shippedFlora().taxa.some((t) => t.name === taxon.name);
   const shown = STAGES.filter((s) => taxon.calendar[s]);
-  const stage: Stage = shown.find((s) => s === asked) ?? (shown.includes("flowering") ? "flowering" : shown[0]);
+  const stage: Stage = shown.find((s) => s === asked) ?? (shown.includes("flowering") ? "flowering" : firstOf(shown));
   return {
     model,
     plants: plantsIn(flora),

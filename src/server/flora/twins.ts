@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from "@/core/items";
 import { type Climate, dayOfYear, isTarget, type Stage, STAGES, stageShares, type Status } from "@/core/flora";
 import {
   caseAt,
@@ -51,17 +52,17 @@ export async function compareTwins(member: Member, ids: string[], asked: Stage |
   if (taxa.length < 2 || taxa.some((t) => t < 0)) return null;
   const { list, here } = await asMember(member, async (tx) => ({
     list: await listFor(tx, null),
-    here: (await tx.select().from(district))[0],
+    here: firstOf(await tx.select().from(district)),
   }));
   const day = todayIn(here.zone);
-  const stages = STAGES.filter((stage) => taxa.every((t) => model.flora.taxa[t].calendar[stage]));
+  const stages = STAGES.filter((stage) => taxa.every((t) => itemAt(model.flora.taxa, t).calendar[stage]));
   const stage = stages.find((s) => s === asked) ?? stageNow(model, taxa, stages, day, here);
   const full = Math.log2(taxa.length);
   const judgement = judge(
     model,
     caseAt({ ...climateOf(here), list: list.status, actions: list.actions }, { day }, model),
   );
-  const [a, b] = taxa.map((t) => model.flora.taxa[t].id);
+  const [a, b] = taxa.map((t) => itemAt(model.flora.taxa, t).id);
   const pair = model.flora.pairs.find((p) => !p.found && ((p.a === a && p.b === b) || (p.a === b && p.b === a)));
   return {
     model,
@@ -69,31 +70,31 @@ export async function compareTwins(member: Member, ids: string[], asked: Stage |
     stages,
     plants: taxa.map((index) => ({
       index,
-      id: model.flora.taxa[index].id,
-      name: model.flora.taxa[index].name,
+      id: itemAt(model.flora.taxa, index).id,
+      name: itemAt(model.flora.taxa, index).name,
       common: plainName({ model }, index),
-      status: list.status[model.flora.taxa[index].name] ?? "kept",
+      status: list.status[itemAt(model.flora.taxa, index).name] ?? "kept",
     })),
     rows: decidingChecks(model, taxa, stage)
       .slice(0, MOST_ROWS)
       .map(({ character, bits, seconds, apart }) => {
-        const c = model.flora.characters[character];
+        const c = itemAt(model.flora.characters, character);
         return {
           character: c.id,
           name: c.name,
           ask: c.ask,
           seconds,
           parts: bits >= WELL * full,
-          cells: taxa.map((t, k) => ({ words: wordsOf(model, t, character, stage), apart: apart[k] })),
+          cells: taxa.map((t, k) => ({ words: wordsOf(model, t, character, stage), apart: itemAt(apart, k) })),
         };
       }),
     later: decidingChecksLater(model, taxa, stage, day, here).map((l) => ({
       stage: l.stage,
       from: l.from,
-      name: model.flora.characters[l.check.character].name,
-      ask: model.flora.characters[l.check.character].ask,
+      name: itemAt(model.flora.characters, l.check.character).name,
+      ask: itemAt(model.flora.characters, l.check.character).ask,
     })),
-    sameTreatment: taxa.every((t) => !judgement.keptSide[t] && judgement.group[t] === judgement.group[taxa[0]]),
+    sameTreatment: taxa.every((t) => !judgement.keptSide[t] && judgement.group[t] === judgement.group[itemAt(taxa, 0)]),
     mistake: taxa.length === 2 ? (pair?.mistake ?? null) : null,
     hazards: hazardsOf(model, taxa),
   };
@@ -105,9 +106,11 @@ const wordsOf = (model: Model, taxon: number, c: number, stage: Stage): string =
 
 function stageNow(model: Model, taxa: number[], stages: Stage[], day: string, climate: Climate): Stage {
   const sums = STAGES.map((_, s) =>
-    taxa.reduce((sum, t) => sum + stageShares(model.flora.taxa[t], dayOfYear(day, climate))[s], 0),
+    taxa.reduce((sum, t) => sum + itemAt(stageShares(itemAt(model.flora.taxa, t), dayOfYear(day, climate)), s), 0),
   );
-  return [...stages].sort((x, y) => sums[STAGES.indexOf(y)] - sums[STAGES.indexOf(x)])[0] ?? "vegetative";
+  return (
+    [...stages].sort((x, y) => itemAt(sums, STAGES.indexOf(y)) - itemAt(sums, STAGES.indexOf(x)))[0] ?? "vegetative"
+  );
 }
 
 const climateOf = ({ hemisphere, seasonShift }: Climate): Climate => ({ hemisphere, seasonShift });
@@ -126,10 +129,10 @@ export function findTwins(model: Model, taxonId: string, stage: Stage, status: R
   if (taxon < 0) return [];
   return twinsOf(model, taxon, stage, 10)
     .map(({ taxon: t, likeness }) => ({
-      id: model.flora.taxa[t].id,
-      name: model.flora.taxa[t].name,
+      id: itemAt(model.flora.taxa, t).id,
+      name: itemAt(model.flora.taxa, t).name,
       common: plainName({ model }, t),
-      status: status[model.flora.taxa[t].name] ?? ("kept" as const),
+      status: status[itemAt(model.flora.taxa, t).name] ?? ("kept" as const),
       likeness,
     }))
     .sort((x, y) => Number(isTarget(x.status)) - Number(isTarget(y.status)) || y.likeness - x.likeness);
@@ -171,22 +174,22 @@ export async function setCard(member: Member, id: string, asked: Stage | undefin
   if (!set) return null;
   const { list, here } = await asMember(member, async (tx) => ({
     list: await listFor(tx, null),
-    here: (await tx.select().from(district))[0],
+    here: firstOf(await tx.select().from(district)),
   }));
-  const statusOf = (t: number): Status => list.status[model.flora.taxa[t].name] ?? "kept";
+  const statusOf = (t: number): Status => list.status[itemAt(model.flora.taxa, t).name] ?? "kept";
   const keptSide = model.flora.taxa.map((_, t) => (isTarget(statusOf(t)) ? 0 : 1));
   const taxa = set.taxa.map((taxon) => model.flora.taxa.findIndex((t) => t.id === taxon));
   const targets = taxa.filter((t) => !keptSide[t]);
   const stages = STAGES.filter((stage) =>
-    (targets.length > 0 ? targets : taxa).some((t) => model.flora.taxa[t].calendar[stage]),
+    (targets.length > 0 ? targets : taxa).some((t) => itemAt(model.flora.taxa, t).calendar[stage]),
   );
   const stage =
     stages.find((s) => s === asked) ??
     stageNow(model, targets.length > 0 ? targets : taxa, stages, todayIn(here.zone), here);
   const plant = (index: number): CardPlant => ({
     index,
-    id: model.flora.taxa[index].id,
-    name: model.flora.taxa[index].name,
+    id: itemAt(model.flora.taxa, index).id,
+    name: itemAt(model.flora.taxa, index).name,
     common: plainName({ model }, index),
     status: statusOf(index),
   });
@@ -201,7 +204,7 @@ export async function setCard(member: Member, id: string, asked: Stage | undefin
       likeness,
       looks: cardLooks(checks)
         .map(({ character }) => {
-          const { id: c, name } = model.flora.characters[character];
+          const { id: c, name } = itemAt(model.flora.characters, character);
           return {
             character: c,
             name,
@@ -224,13 +227,13 @@ function cardLooks(checks: DecidingCheck[]): DecidingCheck[] {
 
 /** Plants to keep that the flora does not hold and that are taken for this one, with what it shows and they do not. */
 function unheldOn(model: Model, taxon: number, stage: Stage): Omit<SetCard["unheld"][number], "target">[] {
-  return model.unscoredTwins[taxon].map(({ name, common, deciders, shows }) => {
+  return itemAt(model.unscoredTwins, taxon).map(({ name, common, deciders, shows }) => {
     const now = new Set(deciders.filter((d) => d.stage === stage || d.stage === "any").flatMap((d) => d.characters));
     const looks = shows.flatMap(({ character }) => {
       const c = model.characterIndex.get(character) as number;
       const words =
         now.has(character) && usuallySeen(model, taxon, c, stage) ? describeScore({ model }, taxon, c, stage, 1) : "";
-      return words ? [`${model.flora.characters[c].name.toLowerCase()}: ${words}`] : [];
+      return words ? [`${itemAt(model.flora.characters, c).name.toLowerCase()}: ${words}`] : [];
     });
     return { name, common, looks };
   });
@@ -241,7 +244,7 @@ function hazardsOf(model: Model, taxa: number[]): string[] {
   return [
     ...new Set(
       taxa.flatMap((t) =>
-        [model.flora.taxa[t].hazards.people, model.flora.taxa[t].hazards.handling]
+        [itemAt(model.flora.taxa, t).hazards.people, itemAt(model.flora.taxa, t).hazards.handling]
           .filter((h) => h !== undefined)
           .map((h) => `${plainName({ model }, t)}: ${h}`),
       ),

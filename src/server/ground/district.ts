@@ -1,3 +1,4 @@
+import { firstOf } from "@/core/items";
 import { z } from "zod";
 import { MOST_SHIFT, stageBegins } from "@/core/flora";
 import type { Transaction } from "@/db/client";
@@ -22,7 +23,7 @@ const seasonSchema = z.object({
 export async function setSeason(member: Member, raw: unknown): Promise<void> {
   const { version, ...input } = seasonSchema.parse(raw);
   await asMember(member, async (tx) => {
-    const [here] = await tx.select().from(district).for("update");
+    const here = firstOf(await tx.select().from(district).for("update"));
     const words = (s: { hemisphere: string; seasonShift: number }) =>
       `${s.hemisphere}, spring later by ${s.seasonShift} days`;
     if (here.version !== version) throw edited("The season here", words(here), words(input));
@@ -35,7 +36,7 @@ const EXAMPLES = 5;
 /** The district's season, and when some of the plants that it acts on flower by it: by these a keeper sees whether it is right. */
 export async function seasonOf(member: Member) {
   return asMember(member, async (tx) => {
-    const [here] = await tx.select().from(district);
+    const here = firstOf(await tx.select().from(district));
     const { status } = await listFor(tx, null);
     const plants = await plantsHere(tx);
     const year = todayIn(here.zone).slice(0, 4);
@@ -59,6 +60,6 @@ export async function seasonOf(member: Member) {
 
 /** The time zone in which the district's days and hours are told. */
 export async function districtZone(tx: Transaction): Promise<string> {
-  const [{ zone }] = await tx.select({ zone: district.zone }).from(district);
+  const { zone } = firstOf(await tx.select({ zone: district.zone }).from(district));
   return zone;
 }

@@ -1,3 +1,4 @@
+import { firstOf, itemAt } from "@/core/items";
 import { and, desc, eq, sql } from "drizzle-orm";
 import { z } from "zod";
 import type { Transaction } from "@/db/client";
@@ -123,7 +124,7 @@ export async function saveSite(member: Member, raw: unknown): Promise<{ id: stri
     ]);
   return asMember(member, async (tx) => {
     const { areaM2 } = await measureOutline(tx, input.outline, MOST_SITE_M2);
-    const [here] = await tx.select({ zone: district.zone }).from(district);
+    const here = firstOf(await tx.select({ zone: district.zone }).from(district));
     await count(tx, member, "site");
     await tx
       .insert(site)
@@ -147,9 +148,9 @@ async function measureOutline(tx: Transaction, outline: Polygon, mostM2: number)
   const { rows } = await tx.execute<{ valid: boolean; reason: string; area: number }>(
     sql`SELECT ST_IsValid(${shape}) AS valid, ST_IsValidReason(${shape}) AS reason, ST_Area(${shape}::geography) AS area`,
   );
-  const [{ valid, reason, area }] = rows;
+  const { valid, reason, area } = firstOf(rows);
   if (!valid)
-    throw new Refusal(400, `The outline crosses itself (${reason.split("[")[0].trim()}). Draw it again.`, [
+    throw new Refusal(400, `The outline crosses itself (${itemAt(reason.split("["), 0).trim()}). Draw it again.`, [
       { field: "outline", what: "draw a line that does not cross itself" },
     ]);
   if (!(area > 0.01))
@@ -183,7 +184,6 @@ export async function siteLines(member: Member) {
     return rows.map((r) => ({ ...r, boundary: polygonSchema.parse(JSON.parse(r.boundary)) }));
   });
 }
-export type SiteLine = Awaited<ReturnType<typeof siteLines>>[number];
 
 export async function patchLines(member: Member, siteId?: string) {
   return asMember(member, async (tx) => {
@@ -211,7 +211,6 @@ export async function patchLines(member: Member, siteId?: string) {
     return rows.map((r) => ({ ...r, taxon: plants.nameNow(r), plant: plants.common(plants.nameNow(r)) }));
   });
 }
-export type PatchLine = Awaited<ReturnType<typeof patchLines>>[number];
 
 /** A patch with its site, its history and what is next. */
 export async function patchDetail(member: Member, id: string) {
@@ -252,7 +251,7 @@ export async function mapTile(member: Member, z: number, x: number, y: number): 
     const { rows } = await tx.execute<{ tile: Buffer }>(
       sql`SELECT map_tile(${z}, ${x}, ${y}) || name_tile(${z}, ${x}, ${y}) AS tile`,
     );
-    return rows[0].tile;
+    return itemAt(rows, 0).tile;
   });
 }
 
@@ -262,7 +261,7 @@ export async function districtBounds(member: Member): Promise<[number, number, n
     const { rows } = await tx.execute<{ w: number | null; s: number; e: number; n: number }>(
       sql`SELECT ST_XMin(b) w, ST_YMin(b) s, ST_XMax(b) e, ST_YMax(b) n FROM (SELECT ST_Extent(${site.boundary}) b FROM ${site}) t`,
     );
-    const [b] = rows;
+    const b = firstOf(rows);
     return b.w === null ? null : [b.w, b.s, b.e, b.n];
   });
 }

@@ -1,3 +1,4 @@
+import { firstOf } from "@/core/items";
 import { and, eq, isNotNull, sql } from "drizzle-orm";
 import { caseAt, type Case, type Costs, type Looked } from "@/core/identify";
 import type { Amendment } from "@/core/pack";
@@ -18,7 +19,7 @@ export interface CaseSource {
 }
 
 export async function readCaseSource(tx: Transaction): Promise<CaseSource> {
-  const [here] = await tx.select().from(district);
+  const here = firstOf(await tx.select().from(district));
   const amendments = await activeAmendments(tx);
   const model = modelWith(amendments);
   const confirmed = await confirmedCounts(tx);

@@ -1,3 +1,4 @@
+import { itemAt } from "@/core/items";
 import { type Case, decide, identify, judge, type Model, nextLater, verdictReason, namesPlant } from "@/core/identify";
 import type { NamedVerdict } from "@/core/identify";
 
@@ -28,7 +29,7 @@ export function verdictOn(model: Model, given: Case): NamedVerdict & { because: 
   const named = result.about >= 0 && namesPlant(result.verdict);
   return {
     verdict: result.verdict,
-    taxon: named ? model.flora.taxa[result.about].name : null,
+    taxon: named ? itemAt(model.flora.taxa, result.about).name : null,
     because: verdictReason(judgement, result),
   };
 }

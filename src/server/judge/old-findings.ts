@@ -1,3 +1,4 @@
+import { firstOf } from "@/core/items";
 import { desc, eq, inArray, sql } from "drizzle-orm";
 import type { Case, Costs, Model, NamedVerdict } from "@/core/identify";
 import type { Transaction } from "@/db/client";
@@ -27,7 +28,7 @@ export async function oldFindings(tx: Transaction, id?: string): Promise<{ findi
     .orderBy(desc(finding.day), desc(finding.number))
     .limit(MOST_JUDGED);
   if (rows.length === 0) return { findings: [], inAll: 0 };
-  const [{ n }] = await tx.select({ n: sql<number>`count(*)::int` }).from(finding);
+  const { n } = firstOf(await tx.select({ n: sql<number>`count(*)::int` }).from(finding));
   const events = await tx
     .selectDistinctOn([findingEvent.findingId, findingEvent.kind])
     .from(findingEvent)

@@ -1,3 +1,4 @@
+import { firstOf } from "@/core/items";
 import { and, eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
@@ -104,11 +105,9 @@ export async function takeNewVerdict(
   const given = source.caseAt(old.siteId, { ...old.seen, id: old.id });
   const { identification, columns } = await judgeApart(source.amendments, given.case);
   return asMember(member, async (tx) => {
-    const [held] = await tx
-      .select({ overruled: finding.overruled })
-      .from(finding)
-      .where(eq(finding.id, findingId))
-      .for("update");
+    const held = firstOf(
+      await tx.select({ overruled: finding.overruled }).from(finding).where(eq(finding.id, findingId)).for("update"),
+    );
     if (held.overruled)
       throw new Refusal(
         400,

@@ -1,3 +1,4 @@
+import { itemAt } from "@/core/items";
 import { sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
@@ -16,7 +17,7 @@ export const emailAddress = z.email("give an e-mail address").max(200).toLowerCa
 /** True until the first district is made. */
 export async function needsSetUp(): Promise<boolean> {
   const { rows } = await appDatabase().execute<{ any: boolean }>(sql`SELECT any_district() AS any`);
-  return !rows[0].any;
+  return !itemAt(rows, 0).any;
 }
 
 const setUpSchema = z.object({

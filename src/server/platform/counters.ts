@@ -1,3 +1,4 @@
+import { firstOf } from "@/core/items";
 import { eq, sql } from "drizzle-orm";
 import type { Transaction } from "@/db/client";
 import { counter } from "@/db/schema";
@@ -9,11 +10,13 @@ type Kind = keyof typeof FIRST;
 
 /** The next number of a kind. Its row stays locked until the transaction ends, so that no two are the same and none is left out. */
 export async function nextNumber(tx: Transaction, member: Pick<Member, "districtId">, kind: Kind): Promise<number> {
-  const [{ last }] = await tx
-    .insert(counter)
-    .values({ districtId: member.districtId, kind, last: FIRST[kind] })
-    .onConflictDoUpdate({ target: [counter.districtId, counter.kind], set: { last: sql`${counter.last} + 1` } })
-    .returning({ last: counter.last });
+  const { last } = firstOf(
+    await tx
+      .insert(counter)
+      .values({ districtId: member.districtId, kind, last: FIRST[kind] })
+      .onConflictDoUpdate({ target: [counter.districtId, counter.kind], set: { last: sql`${counter.last} + 1` } })
+      .returning({ last: counter.last }),
+  );
   return last;
 }
 

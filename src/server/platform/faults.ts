@@ -70,8 +70,9 @@ const LOST_CONNECTION = /ECONNREFUSED|ECONNRESET|Connection terminated|timeout e
 function databaseRefusal(error: unknown): Refusal | null {
   for (let at: unknown = error; at instanceof Error; at = at.cause) {
     const { code } = at as { code?: string };
-    if (code && DATABASE_REFUSALS[code]) return DATABASE_REFUSALS[code]();
-    if (LOST_CONNECTION.test(`${code ?? ""} ${at.message}`)) return DATABASE_REFUSALS["08006"]();
+    const known = LOST_CONNECTION.test(`${code ?? ""} ${at.message}`) ? "08006" : (code ?? "");
+    const refusal = DATABASE_REFUSALS[code ?? ""] ?? DATABASE_REFUSALS[known];
+    if (refusal) return refusal();
   }
   return null;
 }

@@ -1,3 +1,4 @@
+import { itemAt } from "@/core/items";
 import { sql } from "drizzle-orm";
 import { appDatabase } from "@/db/client";
 import { FORWARDED_HEADER, PEER_HEADER } from "../accounts/network";
@@ -18,7 +19,7 @@ export async function health(headers: Headers): Promise<Record<string, unknown> 
   const queue =
     migrations &&
     (await works(
-      async () => !(await appDatabase().execute<{ lag: boolean }>(sql`SELECT jobs_lag() AS lag`)).rows[0].lag,
+      async () => !itemAt((await appDatabase().execute<{ lag: boolean }>(sql`SELECT jobs_lag() AS lag`)).rows, 0).lag,
     ));
   let flora: string | null = null;
   await works(async () => {

@@ -1,3 +1,4 @@
+import { firstOf } from "@/core/items";
 import { sql } from "drizzle-orm";
 import type { Transaction } from "@/db/client";
 import { usage } from "@/db/schema";
@@ -39,20 +40,22 @@ export async function count(
   member: Pick<Member, "districtId" | "personId">,
   kind: Counted,
 ): Promise<void> {
-  const [{ n }] = await tx
-    .insert(usage)
-    .values({
-      districtId: member.districtId,
-      personId: member.personId,
-      day: now().toISOString().slice(0, 10),
-      kind,
-      n: 1,
-    })
-    .onConflictDoUpdate({
-      target: [usage.districtId, usage.personId, usage.day, usage.kind],
-      set: { n: sql`${usage.n} + 1` },
-    })
-    .returning({ n: usage.n });
+  const { n } = firstOf(
+    await tx
+      .insert(usage)
+      .values({
+        districtId: member.districtId,
+        personId: member.personId,
+        day: now().toISOString().slice(0, 10),
+        kind,
+        n: 1,
+      })
+      .onConflictDoUpdate({
+        target: [usage.districtId, usage.personId, usage.day, usage.kind],
+        set: { n: sql`${usage.n} + 1` },
+      })
+      .returning({ n: usage.n }),
+  );
   if (n > DAILY[kind])
     throw new Refusal(
       429,

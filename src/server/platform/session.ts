@@ -43,9 +43,9 @@ export const currentMember = cache(async (): Promise<Member | null> => {
   const session = await ownSession();
   if (!session) return null;
   const places = await placesOf(session.userId);
-  if (places.length === 0) return null;
   const chosen = (await cookies()).get(DISTRICT_COOKIE)?.value;
   const place = places.find((p) => p.districtId === chosen) ?? places[0];
+  if (!place) return null;
   return { ...place, personId: session.userId, email: session.email, places };
 });
 

@@ -1,3 +1,4 @@
+import { firstOf } from "@/core/items";
 import { eq } from "drizzle-orm";
 import { z } from "zod";
 import { plainText } from "@/core/limits";
@@ -23,11 +24,13 @@ export async function recordCheck(member: Member, raw: unknown): Promise<void> {
   await asMember(member, async (tx) => {
     const [due] = await tx.select().from(followUp).where(eq(followUp.id, input.id)).for("update");
     if (!due) throw notFound("The check");
-    const [{ zone }] = await tx
-      .select({ zone: site.zone })
-      .from(patch)
-      .innerJoin(site, eq(site.id, patch.siteId))
-      .where(eq(patch.id, due.patchId));
+    const { zone } = firstOf(
+      await tx
+        .select({ zone: site.zone })
+        .from(patch)
+        .innerJoin(site, eq(site.id, patch.siteId))
+        .where(eq(patch.id, due.patchId)),
+    );
     mustBePast("doneOn", input.doneOn, todayIn(zone));
     await count(tx, member, "change");
     if (due.doneOn) throw new Refusal(409, `This check was already recorded on ${due.doneOn} by ${due.doneBy}.`);

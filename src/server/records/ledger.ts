@@ -1,3 +1,4 @@
+import { firstOf } from "@/core/items";
 import { storedTreatmentSchema } from "@/contracts/treatment";
 import { readStored } from "@/db/schema/json";
 import { desc, eq, sql } from "drizzle-orm";
@@ -287,7 +288,7 @@ export async function recordingFor(member: Member, planId: string) {
       .innerJoin(site, eq(site.id, patch.siteId))
       .where(eq(plan.id, planId));
     if (!row) throw notFound("The plan");
-    const [me] = await tx.select().from(membership).where(eq(membership.personId, member.personId));
+    const me = firstOf(await tx.select().from(membership).where(eq(membership.personId, member.personId)));
     const { rows: water } = await tx.execute<{ m: number | null }>(sql`SELECT water_distance_m(${row.patch.id}) AS m`);
     const labels = await tx
       .select({ id: label.id, name: label.name, limits: label.limits })
@@ -296,9 +297,9 @@ export async function recordingFor(member: Member, planId: string) {
     const method = shippedMethods().find((m) => m.id === row.plan.method);
     const plants = await plantsHere(tx);
     const taxon = plants.byName(plants.nameNow(row.plan));
-    const [here] = await tx
-      .select({ hemisphere: district.hemisphere, seasonShift: district.seasonShift })
-      .from(district);
+    const here = firstOf(
+      await tx.select({ hemisphere: district.hemisphere, seasonShift: district.seasonShift }).from(district),
+    );
     return {
       ...row,
       plan: { ...row.plan, taxon: plants.nameNow(row.plan) },

@@ -1,3 +1,4 @@
+import { Button } from "@/components/ui/button";
 import {
   addressAction,
   beginCodesAction,
@@ -44,18 +45,16 @@ export default async function AccountPage({ searchParams }: { searchParams: Prom
         <Field name="name" label="Name with which you sign">
           <input name="name" defaultValue={member.personName} autoComplete="name" required />
         </Field>
-        <button type="submit" className="button">
-          Change the name
-        </button>
+        <Button type="submit">Change the name</Button>
       </ActionForm>
       <ActionForm action={addressAction} label="Your address" className="grid sm:grid-cols-2 gap-4 items-end mt-4">
         <Field name="email" label="E-mail">
           <input name="email" type="email" defaultValue={member.email} autoComplete="email" required />
         </Field>
         {password}
-        <button type="submit" className="button justify-self-start">
+        <Button type="submit" className="justify-self-start">
           Change the address
-        </button>
+        </Button>
       </ActionForm>
       <h2 className="ruled mt-6">Password</h2>
       <ActionForm
@@ -68,9 +67,9 @@ export default async function AccountPage({ searchParams }: { searchParams: Prom
         <Field name="fresh" label="New password" hint="at least 10 letters">
           <input name="fresh" type="password" autoComplete="new-password" required />
         </Field>
-        <button type="submit" className="button justify-self-start">
+        <Button type="submit" className="justify-self-start">
           Change the password
-        </button>
+        </Button>
       </ActionForm>
       <h2 className="ruled mt-6">One-time codes</h2>
       <p className="py-2">
@@ -81,9 +80,9 @@ export default async function AccountPage({ searchParams }: { searchParams: Prom
       {codes ? (
         <ActionForm action={endCodesAction} label="Take the codes off" className="grid sm:grid-cols-2 gap-4 items-end">
           {password}
-          <button type="submit" className="button justify-self-start">
+          <Button type="submit" className="justify-self-start">
             Take them off
-          </button>
+          </Button>
         </ActionForm>
       ) : (
         <BeginCodes begin={beginCodesAction} confirm={confirmCodesAction} />
@@ -96,9 +95,7 @@ export default async function AccountPage({ searchParams }: { searchParams: Prom
         made.
       </p>
       <form action={signOutEverywhereAction}>
-        <button type="submit" className="button">
-          Sign out everywhere
-        </button>
+        <Button type="submit">Sign out everywhere</Button>
       </form>
       <h2 className="ruled mt-6">Leave {member.name}</h2>
       <details>
@@ -109,9 +106,7 @@ export default async function AccountPage({ searchParams }: { searchParams: Prom
           You can no longer open {member.name}. Your name stays on what you signed. A keeper can invite you again.
         </p>
         <form action={leaveAction}>
-          <button type="submit" className="button">
-            Leave {member.name}
-          </button>
+          <Button type="submit">Leave {member.name}</Button>
         </form>
       </details>
       {stays ? (

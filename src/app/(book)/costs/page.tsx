@@ -1,3 +1,5 @@
+import { PageHead } from "@/components/ui/page";
+import { Button } from "@/components/ui/button";
 import Link from "next/link";
 import { costsAction } from "@/app/actions/control";
 import { CostsPreview } from "@/components/control/costs-preview";
@@ -33,10 +35,7 @@ export default async function CostsPage({ searchParams }: { searchParams: Promis
   const value = (name: keyof Search) => asked[name] ?? String(Number(input[name].toPrecision(6)));
   return (
     <div className="px-4 md:px-6 py-5 max-w-[980px]">
-      <p className="small">
-        <Link href="/people">People and settings</Link>
-      </p>
-      <h1 className="mt-1">What a wrong act costs here</h1>
+      <PageHead above={<Link href="/people">People and settings</Link>} title="What a wrong act costs here" />
       <p className="mt-1 max-w-[70ch]">
         From these the Bench takes its limit: how likely a plant that stays may still be when it says “clear to act”. It
         is the missed target over the missed target and the wrong clearing together, and never above 2%. It stands at{" "}
@@ -59,9 +58,9 @@ export default async function CostsPage({ searchParams }: { searchParams: Promis
           </label>
         ))}
         {keeper ? (
-          <button type="submit" className="button justify-self-start">
+          <Button type="submit" className="justify-self-start">
             Show what that does
-          </button>
+          </Button>
         ) : null}
       </form>
       {keeper && tried?.success ? <CostsPreview input={tried.data} version={version} action={costsAction} /> : null}

@@ -1,3 +1,4 @@
+import { Button } from "@/components/ui/button";
 import Link from "next/link";
 import { Suspense } from "react";
 import { NameFinder } from "@/components/flora/name-finder";
@@ -91,9 +92,7 @@ export default async function FloraPage({ searchParams }: { searchParams: Promis
             <option value="stock">stock</option>
           </select>
         </label>
-        <button type="submit" className="button">
-          Show these
-        </button>
+        <Button type="submit">Show these</Button>
         <span className="small">
           {count} of {flora.taxa.length}
         </span>

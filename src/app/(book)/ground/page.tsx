@@ -1,3 +1,4 @@
+import { LinkButton } from "@/components/ui/button";
 import Link from "next/link";
 import { notFound } from "next/navigation";
 import { MapFrame } from "@/components/map/map-frame";
@@ -53,9 +54,9 @@ export default async function GroundPage({
             : "sites dashed, patches filled, findings as pieces of their tape"}
         </p>
         {mayDraw && !request ? (
-          <Link href="/ground?site=new" className="button ml-auto">
+          <LinkButton href="/ground?site=new" className="ml-auto">
             Draw a site
-          </Link>
+          </LinkButton>
         ) : null}
       </div>
       {sites.length === 0 ? (

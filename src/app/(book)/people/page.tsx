@@ -1,3 +1,4 @@
+import { Button } from "@/components/ui/button";
 import Link from "next/link";
 import { inviteAction, removeAction, revokeInvitationAction, rolesAction, seasonAction } from "@/app/actions/people";
 import { ActionForm, Fault, Field } from "@/components/ui/action-form";
@@ -70,16 +71,16 @@ export default async function PeoplePage() {
                       <input type="date" name="licenceExpires" defaultValue={p.private?.licenceExpires ?? ""} />
                     </Field>
                   </div>
-                  <button type="submit" className="button justify-self-start">
+                  <Button type="submit" className="justify-self-start">
                     Save
-                  </button>
+                  </Button>
                 </ActionForm>
                 {p.personId === member.personId ? null : (
                   <ActionForm action={removeAction} label={`Take ${p.name} out`} className="mt-4">
                     <input type="hidden" name="personId" value={p.personId} />
-                    <button type="submit" className="plain-button">
+                    <Button type="submit" look="plain">
                       Take {p.name} out of this district
-                    </button>
+                    </Button>
                     <p className="small">Every session of {p.name} ends at once. The name stays on what was signed.</p>
                   </ActionForm>
                 )}
@@ -92,9 +93,9 @@ export default async function PeoplePage() {
             {i.name}, {i.email}: invited as {i.roles.join(", ")}, until {fullDay(i.expiresAt.toISOString())}
             <ActionForm action={revokeInvitationAction} label={`Take back the invitation of ${i.name}`}>
               <input type="hidden" name="id" value={i.id} />
-              <button type="submit" className="plain-button">
+              <Button type="submit" look="plain">
                 Take it back
-              </button>
+              </Button>
             </ActionForm>
           </li>
         ))}
@@ -119,9 +120,9 @@ export default async function PeoplePage() {
               </div>
               {roleBoxes(["scout"])}
               <Fault name="roles" />
-              <button type="submit" className="button press justify-self-start">
+              <Button type="submit" look="press" className="justify-self-start">
                 Invite
-              </button>
+              </Button>
             </ActionForm>
           </section>
           <section className="mt-8">
@@ -155,9 +156,9 @@ export default async function PeoplePage() {
                     </select>
                   </Field>
                 </div>
-                <button type="submit" className="button justify-self-start">
+                <Button type="submit" className="justify-self-start">
                   Save
-                </button>
+                </Button>
               </ActionForm>
               {season.examples.length > 0 ? (
                 <p className="mt-3">

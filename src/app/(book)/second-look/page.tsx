@@ -1,3 +1,5 @@
+import { PageHead } from "@/components/ui/page";
+import { Button } from "@/components/ui/button";
 import Link from "next/link";
 import { newVerdictAction } from "@/app/actions/findings";
 import { SecondLookStart } from "@/components/control/second-look-start";
@@ -25,10 +27,7 @@ export default async function SecondLookPage() {
   const changed = looks?.changed.filter((f) => standing.get(f.id)?.verdict === f.before.verdict) ?? [];
   return (
     <div className="px-4 md:px-6 py-5 max-w-[980px]">
-      <p className="small">
-        <Link href="/today">Today</Link>
-      </p>
-      <h1 className="mt-1">A second look at old findings</h1>
+      <PageHead above={<Link href="/today">Today</Link>} title="A second look at old findings" />
       <p className="mt-1 max-w-[70ch]">
         Every finding is judged again with the flora, the list and the costs of today. Those that would be judged
         otherwise are listed here. Each stands as it was given until somebody takes the new verdict. The old verdict
@@ -83,9 +82,7 @@ export default async function SecondLookPage() {
                 className="mt-2 flex flex-wrap gap-3 items-center"
               >
                 <input type="hidden" name="findingId" value={f.id} />
-                <button type="submit" className="button">
-                  Take the new verdict: {VERDICT_WORDS[f.after.verdict]}
-                </button>
+                <Button type="submit">Take the new verdict: {VERDICT_WORDS[f.after.verdict]}</Button>
                 {(standing.get(f.id)?.plans ?? 0) > 0 && f.after.verdict !== "clear" ? (
                   <strong className="text-[var(--madder)]">Work is planned on it, and is dropped with this.</strong>
                 ) : null}

@@ -1,3 +1,4 @@
+import { LinkButton } from "@/components/ui/button";
 import Link from "next/link";
 import { longDay } from "@/components/words/dates";
 import { todayFor } from "@/server/control/today";
@@ -21,9 +22,9 @@ export default async function TodayPage() {
       </div>
       <p className="mt-1 text-[18px]">{summary(due.length, open.length, view.holds.filter((h) => h.due).length)}</p>
       <p className="mt-3 no-print">
-        <Link href="/bench" className="button press">
+        <LinkButton href="/bench" look="press">
           Look at a plant
-        </Link>
+        </LinkButton>
       </p>
       {nothing ? (
         <p className="mt-8 max-w-[60ch]">

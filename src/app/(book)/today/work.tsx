@@ -1,3 +1,4 @@
+import { Button, LinkButton } from "@/components/ui/button";
 import Link from "next/link";
 import { checkAction } from "@/app/actions/records";
 import { ActionForm, Field } from "@/components/ui/action-form";
@@ -201,12 +202,10 @@ function CheckLine({ check }: { check: TodayView["checks"][number] }) {
             <input name="note" required />
           </Field>
           <p className="flex gap-3">
-            <button type="submit" className="button press">
+            <Button type="submit" look="press">
               Record
-            </button>
-            <Link className="button" href={`/ground/patch/${check.patchId}`}>
-              The patch
-            </Link>
+            </Button>
+            <LinkButton href={`/ground/patch/${check.patchId}`}>The patch</LinkButton>
           </p>
         </ActionForm>
       </details>

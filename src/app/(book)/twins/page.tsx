@@ -1,3 +1,5 @@
+import { PageHead } from "@/components/ui/page";
+import { itemAt } from "@/core/items";
 import { WHEN } from "@/components/words/stages";
 import Link from "next/link";
 import { TwinLook } from "@/components/flora/twin-look";
@@ -34,14 +36,11 @@ export default async function TwinsPage({ searchParams }: { searchParams: Promis
         </p>
       </div>
     );
-  const cardRows = CARD_ROWS[view.plants.length];
+  const cardRows = CARD_ROWS[view.plants.length] ?? 4;
   const href = (stage: Stage) => `/twins?${ids.map((id) => `t=${id}`).join("&")}&stage=${stage}`;
   return (
     <div className="px-4 md:px-6 py-5 field-card">
-      <p className="small no-print">
-        <Link href="/flora">Flora</Link>
-      </p>
-      <h1 className="mt-1">{view.plants.map((p) => p.common).join(" or ")}</h1>
+      <PageHead above={<Link href="/flora">Flora</Link>} title={view.plants.map((p) => p.common).join(" or ")} />
       <nav aria-label="Stage" className="no-print flex flex-wrap gap-2 mt-3">
         {view.stages.map((s) => (
           <Link
@@ -95,9 +94,9 @@ export default async function TwinsPage({ searchParams }: { searchParams: Promis
                 </th>
                 {row.cells.map((cell, k) => (
                   <TwinLook
-                    key={view.plants[k].id}
+                    key={itemAt(view.plants, k).id}
                     model={view.model}
-                    taxon={view.plants[k].index}
+                    taxon={itemAt(view.plants, k).index}
                     character={row.character}
                     stage={view.stage}
                     {...cell}

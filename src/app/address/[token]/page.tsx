@@ -1,3 +1,4 @@
+import { Button } from "@/components/ui/button";
 import Link from "next/link";
 import { proveAddressAction } from "@/app/actions/account";
 import { ActionForm } from "@/components/ui/action-form";
@@ -12,9 +13,9 @@ export default async function AddressPage({ params }: { params: Promise<{ token:
       <p className="mt-3">Somebody, probably you, wants to sign in with the address to which this link came.</p>
       <ActionForm action={proveAddressAction} label="Prove the address" className="mt-5 grid gap-4">
         <input type="hidden" name="token" value={token} />
-        <button type="submit" className="button press">
+        <Button type="submit" look="press">
           Yes, it is mine
-        </button>
+        </Button>
       </ActionForm>
       <p className="small mt-4">
         <Link href="/sign-in">To signing in</Link>

@@ -1,3 +1,4 @@
+import { Button } from "@/components/ui/button";
 import { acceptAction, signInAction, signOutAction } from "@/app/actions/account";
 import { SignInForm } from "@/components/shell/sign-in-form";
 import { ActionForm, Field } from "@/components/ui/action-form";
@@ -29,9 +30,9 @@ export default async function InvitePage({ params }: { params: Promise<{ token: 
         </p>
         <ActionForm action={acceptAction} label="Accept the invitation" className="mt-5 grid gap-4">
           <input type="hidden" name="token" value={token} />
-          <button type="submit" className="button press">
+          <Button type="submit" look="press">
             Join {held.district_name}
-          </button>
+          </Button>
         </ActionForm>
       </Cover>
     );
@@ -42,9 +43,7 @@ export default async function InvitePage({ params }: { params: Promise<{ token: 
           This invitation is for {held.email}. You are signed in as {session.email}. Sign out, then open the link again.
         </p>
         <form action={signOutAction} className="mt-5">
-          <button type="submit" className="button">
-            Sign out
-          </button>
+          <Button type="submit">Sign out</Button>
         </form>
       </Cover>
     );
@@ -68,9 +67,9 @@ export default async function InvitePage({ params }: { params: Promise<{ token: 
         <Field name="password" label="Password" hint="at least 10 letters">
           <input name="password" type="password" autoComplete="new-password" required />
         </Field>
-        <button type="submit" className="button press">
+        <Button type="submit" look="press">
           Come in
-        </button>
+        </Button>
       </ActionForm>
     </Cover>
   );

@@ -1,3 +1,4 @@
+import { Button } from "@/components/ui/button";
 import Link from "next/link";
 import { choosePasswordAction } from "@/app/actions/account";
 import { ActionForm, Field } from "@/components/ui/action-form";
@@ -24,9 +25,9 @@ export default async function PasswordPage({ params }: { params: Promise<{ token
         <Field name="fresh" label="New password" hint="at least 10 letters">
           <input name="fresh" type="password" autoComplete="new-password" required />
         </Field>
-        <button type="submit" className="button press">
+        <Button type="submit" look="press">
           Set it
-        </button>
+        </Button>
       </ActionForm>
     </Cover>
   );

@@ -34,8 +34,6 @@ export const costsSchema = z.object({
 });
 export type Costs = z.output<typeof costsSchema>;
 
-export const LENSES = ["collar", "touch", "distance", "dig", "bark"] as const;
-
 /** What the scout has along; left out: everything. */
 export const kitSchema = z.array(z.enum(KIT)).default([...KIT]);
 

@@ -1,4 +1,4 @@
-import Link from "next/link";
+import { Button, LinkButton } from "@/components/ui/button";
 import { v7 as newId } from "uuid";
 import { roundPatchAction } from "@/app/actions/findings";
 import { ActionForm, Field } from "@/components/ui/action-form";
@@ -14,28 +14,26 @@ export function NextSteps({ line, specialist, mayMark }: { line: FindingLine; sp
       <ul className="mt-2 flex flex-wrap gap-2 no-print">
         {line.patchId ? (
           <li>
-            <Link className="button" href={`/ground/patch/${line.patchId}`}>
-              The patch
-            </Link>
+            <LinkButton href={`/ground/patch/${line.patchId}`}>The patch</LinkButton>
           </li>
         ) : (
           <li>
-            <Link className="button press" href={`/ground?draw=${line.id}`}>
+            <LinkButton look="press" href={`/ground?draw=${line.id}`}>
               Mark the patch
-            </Link>
+            </LinkButton>
           </li>
         )}
         {mayPlan && line.patchId ? (
           <li>
-            <Link className="button press" href={`/season/${line.id}`}>
+            <LinkButton look="press" href={`/season/${line.id}`}>
               What can be done
-            </Link>
+            </LinkButton>
           </li>
         ) : null}
         <li>
-          <Link className="button" href={`/bench?site=${line.siteId}${line.patchId ? `&patch=${line.patchId}` : ""}`}>
+          <LinkButton href={`/bench?site=${line.siteId}${line.patchId ? `&patch=${line.patchId}` : ""}`}>
             Look at another plant here
-          </Link>
+          </LinkButton>
         </li>
       </ul>
       {!line.patchId && line.taxon && mayMark ? <RoundPatch line={line} /> : null}
@@ -71,9 +69,9 @@ const RoundPatch = ({ line }: { line: FindingLine }) => (
       <Field name="plants" label="or number of plants">
         <input name="plants" inputMode="numeric" className="figure" />
       </Field>
-      <button type="submit" className="button press">
+      <Button type="submit" look="press">
         Make the patch
-      </button>
+      </Button>
     </ActionForm>
   </details>
 );

@@ -1,3 +1,4 @@
+import { Notice } from "@/components/ui/notice";
 import { notFound } from "next/navigation";
 import { Tape } from "@/components/verdict/marks";
 import { fullDay } from "@/components/words/dates";
@@ -42,10 +43,10 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
       <div className="px-4 md:px-6 py-5 grid lg:grid-cols-2 gap-x-10 gap-y-6">
         <div>
           {overrulings.map((e) => (
-            <p key={e.id} className="border-2 border-dashed border-[var(--madder)] p-3 mb-4">
+            <Notice key={e.id} grave className="mb-4">
               <strong>Overruled in writing</strong> by {e.by}, {fullDay(e.at.toISOString())}: taken as{" "}
               {plants.common(e.body.taxon)}. “{e.body.reason}”
-            </p>
+            </Notice>
           ))}
           <NextSteps line={line} specialist={specialist} mayMark={mayMark} />
           <Seen view={view} plants={plants} mayMark={mayMark} />

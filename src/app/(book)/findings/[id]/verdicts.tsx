@@ -1,3 +1,4 @@
+import { Button } from "@/components/ui/button";
 import { overruleAction } from "@/app/actions/findings";
 import { ActionForm, Field } from "@/components/ui/action-form";
 import { STATUS_WORDS, StatusMark } from "@/components/verdict/marks";
@@ -113,9 +114,7 @@ export const Overrule = ({
       <Field name="reason" label="Why" hint="what you saw that the engine does not know">
         <textarea name="reason" required />
       </Field>
-      <button type="submit" className="button">
-        Overrule
-      </button>
+      <Button type="submit">Overrule</Button>
     </ActionForm>
   </section>
 );

@@ -1,3 +1,4 @@
+import { Button } from "@/components/ui/button";
 import Link from "next/link";
 import { statusAction } from "@/app/actions/control";
 import { amendmentSubject, AmendmentWords } from "@/components/flora/amendment-words";
@@ -115,9 +116,9 @@ export const ListForm = ({ view: { taxon, list, versions, sites } }: { view: Pla
       <Field name="action" label="Treated together with" hint="plants with the same word need not be told apart">
         <input name="action" defaultValue={list.actions[taxon.name] ?? ""} />
       </Field>
-      <button type="submit" className="button justify-self-start">
+      <Button type="submit" className="justify-self-start">
         Put it on the list
-      </button>
+      </Button>
     </ActionForm>
   </>
 );

@@ -1,3 +1,4 @@
+import { PageHead } from "@/components/ui/page";
 import Link from "next/link";
 import { statusHere, StatusMark } from "@/components/verdict/marks";
 import { STAGE_WORDS } from "@/components/words/stages";
@@ -9,12 +10,14 @@ export function PlantHead({ view: { plants, taxon, list, addedHere } }: { view: 
   const hazards = [taxon.hazards.people, taxon.hazards.stock, taxon.hazards.handling].filter(Boolean);
   return (
     <>
-      <p className="small">
-        <Link href="/flora">Flora</Link>
-      </p>
-      <h1 className="mt-1">
-        {plants.common(taxon.name)} <span className="latin font-normal text-[21px]">{taxon.name}</span>
-      </h1>
+      <PageHead
+        above={<Link href="/flora">Flora</Link>}
+        title={
+          <>
+            {plants.common(taxon.name)} <span className="latin font-normal text-[21px]">{taxon.name}</span>
+          </>
+        }
+      />
       <p className="flex items-center gap-2 mt-1">
         <StatusMark status={status} /> {statusHere(status)} · {taxon.family} · {taxon.cycle} {taxon.lifeForm}
         {addedHere ? <span className="chip">added by this district</span> : null}

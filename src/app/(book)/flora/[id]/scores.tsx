@@ -1,3 +1,4 @@
+import { itemAt } from "@/core/items";
 import Link from "next/link";
 import type { Score } from "@/core/flora";
 import { scoreKey } from "@/core/pack";
@@ -11,16 +12,16 @@ const doubtOf = (confidence: number) => (confidence < 0.75 ? " · doubtful" : co
 /** Every score of the plant, by the part of it that is looked at. */
 export function Scores({ view, mayAmend }: { view: PlantPage; mayAmend: boolean }) {
   const { characters } = view.model.flora;
-  const stations = [...new Set(view.scores.map((s) => characters[s.character].station))];
+  const stations = [...new Set(view.scores.map((s) => itemAt(characters, s.character).station))];
   return stations.map((station) => (
     <section key={station} className="mt-6">
       <h2 className="ruled">{station.charAt(0).toUpperCase() + station.slice(1).replace(/-/g, " ")}</h2>
       <ul className="grid sm:grid-cols-2">
         {view.scores
-          .filter((s) => characters[s.character].station === station)
+          .filter((s) => itemAt(characters, s.character).station === station)
           .map((s) => (
             <ScoreLine
-              key={`${characters[s.character].id}-${s.stage ?? ""}-${s.position ?? ""}-${s.form ?? ""}`}
+              key={`${itemAt(characters, s.character).id}-${s.stage ?? ""}-${s.position ?? ""}-${s.form ?? ""}`}
               view={view}
               score={s}
               mayAmend={mayAmend}
@@ -36,9 +37,9 @@ const NAMED = 0.12;
 
 function ScoreLine({ view, score: s, mayAmend }: { view: PlantPage; score: Score; mayAmend: boolean }) {
   const { flora } = view.model;
-  const c = flora.characters[s.character];
+  const c = itemAt(flora.characters, s.character);
   const best = (s.shares ?? [])
-    .map((share, i) => ({ share, state: c.states[i] }))
+    .map((share, i) => ({ share, state: itemAt(c.states, i) }))
     .filter((x) => x.share > NAMED)
     .sort((a, b) => b.share - a.share);
   const shapes = best[0] ? drawState(c.id, best[0].state.id) : null;

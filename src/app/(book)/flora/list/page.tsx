@@ -1,7 +1,10 @@
+import { PageHead } from "@/components/ui/page";
+import { Button } from "@/components/ui/button";
+import { Combobox } from "@/components/ui/combobox";
 import Link from "next/link";
 import { statusAction, takeOffListAction } from "@/app/actions/control";
 import { ActionForm, Field } from "@/components/ui/action-form";
-import { STATUS_WORDS, StatusMark } from "@/components/verdict/marks";
+import { statusTitle, STATUS_WORDS, StatusMark } from "@/components/verdict/marks";
 import { fullDay } from "@/components/words/dates";
 import { STATUSES } from "@/core/flora";
 import { type ListLine, listLines } from "@/server/control/list";
@@ -26,10 +29,7 @@ export default async function ListPage({ searchParams }: { searchParams: Promise
   })).filter((g) => g.lines.length > 0);
   return (
     <div className="px-4 md:px-6 py-5">
-      <p className="small">
-        <Link href="/flora">Flora</Link>
-      </p>
-      <h1 className="mt-1">The list</h1>
+      <PageHead above={<Link href="/flora">Flora</Link>} title="The list" />
       <p className="text-[var(--soft)] max-w-[70ch]">
         What each plant is in this district, and where a site says otherwise. A plant that does not stand here counts as
         kept. Verdicts already given are not rewritten.
@@ -46,9 +46,7 @@ export default async function ListPage({ searchParams }: { searchParams: Promise
             ))}
           </select>
         </label>
-        <button type="submit" className="button">
-          Show it
-        </button>
+        <Button type="submit">Show it</Button>
         <span className="small">
           {shown.length} of {lines.length} plants listed, of {plants.flora.taxa.length} in the flora
         </span>
@@ -59,7 +57,7 @@ export default async function ListPage({ searchParams }: { searchParams: Promise
           <h2 className="ruled">
             <span className="inline-flex gap-2 items-center">
               <StatusMark status={group.status} />
-              {STATUS_WORDS[group.status].replace(/^./, (c) => c.toUpperCase())}
+              {statusTitle(group.status)}
             </span>
             <span className="small">{group.lines.length}</span>
           </h2>
@@ -160,9 +158,9 @@ function TakeOff({ id, label }: { id: string; label: string }) {
   return (
     <ActionForm action={takeOffListAction} label={label} className="no-print inline">
       <input type="hidden" name="id" value={id} />
-      <button type="submit" className="plain-button small min-h-[44px]" aria-label={label}>
+      <Button type="submit" look="plain" className="small min-h-[44px]" aria-label={label}>
         take off
-      </button>
+      </Button>
     </ActionForm>
   );
 }
@@ -179,16 +177,12 @@ function ChangeForm({ sites, site, plants }: { sites: { id: string; name: string
         label="Put a plant on the list"
         className="mt-3 grid sm:grid-cols-2 lg:grid-cols-[1.4fr_1fr_1fr_1fr_auto] gap-x-5 gap-y-3 items-end"
       >
-        <Field name="taxon" label="Plant" hint="accepted name">
-          <input name="taxon" list="list-taxa" autoComplete="off" required />
-        </Field>
-        <datalist id="list-taxa">
-          {plants.flora.taxa.map((t) => (
-            <option key={t.id} value={t.name}>
-              {plants.common(t.name)}
-            </option>
-          ))}
-        </datalist>
+        <Combobox
+          name="taxon"
+          label="Plant"
+          value=""
+          choices={plants.flora.taxa.map((t) => ({ value: t.name, words: plants.common(t.name), also: t.name }))}
+        />
         <Field name="status" label="Is here">
           <select name="status" defaultValue="target">
             {STATUSES.map((s) => (
@@ -211,9 +205,9 @@ function ChangeForm({ sites, site, plants }: { sites: { id: string; name: string
         <Field name="action" label="Treated together as">
           <input name="action" maxLength={80} />
         </Field>
-        <button type="submit" className="button press">
+        <Button type="submit" look="press">
           Put it on the list
-        </button>
+        </Button>
       </ActionForm>
     </details>
   );

@@ -1,3 +1,6 @@
+import { PageHead } from "@/components/ui/page";
+import { Button } from "@/components/ui/button";
+import { firstOf, itemAt } from "@/core/items";
 import Link from "next/link";
 import { revertAction } from "@/app/actions/flora";
 import { amendmentSubject, AmendmentWords } from "@/components/flora/amendment-words";
@@ -18,10 +21,7 @@ export default async function PacksPage() {
   const mayChange = member.roles.includes("specialist");
   return (
     <div className="px-4 md:px-6 py-5">
-      <p className="small">
-        <Link href="/flora">Flora</Link>
-      </p>
-      <h1 className="mt-1">Packs and amendments</h1>
+      <PageHead above={<Link href="/flora">Flora</Link>} title="Packs and amendments" />
       <p className="text-[var(--soft)] max-w-[70ch]">
         The flora leaves as tables that open in a spreadsheet: what the plants are, what parts them from their twins,
         and one score a row in plain words. It comes back the same way, with plants that were added. What this district
@@ -89,7 +89,12 @@ export default async function PacksPage() {
         ) : (
           <ul>
             {together(history).map((group) => (
-              <Amended key={group[0].id} group={group} plant={plants.common(group[0].taxon)} mayChange={mayChange} />
+              <Amended
+                key={itemAt(group, 0).id}
+                group={group}
+                plant={plants.common(itemAt(group, 0).taxon)}
+                mayChange={mayChange}
+              />
             ))}
           </ul>
         )}
@@ -130,7 +135,7 @@ const Said = ({ a }: { a: History[number] }) => (
 );
 
 function Amended({ group, plant, mayChange }: { group: History; plant: string; mayChange: boolean }) {
-  const [first] = group;
+  const first = firstOf(group);
   const standing = group.filter((a) => !a.revertedAt);
   const itself = group.find((a) => kindOfKey(a.key) === "plant");
   return (
@@ -167,7 +172,7 @@ function Amended({ group, plant, mayChange }: { group: History; plant: string; m
           amendments={standing}
           label={
             standing.length === 1
-              ? `Take back ${amendmentSubject(standing[0].key)} of ${first.taxon}`
+              ? `Take back ${amendmentSubject(itemAt(standing, 0).key)} of ${first.taxon}`
               : `Take back ${standing.length} lines of ${first.taxon}`
           }
           all={standing.length > 1}
@@ -183,9 +188,9 @@ function TakeBack({ amendments, label, all }: { amendments: History; label: stri
       {amendments.map((a) => (
         <input key={a.id} type="hidden" name="id" value={a.id} />
       ))}
-      <button type="submit" className="plain-button" aria-label={all ? label : undefined}>
+      <Button type="submit" look="plain" aria-label={all ? label : undefined}>
         {all ? "Take all of it back" : "Take it back"}
-      </button>
+      </Button>
     </ActionForm>
   );
 }

@@ -1,3 +1,6 @@
+import { Row } from "@/components/ui/page";
+import { Notice } from "@/components/ui/notice";
+import { LinkButton } from "@/components/ui/button";
 import Link from "next/link";
 import { notFound } from "next/navigation";
 import { PrintButton } from "@/components/shell/print-button";
@@ -40,9 +43,9 @@ export default async function EntryPage({ params }: { params: Promise<{ id: stri
         </p>
       ) : null}
       {t.overruling ? (
-        <p className="border-2 border-dashed border-[var(--madder)] p-2 mt-2">
+        <Notice grave className="mt-2">
           <strong>Overruled in writing:</strong> {t.overruling}
-        </p>
+        </Notice>
       ) : null}
       <dl className="grid sm:grid-cols-2 gap-x-8 mt-3">
         <Row name="Done by">{t.who}</Row>
@@ -127,21 +130,10 @@ export default async function EntryPage({ params }: { params: Promise<{ id: stri
       <p className="mt-4 flex gap-3 no-print">
         <PrintButton />
         {member.roles.includes("applicator") && !line.supersededBy ? (
-          <Link className="button" href={`/ledger/new?correct=${line.id}`}>
-            Correct it
-          </Link>
+          <LinkButton href={`/ledger/new?correct=${line.id}`}>Correct it</LinkButton>
         ) : null}
-        <Link className="button" href={`/ground/patch/${line.patchId}`}>
-          The patch
-        </Link>
+        <LinkButton href={`/ground/patch/${line.patchId}`}>The patch</LinkButton>
       </p>
     </article>
   );
 }
-
-const Row = ({ name, children }: { name: string; children: React.ReactNode }) => (
-  <div className="row py-1.5 flex justify-between gap-4">
-    <dt className="small">{name}</dt>
-    <dd className="text-right">{children}</dd>
-  </div>
-);

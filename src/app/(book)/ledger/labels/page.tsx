@@ -1,3 +1,5 @@
+import { PageHead } from "@/components/ui/page";
+import { Button } from "@/components/ui/button";
 import Link from "next/link";
 import { v7 as uuidv7 } from "uuid";
 import { labelAction } from "@/app/actions/records";
@@ -25,10 +27,7 @@ export default async function LabelsPage() {
   const rows = await labelLines(member);
   return (
     <div className="px-4 md:px-6 py-5 max-w-[900px]">
-      <p className="small">
-        <Link href="/ledger">Ledger</Link>
-      </p>
-      <h1>Labels</h1>
+      <PageHead above={<Link href="/ledger">Ledger</Link>} title="Labels" />
       <p className="text-[var(--soft)]">
         What your own labels say, typed from the label itself. Nothing is recommended here, and an empty field means
         that the label says nothing.
@@ -83,9 +82,9 @@ export default async function LabelsPage() {
                 <input name={name} inputMode="decimal" className="figure" />
               </Field>
             ))}
-            <button type="submit" className="button press self-end">
+            <Button type="submit" look="press" className="self-end">
               Enter it
-            </button>
+            </Button>
           </ActionForm>
         </section>
       ) : null}

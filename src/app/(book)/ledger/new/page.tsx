@@ -1,3 +1,5 @@
+import { Notice } from "@/components/ui/notice";
+import { PageHead } from "@/components/ui/page";
 import Link from "next/link";
 import { notFound } from "next/navigation";
 import { v7 as uuidv7 } from "uuid";
@@ -47,21 +49,23 @@ export default async function NewEntryPage({
   });
   return (
     <div className="px-4 md:px-6 py-5 max-w-[900px]">
-      <p className="small">
-        <Link href={`/ground/patch/${view.patch.id}`}>{view.patch.name}</Link>, {view.site.name}
-      </p>
-      <h1 className="mt-1">
-        {old ? `Correct entry no. ${old.line.seq}` : `Record: ${view.method?.name ?? view.plan.method}`}
-      </h1>
+      <PageHead
+        above={
+          <>
+            <Link href={`/ground/patch/${view.patch.id}`}>{view.patch.name}</Link>, {view.site.name}
+          </>
+        }
+        title={<>{old ? `Correct entry no. ${old.line.seq}` : `Record: ${view.method?.name ?? view.plan.method}`}</>}
+      />
       <p className="text-[var(--soft)]">
         {plants.common(view.plan.taxon)} ·{" "}
         {view.waterDistanceM === null ? "no water mapped near" : `${Math.round(view.waterDistanceM)} m from water`} ·
         what is typed is kept on this device until it is taken
       </p>
       {view.plan.overruling ? (
-        <p className="border-2 border-dashed border-[var(--madder)] p-2 mt-2">
+        <Notice grave className="mt-2">
           <strong>Overruled in writing:</strong> {view.plan.overruling}
-        </p>
+        </Notice>
       ) : null}
       {view.method ? (
         <ul className="mt-3 border-l-4 border-[var(--madder)] pl-3">

@@ -1,3 +1,4 @@
+import { PageHead } from "@/components/ui/page";
 import Link from "next/link";
 import { inZone } from "@/core/time";
 import { changesOf } from "@/server/people/changes";
@@ -12,10 +13,7 @@ export default async function ChangesPage() {
   const { lines, zone } = may ? await changesOf(member) : { lines: [], zone: "" };
   return (
     <div className="px-4 md:px-6 py-5 max-w-[980px]">
-      <p className="small">
-        <Link href="/people">People and settings</Link>
-      </p>
-      <h1 className="mt-1">What was changed</h1>
+      <PageHead above={<Link href="/people">People and settings</Link>} title="What was changed" />
       <p className="mt-1 max-w-[70ch] text-[var(--soft)]">
         The database writes this list itself, with its own clock. Nobody can change it. The newest 200 changes are
         shown.

@@ -1,3 +1,6 @@
+import { Notice } from "@/components/ui/notice";
+import { PageHead } from "@/components/ui/page";
+import { Button } from "@/components/ui/button";
 import Link from "next/link";
 import { notFound } from "next/navigation";
 import { planAction } from "@/app/actions/control";
@@ -30,11 +33,15 @@ export default async function PlanningPage({ params }: { params: Promise<{ findi
   const mayPlan = member.roles.includes("specialist");
   return (
     <div className="px-4 md:px-6 py-5">
-      <p className="small">
-        <Link href={`/findings/${view.findingId}`}>Finding F-{view.number}</Link> ·{" "}
-        <Link href={`/ground/patch/${view.patchId}`}>{view.patchName}</Link>, {view.siteName}
-      </p>
-      <h1 className="mt-1">What can be done: {plants.common(view.taxon)}</h1>
+      <PageHead
+        above={
+          <>
+            <Link href={`/findings/${view.findingId}`}>Finding F-{view.number}</Link> ·{" "}
+            <Link href={`/ground/patch/${view.patchId}`}>{view.patchName}</Link>, {view.siteName}
+          </>
+        }
+        title={<>What can be done: {plants.common(view.taxon)}</>}
+      />
       <p className="text-[var(--soft)]">
         {areaText(view.areaM2)}, {STAGES[view.stage]},{" "}
         {view.waterDistanceM === null ? "no water mapped near" : `${Math.round(view.waterDistanceM)} m from water`}.
@@ -46,9 +53,9 @@ export default async function PlanningPage({ params }: { params: Promise<{ findi
         </p>
       ) : null}
       {view.overruling ? (
-        <p className="border-2 border-dashed border-[var(--madder)] p-3 mt-4 max-w-[70ch]">
+        <Notice grave className="mt-4 max-w-[70ch]">
           <strong>Overruled in writing</strong> by {view.overruling.by}: “{view.overruling.reason}”
-        </p>
+        </Notice>
       ) : null}
       {view.reportFirst ? (
         <p className="border-2 border-[var(--madder)] p-3 mt-4 max-w-[70ch]">
@@ -169,9 +176,9 @@ function Method({ advice, view, mayPlan }: { advice: MethodAdvice; view: Plannin
                       <textarea name="followedBy" required />
                     </Field>
                   </div>
-                  <button type="submit" className="button press">
+                  <Button type="submit" look="press">
                     Put it in the season
-                  </button>
+                  </Button>
                 </ActionForm>
               </details>
             ) : null}

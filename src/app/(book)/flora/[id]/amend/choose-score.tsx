@@ -1,3 +1,5 @@
+import { Button } from "@/components/ui/button";
+import { itemAt } from "@/core/items";
 import { type Character, type CompiledFlora, POSITIONS, STAGES } from "@/core/flora";
 
 /** Which score is to be corrected: one that is recorded, or any other. */
@@ -19,14 +21,14 @@ export const ChooseScore = ({
           {scored.map((k) => (
             <option key={k} value={k}>
               {flora.characters.find((c) => c.id === k.split("@")[0])?.name}
-              {k.includes("@") ? `, ${k.split("@")[1].replace(/\+/g, ", ")}` : ""}
+              {k.includes("@") ? `, ${itemAt(k.split("@"), 1).replace(/\+/g, ", ")}` : ""}
             </option>
           ))}
         </select>
       </label>
-      <button type="submit" className="button press sm:col-span-3 justify-self-start">
+      <Button type="submit" look="press" className="sm:col-span-3 justify-self-start">
         Go on
-      </button>
+      </Button>
     </form>
     <form className="grid sm:grid-cols-3 gap-4 mt-7 items-end" aria-label="Another score">
       <label className="field">
@@ -57,9 +59,9 @@ export const ChooseScore = ({
           ))}
         </select>
       </label>
-      <button type="submit" className="button sm:col-span-3 justify-self-start">
+      <Button type="submit" className="sm:col-span-3 justify-self-start">
         Go on
-      </button>
+      </Button>
     </form>
   </>
 );

@@ -1,4 +1,5 @@
-import Link from "next/link";
+import { itemAt } from "@/core/items";
+import { Button, LinkButton } from "@/components/ui/button";
 import { amendAction } from "@/app/actions/flora";
 import { AmendPreview } from "@/components/flora/amend-preview";
 import type { Character } from "@/core/flora";
@@ -25,7 +26,7 @@ export const NewValue = ({
   <>
     <h2 className="ruled mt-6">
       {character.name}
-      {key.includes("@") ? `, ${key.split("@")[1].replace(/\+/g, ", ")}` : ""}
+      {key.includes("@") ? `, ${itemAt(key.split("@"), 1).replace(/\+/g, ", ")}` : ""}
       <span className="small">{character.ask}</span>
     </h2>
     <p className="mt-2">
@@ -71,12 +72,8 @@ export const NewValue = ({
         <textarea name="reason" defaultValue={asked.reason ?? ""} />
       </label>
       <p className="flex gap-3">
-        <button type="submit" className="button">
-          Show what it changes
-        </button>
-        <Link href={`/flora/${id}/amend`} className="button">
-          Another score
-        </Link>
+        <Button type="submit">Show what it changes</Button>
+        <LinkButton href={`/flora/${id}/amend`}>Another score</LinkButton>
       </p>
     </form>
     {preview && "fault" in preview ? (

@@ -1,3 +1,5 @@
+import { PageHead } from "@/components/ui/page";
+import { itemAt } from "@/core/items";
 import Link from "next/link";
 import { notFound, redirect } from "next/navigation";
 import { refusalWords } from "@/core/errors";
@@ -26,7 +28,7 @@ export default async function AmendPage({
   const model = await modelOf(member);
   const index = model.flora.taxa.findIndex((t) => t.id === id);
   if (index < 0) notFound();
-  const taxon = model.flora.taxa[index];
+  const taxon = itemAt(model.flora.taxa, index);
   const key = keyOf(asked);
   const character = model.flora.characters.find((c) => c.id === key.split("@")[0]);
   const now = character ? nowSays(model.flora, taxon.name, key) : null;
@@ -36,12 +38,14 @@ export default async function AmendPage({
       : null;
   return (
     <div className="px-4 md:px-6 py-5 max-w-[920px]">
-      <p className="small">
-        <Link href={`/flora/${id}`}>{plainName({ model }, index)}</Link>
-      </p>
-      <h1 className="mt-1">
-        Correct a score <span className="latin font-normal text-[21px]">{taxon.name}</span>
-      </h1>
+      <PageHead
+        above={<Link href={`/flora/${id}`}>{plainName({ model }, index)}</Link>}
+        title={
+          <>
+            Correct a score <span className="latin font-normal text-[21px]">{taxon.name}</span>
+          </>
+        }
+      />
       <p className="text-[var(--soft)]">
         Your district’s correction replaces the shipped score, with your reason. It can be taken back. Change a score
         because of plants that you looked at, never to make one finding come out right.

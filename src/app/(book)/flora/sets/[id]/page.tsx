@@ -1,3 +1,4 @@
+import { PageHead } from "@/components/ui/page";
 import { WHEN } from "@/components/words/stages";
 import Link from "next/link";
 import { notFound } from "next/navigation";
@@ -34,12 +35,14 @@ export default async function SetPage({
   const printed = CARD_LINES - (card.unheld.length > 0 ? 1 : 0);
   return (
     <div className="px-4 md:px-6 py-5 field-card">
-      <p className="small no-print">
-        <Link href="/flora">Flora</Link>
-      </p>
-      <h1 className="mt-1">
-        {card.name}, {WHEN[card.stage]}
-      </h1>
+      <PageHead
+        above={<Link href="/flora">Flora</Link>}
+        title={
+          <>
+            {card.name}, {WHEN[card.stage]}
+          </>
+        }
+      />
       <p className="no-print text-[var(--soft)] max-w-[70ch]">
         What is acted on here, beside the plants to keep that are most easily taken for it: the likest pair first.
       </p>

@@ -1,3 +1,5 @@
+import { PageHead, Row } from "@/components/ui/page";
+import { LinkButton } from "@/components/ui/button";
 import Link from "next/link";
 import { notFound } from "next/navigation";
 import { OutlineDrawing } from "@/components/flora/outline-drawing";
@@ -53,22 +55,22 @@ export default async function PatchPage({ params }: { params: Promise<{ id: stri
   return (
     <div className="px-4 md:px-6 py-5 grid lg:grid-cols-[minmax(0,1fr)_340px] gap-x-10 gap-y-6">
       <div>
-        <p className="small">
-          <Link href="/ground">Ground</Link> · {site.name}
-        </p>
-        <h1 className="mt-1">{patch.name}</h1>
+        <PageHead
+          above={
+            <>
+              <Link href="/ground">Ground</Link> · {site.name}
+            </>
+          }
+          title={patch.name}
+        />
         <p className="text-[18px]">
           {patch.plant} <span className="latin">{patch.taxon}</span>
         </p>
         <p className="mt-3 flex flex-wrap gap-2 no-print">
-          <Link className="button press" href={`/bench?site=${site.id}&patch=${patch.id}`}>
+          <LinkButton look="press" href={`/bench?site=${site.id}&patch=${patch.id}`}>
             Look at a plant here
-          </Link>
-          {clear ? (
-            <Link className="button" href={`/season/${clear.id}`}>
-              What can be done
-            </Link>
-          ) : null}
+          </LinkButton>
+          {clear ? <LinkButton href={`/season/${clear.id}`}>What can be done</LinkButton> : null}
         </p>
         <section className="mt-6">
           <h2 className="ruled">Next</h2>
@@ -146,10 +148,3 @@ export default async function PatchPage({ params }: { params: Promise<{ id: stri
     </div>
   );
 }
-
-const Row = ({ name, children }: { name: string; children: React.ReactNode }) => (
-  <div className="row flex justify-between gap-3 py-1.5">
-    <dt className="small">{name}</dt>
-    <dd className="figure text-right">{children}</dd>
-  </div>
-);

@@ -1,3 +1,4 @@
+import { itemAt } from "@/core/items";
 import sharp from "sharp";
 import { z } from "zod";
 import { STAGES } from "@/core/flora";
@@ -22,7 +23,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
     if (taxon < 0) throw notFound("The plant");
     const headers = { "cache-control": "private, max-age=3600" };
     if (format === "pdf") {
-      const { name, family } = model.flora.taxa[taxon];
+      const { name, family } = itemAt(model.flora.taxa, taxon);
       const shown = stage ?? "vegetative";
       const pdf = await plateToPdf(
         [
