@@ -15,7 +15,7 @@ export default defineConfig({
         extends: true,
         test: {
           name: "unit",
-          include: ["src/**/*.test.ts"],
+          include: ["src/**/*.test.ts", "tests/words/**/*.test.ts", "tests/docs/**/*.test.ts"],
           exclude: ["src/flora/**"],
           testTimeout: 120000,
           pool: "threads",

@@ -14,7 +14,7 @@ export const findingSchema = z.object({
   day: z.iso.date(),
   stage: z.enum(STAGES).nullable(),
   kit: kitSchema,
-  observations: observationsSchema.min(1, "look at something first"),
+  observations: observationsSchema.min(1, "answer at least one question first"),
   note: plainText(0, 4000, "", true).default(""),
 });
 export type Finding = z.output<typeof findingSchema>;
@@ -74,7 +74,7 @@ export type VerdictRecord = z.output<typeof verdictRecordSchema>;
 export const overrulingSchema = z.object({
   findingId: z.uuid(),
   taxon: z.string().min(1).max(200),
-  reason: plainText(20, 2000, "say why in at least 20 letters: it is shown ever after", true),
+  reason: plainText(20, 2000, "say why in at least 20 letters: it stays on the finding permanently", true),
 });
 
 /** Stored: an overruling. */

@@ -32,7 +32,7 @@ export const patchSchema = z
   })
   .refine((p) => p.outline || p.findingId, {
     path: ["findingId"],
-    message: "a patch that is not drawn needs a finding: it lies at the finding's point",
+    message: "a patch that is not drawn needs a finding. Its place is the point of the finding",
   });
 export type PatchRequest = z.input<typeof patchSchema>;
 

@@ -16,7 +16,7 @@ describe("what the checker finds in a set", () => {
     [
       "a stage that is none in the calendar",
       swap(/calendar: \{ seedling:/, "calendar: { sprouting:"),
-      'calendar "sprouting"; is no stage',
+      'calendar "sprouting"; is not a stage',
     ],
     ["months that are none", swap(/flowering: "\d+-\d+"/, 'flowering: "8-14"'), "write months as 5-7"],
     [

@@ -37,8 +37,8 @@ describe("a score as written", () => {
   });
   it.each([
     ["hairs", /unknown state "hairs"/],
-    ["membrane mostly", /no share/],
-    ["membrane ~perhaps", /no confidence/],
+    ["membrane mostly", /not a share/],
+    ["membrane ~perhaps", /not a confidence/],
     ["membrane usually today", /one word/],
   ])("refuses %s, saying what would be right", (text, words) => expect(() => readScore(text, states)).toThrow(words));
   it.each([

@@ -22,7 +22,7 @@ test("any two plants are weighed against each other, the answer that goes agains
   const other = await left.locator("option").nth(1).innerText();
   await left.selectOption({ label: other });
   await expect(page.getByRole("table", { name: `What parts Giant hogweed from ${other}, best first` })).toBeVisible();
-  await page.getByRole("button", { name: "Back to the likeliest on each side" }).click();
+  await page.getByRole("button", { name: "Back to the most likely plant on each side" }).click();
 
   await seen.getByRole("button", { name: /^Look again: Kind of plant/ }).click();
   await page.locator("[data-character=plant-kind] [data-state=grasslike]").click();
@@ -36,9 +36,11 @@ test("the field says by what rule one may act, and what another stage would show
   await inLeaf(page);
   await answer(page, UNDECIDED, /Clear/i, 8);
   await expect(page.locator("figcaption", { hasText: "nothing kept may stand above the dashed line" })).toBeVisible();
-  const later = page.locator("section", { has: page.getByRole("heading", { name: /If not on this plant today/ }) });
+  const later = page.locator("section", {
+    has: page.getByRole("heading", { name: /If this plant cannot settle it today/ }),
+  });
   await expect(later.getByRole("listitem").first()).toContainText(
-    /today, on one that is [a-z ]+ · parts|, from \d{1,2} [A-Z][a-z]+ · parts/,
+    /today, on a plant that is [a-z ]+ · parts|, from \d{1,2} [A-Z][a-z]+ · parts/,
   );
   await expect(later).not.toContainText(/\d{4}-\d{2}-\d{2}/);
 });
@@ -95,7 +97,7 @@ test("a number that goes against the likeliest plant is measured on a second, wh
 }) => {
   const second = await toSecondHemlock(page, /^Height/, { height: 46 });
   await expect(second).toContainText(
-    "You measured 46 cm; Poison hemlock, likeliest here, has 120 to 250 cm. One plant may be odd, or was misread.",
+    "You measured 46 cm. Poison hemlock is the most likely plant here, and it has 120 to 250 cm. This plant may be unusual, or the part was misread.",
   );
   await answer(page, HEMLOCK, /Clear/i, 1);
   await expect(
@@ -112,7 +114,7 @@ test("an answer that goes against the likeliest plant is asked of a second, and 
 }) => {
   const second = await toSecondHemlock(page, /^Bractlets/, { bractlets: "none" });
   await expect(second).toContainText(
-    "You saw nothing; Poison hemlock, likeliest here, has a few, on the outer side only. One plant may be odd, or was misread.",
+    "You saw nothing. Poison hemlock is the most likely plant here, and it has a few, on the outer side only. This plant may be unusual, or the part was misread.",
   );
   await expect(second.getByRole("button", { name: "Not there yet" })).toHaveCount(0);
   await answer(page, HEMLOCK, /Clear/i, 1);
@@ -158,7 +160,7 @@ test("a reading beyond any plant is refused where it is typed", async ({ page })
     .click();
   const reading = page.locator("[data-character=height]").getByRole("textbox");
   await reading.fill("900000");
-  await expect(page.getByText(/900000 cm is beyond any plant here: give it in cm, at most/)).toBeVisible();
+  await expect(page.getByText(/900000 cm is more than any plant here has. Give it in cm, at most/)).toBeVisible();
   await expect(page.getByRole("button", { name: "That is it" })).toBeDisabled();
   await reading.fill("90");
   await expect(page.getByRole("button", { name: "That is it" })).toBeEnabled();
@@ -173,7 +175,7 @@ test("a name in mind is put to the test: what is asked would show it wrong", asy
     .selectOption({ label: "testing a name I have in mind" });
   const name = page.getByRole("region", { name: "A name in mind" });
   await name.getByLabel("I think it is").fill("no such plant");
-  await expect(name.getByText("No plant of the flora goes by that name.")).toBeVisible();
+  await expect(name.getByText("No plant in the flora has that name.")).toBeVisible();
   await name.getByLabel("I think it is").fill("Poison hemlock");
   await expect(name.getByRole("status")).toContainText("Poison hemlock");
   await expect(page.getByText(/If you are right:/)).toBeVisible();
@@ -196,7 +198,7 @@ test("several plants of a patch are answered together, two states on one plant t
   await page.locator("[data-state=herb]").click();
   await find("hair on the stem", /Hair/);
   await page.getByRole("button", { name: /Looked at several plants/ }).click();
-  await page.getByLabel("Plants looked at").fill("6");
+  await page.getByLabel("Plants checked").fill("6");
   await page.getByLabel("of them, showed it").fill("5");
   await page.locator("[data-character] [data-state]").nth(1).click();
   await expect(page.getByText(/in 5 of 6 plants/)).toBeVisible();
@@ -207,7 +209,7 @@ test("several plants of a patch are answered together, two states on one plant t
   await page.getByRole("button", { name: "All of these on one plant" }).click();
   await expect(page.getByRole("region", { name: "What you have seen" }).getByText(/ and /).first()).toBeVisible();
   await find("height beside", /Height beside/);
-  await page.getByLabel("The plant beside it, that you are sure of").fill("Cow parsnip");
+  await page.getByLabel("The plant next to it, if you are sure of its name").fill("Cow parsnip");
   await page.locator("[data-state=more]").click();
   await expect(page.getByText(/Height beside another plant: taller than Cow parsnip/)).toBeVisible();
 });
@@ -218,17 +220,17 @@ test.describe("the keeper", () => {
     page,
   }) => {
     await page.goto("/costs");
-    await page.getByLabel(/Clearing a plant that should have stayed/).fill("nothing");
-    await page.getByRole("button", { name: "Show what that does" }).click();
+    await page.getByLabel(/Clearing a plant that should be kept/).fill("nothing");
+    await page.getByRole("button", { name: "Show what changes" }).click();
     await expect(page.getByText("give a number")).toBeVisible();
-    await page.getByLabel(/Clearing a plant that should have stayed/).fill("5000");
-    await page.getByRole("button", { name: "Show what that does" }).click();
+    await page.getByLabel(/Clearing a plant that should be kept/).fill("5000");
+    await page.getByRole("button", { name: "Show what changes" }).click();
     const preview = page.getByRole("region", { name: "What these costs would do" });
     await expect(preview.getByText(/The limit would go from/)).toBeVisible();
     await expect(preview.getByRole("table").locator("tbody tr")).toHaveCount(6);
     await expect(preview.getByRole("button", { name: "Save these costs" })).toBeVisible();
     await page.goto("/second-look");
-    await page.getByRole("button", { name: /Look at all old findings|Look again/ }).click();
+    await page.getByRole("button", { name: /Check all old findings|Look again/ }).click();
     await expect(page.getByRole("status").filter({ hasText: /findings would be judged/ })).toBeVisible();
   });
 });

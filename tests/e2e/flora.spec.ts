@@ -16,7 +16,7 @@ test("a plant is found while typing, misspelt, by an old name, and an ambiguous 
   await expect(page.getByText(/plants carry the name “bindweed”/)).toBeVisible();
   await expect(page.getByText(/What parts them first/)).toBeVisible();
   await finder.fill("dune tansy");
-  await expect(page.getByText("dune tansy is taken for it, and is not in this flora").first()).toBeVisible();
+  await expect(page.getByText("dune tansy is mistaken for it, and is not in this flora").first()).toBeVisible();
   await page
     .getByRole("link", { name: /dune tansy is taken for it/ })
     .first()
@@ -24,7 +24,7 @@ test("a plant is found while typing, misspelt, by an old name, and an ambiguous 
   await expect(page.getByText("not in this flora: kept").first()).toBeVisible();
   await page.goto("/flora");
   await finder.fill("zzzzzz");
-  await expect(page.getByText("No plant of this flora goes by a name like that.")).toBeVisible();
+  await expect(page.getByText("No plant in this flora has a name like that.")).toBeVisible();
 });
 
 test("the flora is narrowed by status, form and hazard, and shows a small drawing of each plant", async ({ page }) => {
@@ -128,7 +128,7 @@ test("a set's field card stands what is acted on beside what stays, and prints o
 
 test("the list: an exception is made for one site, seen on the sheet, and taken off again", async ({ page }) => {
   await page.goto("/flora/list");
-  await page.getByText("Put a plant on it, or change one").click();
+  await page.getByText("Put a plant on the list, or change one").click();
   const form = page.getByRole("form", { name: "Put a plant on the list" });
   await form.getByLabel(/Plant/).fill("Planta ignota");
   await form.getByRole("button", { name: "Put it on the list" }).click();
@@ -145,13 +145,13 @@ test("the list: an exception is made for one site, seen on the sheet, and taken 
   await page.getByRole("combobox", { name: /^Show/ }).selectOption({ label: "what is otherwise on Upper Oaks" });
   await page.getByRole("button", { name: "Show it" }).click();
   await expect(page).toHaveURL(/site=/);
-  await page.getByText("Put a plant on it, or change one").click();
+  await page.getByText("Put a plant on the list, or change one").click();
   await expect(form.getByLabel("Where").locator("option:checked")).toHaveText("only on Upper Oaks");
 });
 
 test("two targets with one treatment need not be parted, and one plant alone is no pair", async ({ page }) => {
   await page.goto("/twins?t=reynoutria-japonica&t=reynoutria-sachalinensis");
-  await expect(page.getByText("No need to part these here:")).toBeVisible();
+  await expect(page.getByText("You do not need to tell these apart here:")).toBeVisible();
   await page.goto("/twins?t=reynoutria-japonica");
   await expect(page.getByText("Choose two to four plants")).toBeVisible();
   await page.goto("/twins?t=reynoutria-japonica&t=not-a-plant");
@@ -211,7 +211,7 @@ test.describe("the district's own word", () => {
     };
     await send(table.map((line, i) => (i === 3 ? line.replace(/^[^,]+/, "Nullus verus") : line)));
     await expect(page.getByRole("cell", { name: "4", exact: true })).toBeVisible();
-    await expect(page.getByText("nothing is taken in while a row is refused")).toBeVisible();
+    await expect(page.getByText("nothing is taken in until every row is right")).toBeVisible();
     await send(table);
     await expect(page.getByText("The pack changes nothing.")).toBeVisible();
     expect(await serious(page)).toEqual([]);

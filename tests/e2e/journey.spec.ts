@@ -95,7 +95,7 @@ test("a check that is due is recorded on Today, once it says what was found and 
   await form.getByLabel("The patch now").selectOption("open");
   await form.getByLabel(/Control, %/).fill("80");
   await form.getByRole("button", { name: "Record" }).click();
-  const looked = page.locator("section:has(h2:has-text('Looked at lately')) a").filter({ hasText: found });
+  const looked = page.locator("section:has(h2:has-text('Checked lately')) a").filter({ hasText: found });
   await expect(looked).toContainText(name);
   await looked.click();
   await expect(page.getByText(`${found} Control 80%`)).toBeVisible();

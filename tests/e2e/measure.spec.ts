@@ -36,7 +36,7 @@ test("the fold test is measured on a picture, goes into its observation with its
     .getByRole("button", { name: /Fold test/ })
     .first()
     .click();
-  await page.getByRole("button", { name: "A drawn one to practise on" }).click();
+  await page.getByRole("button", { name: "A drawn picture for practice" }).click();
   await expect(picture(page)).toBeVisible();
   const seed = /drawn-(\d+)\.jpg/.exec(
     (await page.locator("[aria-label^='Remove drawn']").first().getAttribute("aria-label")) ?? "",
@@ -64,7 +64,7 @@ test("the fold test is measured on a picture, goes into its observation with its
   for (let i = 0; i < 6; i++) await page.keyboard.press("u");
   await expect(reading).toContainText(`${value} ±`);
 
-  await sheet(page).getByRole("button", { name: "Take this reading" }).click();
+  await sheet(page).getByRole("button", { name: "Use this reading" }).click();
   await expect(sheet(page)).toHaveCount(0);
   await expect(page.getByRole("listitem").filter({ hasText: /Fold test: [\d.]+ ± [\d.]+ × blade/ })).toBeVisible();
   await expect(page.getByRole("button", { name: "Measured: 1" })).toBeVisible();
@@ -99,6 +99,6 @@ test("the fold test is measured on a picture, goes into its observation with its
     await sheet(page)
       .getByRole("button", { name: `Take away ${tool}` })
       .click();
-  await sheet(page).getByRole("button", { name: "Keep the marks" }).click();
+  await sheet(page).getByRole("button", { name: "Save the marks" }).click();
   await expect(page.getByRole("button", { name: "Open its 2 measurements" })).toBeVisible();
 });

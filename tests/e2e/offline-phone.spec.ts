@@ -191,9 +191,9 @@ test("the server's word stands where it judges otherwise, and a person is shown 
   await inLeaf(page);
   await answer(page, HOGWEED, /Clear/i, 2);
   await saveOnBench(page);
-  await expect(page.getByText("The server judges otherwise.")).toBeVisible();
+  await expect(page.getByText("The server gives a different verdict.")).toBeVisible();
   await expect(page.getByText("The list was changed.")).toBeVisible();
-  await page.getByRole("button", { name: "I have seen it" }).click();
+  await page.getByRole("button", { name: "I have read this" }).click();
   await expect(page.getByText("Nothing waits on this device.")).toBeVisible();
 });
 

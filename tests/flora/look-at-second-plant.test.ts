@@ -71,7 +71,7 @@ describe("a second plant for an answer that goes against the others", () => {
       expect.objectContaining({
         character: "bractlets",
         why: expect.stringMatching(
-          /^You saw nothing; Poison hemlock, likeliest here, has a few, on the outer side only\. One plant may be odd, or was misread\./,
+          /^You saw nothing\. Poison hemlock is the most likely plant here, and it has a few, on the outer side only\. This plant may be unusual, or the part was misread\./,
         ),
       }),
     ]);
@@ -91,7 +91,7 @@ describe("a second plant for an answer that goes against the others", () => {
       expect.objectContaining({
         character: "height",
         why: expect.stringMatching(
-          /^You measured 46 cm; Poison hemlock, likeliest here, has 120 to 250 cm\. One plant may be odd, or was misread\./,
+          /^You measured 46 cm\. Poison hemlock is the most likely plant here, and it has 120 to 250 cm\. This plant may be unusual, or the part was misread\./,
         ),
       }),
     ]);

@@ -138,7 +138,7 @@ describe("a first answer that was wrong", () => {
     expect(asked, looks).toBe(12);
     expect(rank, looks).toBeLessThanOrEqual(3);
     expect(reasons.length).toBeGreaterThan(0);
-    for (const reason of reasons) expect(reason).toContain("Look again at your first answers");
+    for (const reason of reasons) expect(reason).toContain("Check your first answers again");
   });
 });
 
@@ -219,7 +219,7 @@ describe("the whole answer", () => {
       const answer = identify(model, caseOf(note, 20));
       if (answer.verdict === "keep" && answer.named)
         expect(answer.candidatesFlat[0].probability).toBeGreaterThanOrEqual(0.95);
-      if (answer.verdict === "keep" && !answer.named) expect(answer.because).toContain("do not take it for named");
+      if (answer.verdict === "keep" && !answer.named) expect(answer.because).toContain("do not count it as named");
     }
   });
 

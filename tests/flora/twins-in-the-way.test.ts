@@ -117,7 +117,7 @@ describe("a twin that is listed and not held", () => {
       /^Cypress spurge fits\. But whorled milkweed is mistaken for Leafy spurge, which is treated the same here, and it is not in this flora\./,
     );
     expect(next.second[0].why).toMatch(
-      /^This check alone tells Leafy spurge from whorled milkweed, which is not in this flora\. One check may be a slip\./,
+      /^This check alone tells Leafy spurge from whorled milkweed, which is not in this flora\. One check can be wrong\./,
     );
   });
   it("stays where it is as the twin has it, or told nothing", () => {
@@ -266,13 +266,15 @@ describe("a twin that is listed and not held", () => {
     const once = seen({ value: 5 });
     expect(once).toMatchObject({
       verdict: "hold",
-      because: expect.stringContaining("partly as it has it, and partly not: make that look on a second plant"),
+      because: expect.stringContaining(
+        "Some of what was seen matches it, and some does not. Make that check on a second plant",
+      ),
       next: {
         second: [
           {
             character: "leaflets",
             why: expect.stringMatching(
-              /^You counted 5 leaflets, as climbing prairie rose has it, .* One plant may be odd, or was misread\.$/,
+              /^You counted 5 leaflets\. That matches climbing prairie rose, .* This plant may be unusual, or the part was misread\.$/,
             ),
           },
         ],

@@ -305,7 +305,7 @@ describe("plan and ledger", () => {
     });
   });
 
-  it("plans nothing on a hold, unless a specialist overrules in writing, and that shows ever after", async () => {
+  it("plans nothing on a hold, unless a specialist overrules in writing, and that stays on the finding permanently", async () => {
     const siteId = await siteNamed("Otter Reach, river wood");
     const { patchId } = await clearFinding();
     const held = await saveFinding(

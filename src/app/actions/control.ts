@@ -36,6 +36,6 @@ export async function takeOffListAction(_: ActionState, form: FormData): Promise
 export async function costsAction(_: ActionState, form: FormData): Promise<ActionState> {
   return answered(async () => {
     const limit = await setCosts(await requireRole("keeper"), Object.fromEntries(form));
-    return `Saved. The limit is ${percentOf(limit)} from now on. Verdicts already given stand: see the second look at old findings.`;
+    return `Saved. The limit is ${percentOf(limit)} from now on. Verdicts already given do not change. To check them, open “Check old findings again”.`;
   });
 }

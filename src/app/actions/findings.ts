@@ -12,7 +12,7 @@ import { redirect } from "next/navigation";
 export async function overruleAction(_: ActionState, form: FormData): Promise<ActionState> {
   return answered(async () => {
     await overrule(await requireRole("specialist"), Object.fromEntries(form));
-    return "Overruled, in your name. It shows on the finding ever after.";
+    return "Overruled in your name. This stays on the finding permanently.";
   });
 }
 
@@ -22,7 +22,7 @@ export async function newVerdictAction(_: ActionState, form: FormData): Promise<
       await requireRole("specialist", "keeper"),
       Object.fromEntries(form),
     );
-    return `F-${number} is judged anew: ${verdict}.${dropped > 0 ? " The work planned on it was dropped." : ""}`;
+    return `F-${number} has a new verdict: ${verdict}.${dropped > 0 ? " The work planned on it was dropped." : ""}`;
   });
 }
 

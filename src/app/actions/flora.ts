@@ -19,6 +19,6 @@ export async function amendAction(_: ActionState, form: FormData): Promise<Actio
 export async function revertAction(_: ActionState, form: FormData): Promise<ActionState> {
   return answered(async () => {
     await revertAmendments(await requireRole("specialist"), form.getAll("id").map(String));
-    return "Taken back: the flora says what it said before.";
+    return "Taken back. The flora is as it was before.";
   });
 }

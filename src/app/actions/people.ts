@@ -50,6 +50,6 @@ export async function removeAction(_: ActionState, form: FormData): Promise<Acti
 export async function seasonAction(_: ActionState, form: FormData): Promise<ActionState> {
   return answered(async () => {
     await setSeason(await requireRole("keeper"), Object.fromEntries(form));
-    return "Saved. It counts from now on.";
+    return "Saved. It applies from now on.";
   });
 }

@@ -12,7 +12,7 @@ export default async function SetUpPage() {
   if (!(await needsSetUp())) redirect("/sign-in");
   return (
     <Cover title="Set up your district">
-      <p className="mt-3">The code stands in the terminal in which the program was started. It works once.</p>
+      <p className="mt-3">The code is shown in the terminal that started the program. It works once.</p>
       <ActionForm action={setUpAction} label="Set up" draft="set-up" className="mt-5 grid gap-4">
         <Field name="code" label="One-time code">
           <input name="code" autoComplete="off" className="figure uppercase" required />

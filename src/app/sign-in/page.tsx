@@ -30,7 +30,7 @@ export default async function SignInPage({
       <SignInForm action={signInAction} offered={offered} password={offered.length > 0 ? DEMONSTRATION_PASSWORD : ""} />
       <p className="small mt-4">
         {mailWay() === "none" ? (
-          "Forgot your password? Ask whoever runs this program for a link."
+          "Forgot your password? Ask the person who runs this program for a link."
         ) : (
           <Link href="/forgot">Forgot your password?</Link>
         )}

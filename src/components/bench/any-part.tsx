@@ -26,7 +26,7 @@ export const AnyPart = memo(function AnyPart({
   return (
     <section className="mt-4">
       <label className="field">
-        <span className="label">Any part: type what you see, such as “sap”, “awn”, “stem hair”</span>
+        <span className="label">Any character: type what you see, such as “sap”, “awn”, “stem hair”</span>
         <input
           ref={inputRef}
           value={text}
@@ -44,12 +44,14 @@ export const AnyPart = memo(function AnyPart({
                 <span className="font-semibold">{c.name}</span>{" "}
                 <span className="small">
                   {c.ask}
-                  {suits && !suits.has(c.id) ? " · hardly on this plant, or not at this stage" : ""}
+                  {suits && !suits.has(c.id) ? " · rarely on this plant, or not at this stage" : ""}
                 </span>
               </button>
             </li>
           ))}
-          {found.length === 0 ? <li className="small py-2">No part goes by these words. Try a shorter one.</li> : null}
+          {found.length === 0 ? (
+            <li className="small py-2">No character matches these words. Try a shorter word.</li>
+          ) : null}
         </ul>
       ) : null}
     </section>

@@ -6,7 +6,7 @@ import type { Towards } from "./use-bench";
 
 const KIT = ["lens", "ruler", "knife", "trowel", "gloves"] as const;
 const LENSES: [string, string][] = [
-  ["", "Whatever tells most"],
+  ["", "Whatever tells the plants apart best"],
   ["collar", "Collar"],
   ["touch", "Touch"],
   ["distance", "Distance"],

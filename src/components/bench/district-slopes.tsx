@@ -68,7 +68,7 @@ export const DistrictSlopes = memo(function DistrictSlopes({ marks }: { marks: F
         className="w-full"
         role="img"
         aria-label={slopes
-          .map((s) => `${s.name}: ${percent(s.flat)} by its looks alone, ${percent(s.probability)} here`)
+          .map((s) => `${s.name}: ${percent(s.flat)} by its characters alone, ${percent(s.probability)} here`)
           .join("; ")}
       >
         <rect x={0} y={0} width={WIDTH} height={HEIGHT} fill="var(--sheet)" />
@@ -123,10 +123,10 @@ export const DistrictSlopes = memo(function DistrictSlopes({ marks }: { marks: F
         })}
       </svg>
       <figcaption className="small text-[var(--soft)]">
-        A verdict to clear must hold both ways.{" "}
+        A plant is cleared only if it passes both ways.{" "}
         {most && Math.max(most.probability / most.flat, most.flat / most.probability) > MOVED
           ? `The district ${most.probability > most.flat ? "lifts" : "lowers"} ${most.name} most (${statusHere(most.status)}).`
-          : "Here the district changes little."}
+          : "The district changes little here."}
       </figcaption>
     </figure>
   );

@@ -29,13 +29,13 @@ interface Props {
 function sentence(decibans: number, pair: Side[]): string {
   const size = Math.abs(decibans);
   const name = itemAt(pair, decibans >= 0 ? 0 : 1).name;
-  if (size < 1) return "hardly parts the two";
+  if (size < 1) return "hardly tells the two apart";
   return size >= 10 ? `speaks strongly for ${name}` : size >= 4 ? `speaks for ${name}` : `leans towards ${name}`;
 }
 
 const SLIP_WORDS: Record<SlipKind, string> = {
-  "against-all-others": "Goes against all the others: look again.",
-  "verdict-hangs-on-it": "The verdict hangs on this one.",
+  "against-all-others": "This answer contradicts the others. Check it again.",
+  "verdict-hangs-on-it": "The verdict depends on this answer.",
 };
 
 /** What was seen, and how it weighs between two plants, in decibans: small two-way bars. Each can be looked at again or taken back. */
@@ -49,7 +49,7 @@ export function Evidence({ rows, pair, plants, onPair, pairChosen, slips, onRemo
       <h2 className="ruled">What you have seen</h2>
       {rows.length === 0 ? (
         <p className="small py-3">
-          Nothing yet. Each answer will stand here with its weight, and can be looked at again or taken back.
+          Nothing yet. Each answer will appear here with its weight. You can check it again or take it back.
         </p>
       ) : null}
       {pair && rows.length > 0 ? (
@@ -79,7 +79,7 @@ export function Evidence({ rows, pair, plants, onPair, pairChosen, slips, onRemo
           ))}
           {pairChosen ? (
             <Button look="plain" className="small sm:col-span-2 text-left" onClick={() => onPair(null)}>
-              Back to the likeliest on each side
+              Back to the most likely plant on each side
             </Button>
           ) : null}
         </div>
@@ -114,7 +114,7 @@ export function Evidence({ rows, pair, plants, onPair, pairChosen, slips, onRemo
             <button
               type="button"
               className="min-h-[44px] min-w-[44px]"
-              aria-label={`Look again: ${row.seen}`}
+              aria-label={`Check again: ${row.seen}`}
               title="Look again"
               onClick={() => onRevise(i)}
             >
@@ -136,9 +136,10 @@ export function Evidence({ rows, pair, plants, onPair, pairChosen, slips, onRemo
         <p className="small py-2">
           Together{" "}
           {Math.abs(total) < 1
-            ? "they hardly part the two"
+            ? "the answers hardly tell the two apart"
             : `${signed(total)} decibans: what was seen ${sentence(total, pair)}`}
-          . Each is weighed by leaving it out; those that go wrong together weigh less than their sum.
+          . The weight of an answer is what changes when that answer is left out. Answers that can be wrong together
+          weigh less than their sum.
         </p>
       ) : null}
     </section>

@@ -44,7 +44,7 @@ function Meaning({ bench }: { bench: OpenBench }) {
     <>
       {begun && alike ? (
         <p className="mt-2">
-          There is no need to tell these apart, because they get the same treatment here:{" "}
+          You do not need to tell these apart. They get the same treatment here:{" "}
           {alike.map((n) => nameOfPlant(bench, n)).join(", ")}.
         </p>
       ) : null}

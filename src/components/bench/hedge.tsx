@@ -89,7 +89,7 @@ function BothSides({ marks, before, limit }: { marks: FieldMark[]; before: Map<s
           <Mark key={m.taxon} mark={m} />
         ))}
       </svg>
-      <figcaption className="small mt-1">To act, nothing kept may stand above the dashed line.</figcaption>
+      <figcaption className="small mt-1">You can act only when no plant to keep is above the dashed line.</figcaption>
       <MarksTable marks={marks} />
     </figure>
   );

@@ -17,7 +17,7 @@ export function IfNotToday({
   return (
     <section className="mt-6">
       <h2 className="ruled">
-        If not on this plant today<span className="small">what else would settle it, and from when</span>
+        If this plant cannot settle it today<span className="small">what else would settle it, and from what day</span>
       </h2>
       <ul className="grid sm:grid-cols-3 gap-x-4 gap-y-2 mt-2">
         {later.slice(0, 3).map((item) => (

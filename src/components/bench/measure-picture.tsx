@@ -67,12 +67,12 @@ export function MeasureOn({
   const draw = async () => {
     const seed = Math.floor(Math.random() * 1e6);
     const response = await fetch(`/api/v1/sample-photo?seed=${seed}`).catch(() => null);
-    if (!response?.ok) return setFault("No drawn picture can be had without a signal.");
+    if (!response?.ok) return setFault("Drawn pictures need a signal.");
     onFiles([new File([await response.blob()], `drawn-${seed}.jpg`, { type: "image/jpeg" })], true);
   };
   return (
     <fieldset className="mt-3 flex flex-wrap gap-2 items-center border-l-4 border-[var(--rule)] pl-3">
-      <legend className="small">Or measure it on a picture; lay a card beside it</legend>
+      <legend className="small">Or measure it on a picture. Lay a card beside the plant.</legend>
       <label className="button !py-1">
         <span>Take or choose a picture</span>
         <input
@@ -93,7 +93,7 @@ export function MeasureOn({
       ))}
       {mayDraw ? (
         <Button look="plain" onClick={draw}>
-          A drawn one to practise on
+          A drawn picture for practice
         </Button>
       ) : null}
       {fault ? (

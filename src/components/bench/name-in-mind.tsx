@@ -65,7 +65,7 @@ export function NameInMind({
           {mark ? (
             <>
               <StatusMark status={mark.status} size={15} /> <strong>{names[taxon]}</strong> ({STATUS_WORDS[mark.status]}
-              ) stands at {percent(mark.probability, "under ")}.
+              ) is at {percent(mark.probability, "under ")}.
             </>
           ) : (
             <>
@@ -78,7 +78,7 @@ export function NameInMind({
               Against it: {rival.name}, {percent(rival.probability, "under ")}.
             </>
           ) : null}{" "}
-          The questions below are those that would show you wrong.
+          The questions below could prove you wrong.
         </p>
       ) : (
         <p className="small mt-1">

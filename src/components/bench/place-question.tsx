@@ -39,12 +39,12 @@ export function PlaceQuestion({ characters, before, onAnswer }: Props) {
   return (
     <section aria-labelledby="question" data-place>
       <h1 id="question" className="text-[24px] md:text-[27px]">
-        Where does it stand?
+        Where does the plant grow?
       </h1>
       <p className="mt-1 text-[var(--soft)]">
         {before.length > 0
-          ? "As the plant before, unless you change it."
-          : "Said once, and offered again for the next plant here. Leave out what you cannot tell."}
+          ? "The same place as the last plant, unless you change it."
+          : "Say it once. The Bench offers it again for the next plant here. Skip what you cannot tell."}
       </p>
       {characters.map((character) => (
         <fieldset key={character.id} className="mt-3">

@@ -73,7 +73,7 @@ function Asked({ bench }: { bench: OpenBench }) {
   if (!view) return <p role="status">Calculating …</p>;
   return (
     <section>
-      <h1 className="text-[24px]">Nothing more to ask at this stage, with this kit</h1>
+      <h1 className="text-[24px]">There is nothing more to ask at this stage with this kit</h1>
       <p className="mt-2">Save the finding as it is, or choose any part below.</p>
     </section>
   );

@@ -119,11 +119,11 @@ function Beside({
   return (
     <div className="mt-3 max-w-[420px]">
       <Combobox
-        label="The plant beside it, that you are sure of"
+        label="The plant next to it, if you are sure of its name"
         choices={Object.entries(known).map(([taxon, plain]) => ({ value: taxon, words: plain, also: taxon }))}
         value={against}
         onChange={onChoose}
-        fault="No plant of the flora goes by that name."
+        fault="No plant in the flora has that name."
       />
     </div>
   );
@@ -222,10 +222,10 @@ function StateAnswers({
         {way.kind === "one" ? (
           <>
             <Button look="plain" className="small" onClick={() => setWay({ kind: "several", states: [] })}>
-              Between two or more, or several together? Mark them
+              Two or more states, or several together? Mark each one
             </Button>
             <Button look="plain" className="small" onClick={() => setWay({ kind: "plants", n: 5, yes: 5 })}>
-              Looked at several plants of the patch? Count them
+              Did you check several plants of the patch? Count them
             </Button>
           </>
         ) : (
@@ -246,7 +246,7 @@ function PlantsLookedAt({ way, onChange }: { way: { n: number; yes: number }; on
     <fieldset className="mt-3 flex flex-wrap gap-3 items-end border-l-4 border-[var(--rule)] pl-3">
       <legend className="sr-only">Plants of this patch</legend>
       <label className="field w-28">
-        <span className="label">Plants looked at</span>
+        <span className="label">Plants checked</span>
         <input
           type="number"
           inputMode="numeric"
@@ -270,7 +270,7 @@ function PlantsLookedAt({ way, onChange }: { way: { n: number; yes: number }; on
           onChange={(e) => onChange({ kind: "plants", n: way.n, yes: whole(e.target.value, 0, way.n) })}
         />
       </label>
-      <p className="pb-2">Now tap what these {way.yes} showed.</p>
+      <p className="pb-2">Now tap what those {way.yes} plants showed.</p>
     </fieldset>
   );
 }
@@ -281,7 +281,7 @@ function faultOf(readings: number[], most: number, unit: string): string | null 
   const beyond = readings.find((r) => r > most);
   return beyond === undefined
     ? null
-    : `${beyond} ${unit} is beyond any plant here: give it in ${unit}, at most ${Number(most.toPrecision(2))}`;
+    : `${beyond} ${unit} is more than any plant here has. Give it in ${unit}, at most ${Number(most.toPrecision(2))}`;
 }
 
 function NumberAnswer({
@@ -329,7 +329,7 @@ function NumberAnswer({
           {fault ??
             (readings.length > 1
               ? `Mean of ${readings.length}: ${Number((readings.reduce((a, b) => a + b, 0) / readings.length).toPrecision(3))} ${character.unit}`
-              : "Two or three parts tell more than one.")}
+              : "Measure two or three. They tell you more than one.")}
         </p>
         <Button type="submit" look="press" className="mt-2" disabled={!sound}>
           That is it

@@ -84,7 +84,7 @@ export const SavePanel = memo(function SavePanel({
         <Pictures {...{ draft, pictures, onAddPictures, onMeasure, onRemovePicture }} />
       </div>
       {pack.maySave ? null : (
-        <p className="mt-2">You may look, but saving needs the role of scout or specialist in this district.</p>
+        <p className="mt-2">You can look around. To save, you need the role of scout or specialist in this district.</p>
       )}
       <Button
         look="press"
@@ -149,7 +149,7 @@ async function layOutAndSend({
   } catch {
     return {
       failed:
-        "This device keeps nothing, perhaps because this is a private window. So the finding could not be put into the outbox. It is still on this page.",
+        "This device cannot store anything, perhaps because this is a private window. The finding is not in the outbox. It is still on this page.",
     };
   }
   onLaidOut(fresh);
@@ -157,7 +157,7 @@ async function layOutAndSend({
   // Another window may have sent it meanwhile: what counts is where it stands now.
   const standing = await standingOf(body.id);
   if (standing === null) return { goTo: `/findings/${body.id}` };
-  return standing === "waiting" ? { waits: waits ?? "It could not be sent." } : { goTo: "/outbox" };
+  return standing === "waiting" ? { waits: waits ?? "The finding could not be sent." } : { goTo: "/outbox" };
 }
 
 /** The patch and the point of the finding. */
@@ -172,7 +172,7 @@ function PlaceOfFinding({
   const locate = () =>
     navigator.geolocation?.getCurrentPosition(
       (p) => onChange({ ...draft, place: [p.coords.longitude, p.coords.latitude] }),
-      () => onNoPosition("The device gave no position. Point to the place on the map instead."),
+      () => onNoPosition("The device did not give a position. Point to the place on the map instead."),
       { enableHighAccuracy: true, timeout: 10000 },
     );
   return (
@@ -196,7 +196,7 @@ function PlaceOfFinding({
         <span className="small">{draft.place ? "" : "middle of the site"}</span>
       </p>
       <p className="flex flex-wrap gap-2 sm:col-span-2">
-        <Button onClick={locate}>Where I stand</Button>
+        <Button onClick={locate}>My position</Button>
         <Button aria-expanded={mapOpen} onClick={() => setMapOpen(!mapOpen)}>
           {mapOpen ? "Close the map" : "Point on the map"}
         </Button>

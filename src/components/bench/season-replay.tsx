@@ -60,7 +60,7 @@ export function SeasonReplay({
   return (
     <section className="mt-6">
       <h2 className="ruled">
-        The year over again<span className="small">what could be told of {name}, and when</span>
+        The same plant in other months<span className="small">what you could have told about {name}, and when</span>
       </h2>
       {months === null ? (
         <p className="mt-2">
@@ -69,13 +69,13 @@ export function SeasonReplay({
       ) : null}
       {months ? (
         <table className="w-full text-left mt-1" aria-busy={months.length < 12}>
-          <caption className="sr-only">Verdict on {name} in each month, with the looks that it takes</caption>
+          <caption className="sr-only">Verdict on {name} in each month, with the checks it takes</caption>
           <thead>
             <tr className="small">
               <th scope="col">Month</th>
-              <th scope="col">It stands</th>
+              <th scope="col">Stage</th>
               <th scope="col">Verdict</th>
-              <th scope="col">Looks</th>
+              <th scope="col">Checks</th>
             </tr>
           </thead>
           <tbody>
@@ -107,7 +107,7 @@ export function SeasonReplay({
       ) : null}
       {months && months.length < 12 ? (
         <p className="small py-1" role="status">
-          Reckoning {MONTHS[months.length]} …{" "}
+          Calculating {MONTHS[months.length]} …{" "}
           <Button
             look="plain"
             onClick={() => {

@@ -7,9 +7,9 @@ import { LazyPicture } from "./lazy-picture";
 const ANSWERS: Record<Stage, string> = {
   seedling: "Seedling",
   vegetative: "In leaf",
-  flowering: "In flower or bud",
-  fruiting: "In seed or fruit",
-  winter: "Winter rest",
+  flowering: "In flower",
+  fruiting: "In seed",
+  winter: "Winter",
 };
 
 /** The first thing to say of a plant: how far along it is. It decides what can be asked. */
@@ -17,10 +17,10 @@ export function StageQuestion({ onAnswer }: { onAnswer: (stage: Stage | null) =>
   return (
     <section aria-labelledby="question">
       <h1 id="question" className="text-[24px] md:text-[27px]">
-        How far along is the plant?
+        What stage is the plant at?
       </h1>
       <p className="mt-1 text-[var(--soft)]">
-        This decides which parts can be asked about. Take the plant itself, not its neighbours.
+        The stage decides which parts the Bench asks about. Go by the plant itself, not by its neighbors.
       </p>
       <div className="mt-3 grid grid-cols-2 md:grid-cols-5 gap-2">
         {(Object.keys(ANSWERS) as Stage[]).map((stage, i) => (

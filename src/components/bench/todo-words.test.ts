@@ -20,8 +20,8 @@ const found = (
 describe("what another stage would show", () => {
   it("is said with a day in words, or for today with the stage of another of its kind", () => {
     expect(laterWords(later("flowering", "2026-06-01"), "2026-03-20")).toBe("in flower, from 1 June");
-    expect(laterWords(later("vegetative", "2026-03-20"), "2026-03-20")).toBe("today, on one that is in leaf");
-    expect(laterWords(later("seedling", "2026-03-01"), "2026-03-20")).toBe("today, on one that is a seedling");
+    expect(laterWords(later("vegetative", "2026-03-20"), "2026-03-20")).toBe("today, on a plant that is in leaf");
+    expect(laterWords(later("seedling", "2026-03-01"), "2026-03-20")).toBe("today, on a plant that is a seedling");
     expect(laterWords(later("winter", "2026-11-01"), "2026-10-20")).toBe("bare in winter, from 1 November");
   });
 });
@@ -30,14 +30,14 @@ describe("the one thing to do next", () => {
   it("is the look that settles it, then the day to come back, then another of its kind today", () => {
     const ahead = [later("vegetative", "2026-03-20"), later("flowering", "2026-06-01")];
     expect(todoFor(found("hold", [{ character: "sap" }], ahead), characters, "2026-03-20")).toBe(
-      "One look that may settle it: sap.",
+      "One check may settle it: sap.",
     );
     expect(todoFor(found("hold", [{ character: "sap", seldom: true }], ahead), characters, "2026-03-20")).toContain(
-      "Look again at your first answers",
+      "Check your first answers again",
     );
     expect(todoFor(found("hold", [], ahead), characters, "2026-03-20")).toBe("Come back from 1 June.");
     expect(todoFor(found("hold", [], ahead.slice(0, 1)), characters, "2026-03-20")).toBe(
-      "Look for one of them that is in leaf today.",
+      "Find another plant of this kind that is in leaf today.",
     );
     expect(todoFor(found("hold"), characters, "2026-03-20")).toBeUndefined();
   });
@@ -51,14 +51,14 @@ describe("the one thing to do next", () => {
   });
   it("is the second plant, where that alone stands before acting", () => {
     expect(todoFor(found("hold", [{ character: "sap" }]), characters, "2026-03-20", "sap")).toBe(
-      "Look at a second plant of the patch: sap.",
+      "Check a second plant of the patch: sap.",
     );
     expect(todoFor(found("open"), characters, "2026-03-20", "sap")).toBeUndefined();
   });
   it("is to save it where the verdict stands, and to report what must be reported", () => {
     expect(todoFor(found("clear"), characters, "2026-03-20")).toBe("Save it, then mark the patch.");
     expect(todoFor(found("clear", [], [], true), characters, "2026-03-20")).toBe("Save it, and report it.");
-    expect(todoFor(found("keep"), characters, "2026-03-20")).toContain("nobody tears it out");
+    expect(todoFor(found("keep"), characters, "2026-03-20")).toContain("nobody removes it");
     expect(todoFor(found("open"), characters, "2026-03-20")).toBeUndefined();
   });
 });

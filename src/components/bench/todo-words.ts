@@ -16,18 +16,17 @@ export function todoFor(
   const first = found.nothingNow ? undefined : found.next.action[0];
   const name = characters.find((c) => c.id === first?.character)?.name.toLowerCase();
   const onSecond = characters.find((c) => c.id === second);
-  if (found.verdict === "hold" && onSecond)
-    return `Look at a second plant of the patch: ${onSecond.name.toLowerCase()}.`;
+  if (found.verdict === "hold" && onSecond) return `Check a second plant of the patch: ${onSecond.name.toLowerCase()}.`;
   if (found.verdict === "hold" && first?.seldom)
-    return "Little is left to ask of what fits. Look again at your first answers.";
-  if (found.verdict === "hold" && name) return `One look that may settle it: ${name}.`;
+    return "There is little left to ask about the plants that fit. Check your first answers again.";
+  if (found.verdict === "hold" && name) return `One check may settle it: ${name}.`;
   const later = nextLater(found.next.later, today);
   if (found.verdict === "hold" && later)
     return later.from > today
       ? `Come back from ${shortDay(later.from)}.`
-      : `Look for one of them that is ${inStage(later.stage)} today.`;
+      : `Find another plant of this kind that is ${inStage(later.stage)} today.`;
   if (found.verdict === "clear") return found.reportFirst ? "Save it, and report it." : "Save it, then mark the patch.";
-  if (found.verdict === "keep") return "Save it, so that nobody tears it out.";
+  if (found.verdict === "keep") return "Save it, so that nobody removes it.";
   return undefined;
 }
 
@@ -37,4 +36,4 @@ const inStage = (stage: Stage): string =>
 
 /** When another stage shows what would settle it: from a day on, or today, on another of their kind. */
 export const laterWords = ({ stage, from }: Later, today: string): string =>
-  from > today ? `${inStage(stage)}, from ${shortDay(from)}` : `today, on one that is ${inStage(stage)}`;
+  from > today ? `${inStage(stage)}, from ${shortDay(from)}` : `today, on a plant that is ${inStage(stage)}`;

@@ -27,15 +27,15 @@ export function TopTwo({
       <h2 className="ruled">
         The two side by side
         <Link className="small" href={`/twins?t=${idOf(itemAt(pair, 0).taxon)}&t=${idOf(itemAt(pair, 1).taxon)}`}>
-          all that parts them
+          every character that differs
         </Link>
       </h2>
       {parted.length === 0 ? (
-        <p className="small py-2">Nothing that the flora records parts these two at this stage.</p>
+        <p className="small py-2">The flora records nothing that tells these two apart at this stage.</p>
       ) : null}
       <table className="w-full text-left mt-1">
         <caption className="sr-only">
-          What parts {itemAt(pair, 0).name} from {itemAt(pair, 1).name}, best first
+          What tells {itemAt(pair, 0).name} from {itemAt(pair, 1).name}, best first
         </caption>
         <thead>
           <tr>

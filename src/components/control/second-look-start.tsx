@@ -32,10 +32,10 @@ export function SecondLookStart({
     <div className="mt-3">
       {mayAsk ? (
         <Button look="press" disabled={busy} onClick={() => begin("second-look", {})}>
-          {again ? "Look again" : "Look at all old findings"}
+          {again ? "Look again" : "Check all old findings"}
         </Button>
       ) : again || running ? null : (
-        <p>Nobody has asked for a second look yet. A specialist or a keeper starts one here.</p>
+        <p>No one has checked the old findings yet. A specialist or a keeper starts the check here.</p>
       )}
       <WorkProgress work={work} onCallOff={callOff} />
     </div>

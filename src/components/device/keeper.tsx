@@ -75,7 +75,7 @@ export function DeviceKeeper({ deviceKey }: { deviceKey: string }) {
       <span>
         Outbox: {waiting > 0 ? `${waiting} waiting` : ""}
         {waiting > 0 && heeded > 0 ? ", " : ""}
-        {heeded > 0 ? `${heeded} for you to look at` : ""}
+        {heeded > 0 ? `${heeded} for you to check` : ""}
       </span>
     </Link>
   );

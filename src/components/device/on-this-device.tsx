@@ -59,7 +59,7 @@ export function OnThisDevice() {
       <ul>
         <li className="row py-2">
           <strong>Places, list and costs</strong> of: {kept.packs.length > 0 ? kept.packs.join("; ") : "no district"}.{" "}
-          <span className="small">Taken off when you sign out.</span>
+          <span className="small">Removed when you sign out.</span>
         </li>
         <li className="row py-2">
           <strong>Unfinished findings and forms:</strong> {kept.drafts}
@@ -80,11 +80,11 @@ export function OnThisDevice() {
         <p className="mt-3 flex flex-wrap gap-3 items-center" role="alert">
           {unsent + kept.drafts > 0 ? (
             <strong className="text-[var(--madder)]">
-              {unsent} {unsent === 1 ? "finding" : "findings"} not sent and {kept.drafts} unfinished are lost for good
-              by this.
+              {unsent} {unsent === 1 ? "finding" : "findings"} not sent and {kept.drafts} unfinished will be lost for
+              good.
             </strong>
           ) : (
-            "Nothing that is not on the server is lost by this."
+            "Everything on this device is also on the server. Nothing will be lost."
           )}
           <Button look="press" onClick={wipe}>
             Wipe this device
@@ -97,7 +97,7 @@ export function OnThisDevice() {
         <p className="mt-3 flex flex-wrap gap-3 items-center">
           <Button onClick={() => setAsking(true)}>Wipe this device …</Button>
           <span role="status">
-            {wiped ? "Wiped. What is needed is fetched again when a page is opened with a signal." : ""}
+            {wiped ? "Wiped. The device fetches what it needs when you next open a page with a signal." : ""}
           </span>
         </p>
       )}

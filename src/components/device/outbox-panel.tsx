@@ -27,17 +27,17 @@ export function OutboxPanel({
     setBusy(true);
     const { sent, waits } = await sendWaiting(deviceKey).catch(() => ({
       sent: 0,
-      waits: "The device's store is closed.",
+      waits: "The storage of this device is closed.",
     }));
     setBusy(false);
-    setSaid(waits ?? (sent === 0 ? "Nothing waits to be sent." : `${sent} sent.`));
+    setSaid(waits ?? (sent === 0 ? "Nothing is waiting to be sent." : `${sent} sent.`));
   };
   if (items === null) return <p role="status">Reading this device …</p>;
   if (items.length === 0)
     return (
       <p className="mt-3">
-        Nothing waits on this device. What is saved on the <Link href="/bench">Bench</Link> without a signal lies here
-        until the server has it. <span role="status">{said}</span>
+        Nothing is waiting on this device. What you save on the <Link href="/bench">Bench</Link> without a signal stays
+        here until the server has it. <span role="status">{said}</span>
       </p>
     );
   return (
@@ -60,11 +60,11 @@ export function OutboxPanel({
                 {item.siteName}, {shortDay(item.body.day)}
               </span>{" "}
               <span className="small">
-                {item.body.observations.length} looks{item.body.note ? ", with a note" : ""}
+                {item.body.observations.length} checks{item.body.note ? ", with a note" : ""}
               </span>
             </p>
             {item.state === "waiting" ? (
-              <p className="small">Waits for the signal. Nothing of it is lost if this window is closed.</p>
+              <p className="small">Waiting for a signal. You can close this window and lose nothing.</p>
             ) : null}
             {item.state === "clash" && item.server ? <Clash item={item} nameOf={nameOf} /> : null}
             {item.state === "refused" ? (
@@ -79,7 +79,7 @@ export function OutboxPanel({
                         onClick={async () =>
                           (await reopen(item.id))
                             ? router.push("/bench")
-                            : setSaid("The Bench holds another unfinished finding: save that first.")
+                            : setSaid("Another unfinished finding is on the Bench. Save that one first.")
                         }
                       >
                         Open it on the Bench
@@ -107,18 +107,18 @@ function Clash({ item, nameOf }: { item: OutboxItem; nameOf: Record<string, stri
   return (
     <div className="mt-1 border-l-4 border-[var(--madder)] pl-3">
       <p>
-        <strong>The server judges otherwise.</strong> In the field: {VERDICT_WORDS[item.field.verdict]},{" "}
+        <strong>The server gives a different verdict.</strong> In the field: {VERDICT_WORDS[item.field.verdict]},{" "}
         {plant(item.field.taxon, nameOf)}. Now: {VERDICT_WORDS[server.verdict]}, {plant(server.taxon, nameOf)}.{" "}
         {server.because}
       </p>
       <p className="small">
-        The list, the costs or the flora were changed since this device last had a signal. The server’s word holds: act
-        on no other.
+        The list, the costs or the flora changed after this device last had a signal. The server’s verdict is the one
+        that counts. Don’t act on any other.
       </p>
       <p className="flex flex-wrap gap-3 mt-1">
         <LinkButton href={`/findings/${item.id}`}>Open finding {server.number}</LinkButton>
         <Button look="plain" onClick={() => takeOut(item.id)}>
-          I have seen it
+          I have read this
         </Button>
       </p>
     </div>

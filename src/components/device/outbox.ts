@@ -74,7 +74,8 @@ async function sendOne(item: OutboxItem): Promise<{ taken: boolean; waits: strin
   if (step.kind !== "held") return { taken: false, waits: step.why };
   const read = savedFindingSchema.safeParse(answer.body);
   // An answer that says neither number nor verdict is none of the server's: nothing is taken for stored by it.
-  if (!read.success) return { taken: false, waits: "Something stands between here and the server." };
+  if (!read.success)
+    return { taken: false, waits: "Something between this device and the server answered instead of the server." };
   const server = read.data;
   const pictures = await store.pictures.where("draftId").equals(item.id).toArray();
   const faults: string[] = [];
@@ -133,7 +134,7 @@ async function ask(
     const code = ANSWER_CODES.find((known) => known === error?.code) ?? null;
     const message = error
       ? refusalWords(error.message, error.issues).join(" ")
-      : "Something stands between here and the server.";
+      : "Something between this device and the server answered instead of the server.";
     return { said: { taken: false, code: code satisfies AnswerCode | null, message }, body };
   } catch {
     return { said: null, body: null };

@@ -12,8 +12,8 @@ export function UnsentNote() {
     <section className="mt-6">
       {waiting.length > 0 ? (
         <p role="status">
-          <strong>Findings wait on this device:</strong> {waiting.map((w) => `${w.n} of ${w.person}`).join(", ")}. They
-          are sent when that person signs in.
+          <strong>Findings wait on this device:</strong> {waiting.map((w) => `${w.n} of ${w.person}`).join(", ")}. The
+          findings are sent when that person signs in.
         </p>
       ) : null}
       <details className="mt-2">

@@ -69,7 +69,7 @@ export function useLongWork<S extends z.ZodType>(resultSchema: S) {
 
 const whyNot = (answer: unknown): string[] => {
   const error = readError(answer);
-  return error ? refusalWords(error.message, error.issues) : ["There is no connection. Nothing was begun."];
+  return error ? refusalWords(error.message, error.issues) : ["There is no connection. Nothing was started."];
 };
 
 /** What an answer says of the work; null where it says nothing that can be read. */
@@ -84,7 +84,7 @@ function standing<S extends z.ZodType>(id: string, answer: unknown, schema: S): 
   const came = schema.safeParse(result);
   return came.success
     ? { at: "done", id, result: came.data }
-    : { at: "failed", why: ["What came back cannot be read here. Load the page again."] };
+    : { at: "failed", why: ["The answer cannot be read on this page. Load the page again."] };
 }
 
 async function ask(url: string, init?: RequestInit): Promise<unknown> {

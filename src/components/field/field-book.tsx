@@ -29,7 +29,7 @@ export function FieldBook() {
   if (!at || pack === undefined)
     return (
       <p className="p-6" role="status">
-        Opening what this device holds …
+        Opening what is stored on this device …
       </p>
     );
   return (
@@ -56,9 +56,7 @@ export function FieldBook() {
       >
         <span>
           <strong>{back ? "The signal is back." : "No signal."}</strong>{" "}
-          {pack
-            ? `This is what this device holds of ${pack.district}, for ${pack.person}.`
-            : "Nobody is signed in on this device."}
+          {pack ? `This device has stored ${pack.district} for ${pack.person}.` : "Nobody is signed in on this device."}
         </span>
         <Button look="plain" className="min-h-[44px]" onClick={() => location.reload()}>
           {back ? "Open the whole notebook" : "Try the network again"}
@@ -135,9 +133,9 @@ function FloraSheet({ at, pack }: { at: URL; pack: BenchPack }) {
     <div className="px-4 md:px-6 py-5 max-w-[700px]">
       <h1>This page needs a signal</h1>
       <p className="mt-2">
-        The map, plans, the ledger and people are read from the server. Without a signal these work: the{" "}
+        The map, plans, ledger and people pages come from the server. Without a signal you can use the{" "}
         <a href="/bench">Bench</a>, the <a href="/flora">Flora</a> with its twins, and the <a href="/outbox">Outbox</a>,
-        where findings wait.
+        where findings wait for a signal.
       </p>
       <h2 className="ruled mt-6">On this device</h2>
       <OnThisDevice />
@@ -150,8 +148,8 @@ function Nobody() {
     <div className="px-4 md:px-6 py-5 max-w-[700px]">
       <h1>Sign in once with a signal</h1>
       <p className="mt-2">
-        Then the Bench, the Flora and the Twins work on this device without one. Findings that were not sent wait for
-        whoever made them.
+        After that, the Bench, the Flora and the Twins work on this device without a signal. Findings that were not sent
+        wait for the person who made them.
       </p>
       <h2 className="ruled mt-6">On this device</h2>
       <OnThisDevice />

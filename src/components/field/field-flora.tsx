@@ -16,17 +16,17 @@ export function FieldFlora({ model, pack }: { model: Model; pack: BenchPack }) {
     () => (text.trim() ? resolveName(index, text, pack.status, 30) : null),
     [index, text, pack.status],
   );
-  const takenFor = new Map(found?.matches.flatMap((m) => (m.kind === "unheld" ? [[m.taxon, m.matched]] : [])));
+  const mistakenFor = new Map(found?.matches.flatMap((m) => (m.kind === "unheld" ? [[m.taxon, m.matched]] : [])));
   const hits = found ? [...new Set([...found.matches.map((m) => m.taxon), ...found.carriers])] : [];
   return (
     <div className="px-4 md:px-6 py-5">
       <h1>Flora</h1>
       <label className="field max-w-[420px] mt-2">
-        <span className="label">Any name, also misspelt or old</span>
+        <span className="label">Any name, even an old or misspelled one</span>
         <input type="search" value={text} autoComplete="off" onChange={(e) => setText(e.target.value)} />
       </label>
       {found ? (
-        <Plants model={model} pack={pack} plants={hits} takenFor={takenFor} />
+        <Plants model={model} pack={pack} plants={hits} mistakenFor={mistakenFor} />
       ) : (
         sets.map((set) => (
           <details key={set.id} className="row">
@@ -38,22 +38,22 @@ export function FieldFlora({ model, pack }: { model: Model; pack: BenchPack }) {
           </details>
         ))
       )}
-      {found && hits.length === 0 ? <p className="mt-2">No plant of the flora goes by that name.</p> : null}
+      {found && hits.length === 0 ? <p className="mt-2">No plant in the flora has that name.</p> : null}
     </div>
   );
 }
 
-/** @param takenFor names of plants that are not in this flora and are taken for one of these */
+/** @param mistakenFor names of plants that are not in this flora and are mistaken for one of these */
 function Plants({
   model,
   pack,
   plants,
-  takenFor,
+  mistakenFor,
 }: {
   model: Model;
   pack: BenchPack;
   plants: number[];
-  takenFor?: Map<number, string>;
+  mistakenFor?: Map<number, string>;
 }) {
   return (
     <ul className="grid sm:grid-cols-2 lg:grid-cols-3 gap-x-6">
@@ -64,8 +64,8 @@ function Plants({
             <a href={`/flora/${id}`} className="no-underline flex gap-2 items-center min-h-[44px]">
               <StatusMark status={pack.status[name] ?? "kept"} size={16} />
               <span className="font-semibold">{plainName({ model }, t)}</span> <span className="latin">{name}</span>
-              {takenFor?.has(t) ? (
-                <span className="small">{takenFor.get(t)} is taken for it, and is not in this flora</span>
+              {mistakenFor?.has(t) ? (
+                <span className="small">{mistakenFor.get(t)} is mistaken for it, and is not in this flora</span>
               ) : null}
             </a>
           </li>

@@ -91,7 +91,7 @@ export function FieldPlant({
           </ul>
         </section>
         <section>
-          <h2 className="ruled mt-6">Taken for</h2>
+          <h2 className="ruled mt-6">Mistaken for</h2>
           <ul>
             {taken.map((p) => {
               const other = p.a === id ? p.b : p.a;

@@ -30,7 +30,7 @@ export function FieldTwins({
       <div className="px-4 md:px-6 py-5">
         <h1>Twins</h1>
         <p className="mt-2">
-          Open a plant in the <a href="/flora">flora</a> and follow what it is taken for.
+          Open a plant in the <a href="/flora">flora</a> and follow its look-alikes.
         </p>
       </div>
     );
@@ -51,11 +51,11 @@ export function FieldTwins({
         ))}
       </nav>
       <div className="overflow-x-auto">
-        <table className="w-full mt-4 text-left" aria-label="What parts them, best first">
+        <table className="w-full mt-4 text-left" aria-label="What tells them apart, best first">
           <thead>
             <tr>
               <th scope="col" className="small font-normal w-[26%]">
-                What to look at
+                What to check
               </th>
               {plants.map((t) => {
                 const { id, name } = itemAt(model.flora.taxa, t);

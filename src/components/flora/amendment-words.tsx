@@ -3,7 +3,7 @@ import { kindOfKey, twinOfKey } from "@/core/pack";
 /** What an amendment is about, in words: a score by its key, the plant itself, or what parts it from a twin. */
 export function amendmentSubject(key: string): string {
   const kind = kindOfKey(key);
-  return kind === "plant" ? "the plant itself" : kind === "twin" ? `what parts it from ${twinOfKey(key)}` : key;
+  return kind === "plant" ? "the plant itself" : kind === "twin" ? `what tells it from ${twinOfKey(key)}` : key;
 }
 
 /** What the flora said and what it says then; of a plant or a pair only the lines that differ. */

@@ -11,7 +11,7 @@ export function ControlFacts({ taxon, here }: { taxon: Taxon; here: Climate }) {
     ["Grows from pieces of", taxon.fragments],
     ["Ripe seed", taxon.ripeSeed?.join(" or ") ?? "not recorded"],
     ["Seed lives in the ground", `${taxon.seedYears[0]} to ${taxon.seedYears[1]} years`],
-    ...(slips ? [["Its bark slips", `${slips}: pulled then, the root stays`]] : []),
+    ...(slips ? [["Its bark slips", `${slips}: if you pull it then, the root stays`]] : []),
   ];
   return (
     <>

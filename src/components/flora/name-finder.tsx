@@ -34,7 +34,7 @@ export function NameFinder({ start }: { start: string }) {
   return (
     <div className="mt-3 max-w-[640px]">
       <label className="field">
-        <span className="label">Name, old name or common name; spelling need not be right</span>
+        <span className="label">Scientific, old or common name; it need not be spelled right</span>
         <input type="search" name="q" value={text} onChange={(e) => setText(e.target.value)} autoComplete="off" />
       </label>
       <div aria-live="polite">
@@ -46,8 +46,8 @@ export function NameFinder({ start }: { start: string }) {
                   {found.ambiguous.plants} plants carry the name “{found.ambiguous.name}”.
                 </strong>{" "}
                 {found.ambiguous.check
-                  ? `What parts them first, ${WHEN[found.ambiguous.check.stage]}: ${found.ambiguous.check.ask}`
-                  : "Open one and see what it is taken for."}
+                  ? `Check first, ${WHEN[found.ambiguous.check.stage]}: ${found.ambiguous.check.ask}`
+                  : "Open one to see its look-alikes."}
               </p>
             ) : null}
             <ul className="mt-2">
@@ -62,7 +62,7 @@ export function NameFinder({ start }: { start: string }) {
                       <span className="font-semibold">{p.common}</span> <span className="latin">{p.name}</span>{" "}
                       <span className="small">
                         {p.unheld
-                          ? `${p.matched} is taken for it, and is not in this flora · `
+                          ? `${p.matched} is mistaken for it, and is not in this flora · `
                           : p.matched
                             ? `also ${p.matched} · `
                             : ""}
@@ -74,7 +74,7 @@ export function NameFinder({ start }: { start: string }) {
               ))}
             </ul>
             {found.plants.length === 0 ? (
-              <p className="small mt-2">No plant of this flora goes by a name like that.</p>
+              <p className="small mt-2">No plant in this flora has a name like that.</p>
             ) : null}
           </>
         ) : null}

@@ -22,7 +22,7 @@ export function OutlineDrawing({ ring }: { ring: [number, number][] }) {
       viewBox={`0 0 300 ${height.toFixed(0)}`}
       className="w-full border border-[var(--rule)]"
       role="img"
-      aria-label={`Outline of the patch, ${Math.round(east - west)} by ${Math.round(north - south)} metres`}
+      aria-label={`Outline of the patch, ${Math.round(east - west)} by ${Math.round(north - south)} meters`}
     >
       <polygon points={points} fill="var(--target-ground)" stroke="var(--ink)" strokeWidth={1.5} />
       <path d={`M20,${height - 14}v-5m0,2.5h${bar * scale}m0,-2.5v5`} stroke="var(--ink)" fill="none" />

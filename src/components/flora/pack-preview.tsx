@@ -34,7 +34,7 @@ export function PreviewOfPack({ preview, children }: { preview: Preview; childre
 const RefusedRows = ({ preview }: { preview: Preview }) => (
   <>
     <h3 className="ruled">
-      Does not check<span className="small">nothing is taken in while a row is refused</span>
+      Rows with errors<span className="small">nothing is taken in until every row is right</span>
     </h3>
     <table className="w-full text-left stacked">
       <thead>
@@ -77,8 +77,8 @@ function AddedPlants({ preview }: { preview: Preview }) {
 const Thin = ({ preview }: { preview: Preview }) =>
   preview.thin.map((t) => (
     <p key={t.taxon} className="mt-2">
-      Only {t.scores} characters are scored for <span className="latin">{t.taxon}</span>. It will fit much of what is
-      seen, and it will keep its look-alikes from being cleared, until more is known of it.
+      Only {t.scores} characters are scored for <span className="latin">{t.taxon}</span>. It will fit many observations,
+      and its look-alikes cannot be cleared, until more is recorded for it.
     </p>
   ));
 
@@ -87,7 +87,7 @@ const Changes = ({ preview }: { preview: Preview }) => (
     <h3 className="ruled mt-5">
       Changes
       <span className="small">
-        {preview.changes.length + preview.more} · {preview.same} rows say what the flora says already
+        {preview.changes.length + preview.more} · {preview.same} rows are the same as in the flora
       </span>
     </h3>
     {preview.changes.length === 0 ? (
@@ -142,7 +142,7 @@ export function TakeIn({
   return (
     <div className="grid gap-3 mt-4 max-w-[560px]">
       <label className="field">
-        <span className="label">Whose pack it is, and why it is taken in</span>
+        <span className="label">Whose pack it is, and why you take it in</span>
         <input value={reason} onChange={(e) => setReason(e.target.value)} />
       </label>
       <Button

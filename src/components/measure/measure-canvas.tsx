@@ -27,7 +27,7 @@ export function MeasureCanvas({ src, sheet, act }: CanvasProps) {
         <svg
           ref={svg}
           role="group"
-          aria-label="The picture, with what is marked on it"
+          aria-label="The picture, with its marks"
           // biome-ignore lint/a11y/noNoninteractiveTabindex: the picture takes points and arrows, and its points are buttons
           tabIndex={0}
           width={now.widthPx * scale}
@@ -215,7 +215,7 @@ const namedPoints = (now: Marked): NamedPoint[] => [
   ...(now.calibration?.points ?? []).map((point, index) => ({
     at: { of: "calibration", index },
     point,
-    name: `Known thing, ${now.calibration?.kind === "corners" ? CORNER_NAMES[index] : `end ${index + 1}`}`,
+    name: `Known object, ${now.calibration?.kind === "corners" ? CORNER_NAMES[index] : `end ${index + 1}`}`,
   })),
   ...now.marks.flatMap((m, k) =>
     m.points.map((point, index) => ({

@@ -53,12 +53,12 @@ interface Props {
 }
 
 const HINTS: Record<Tool | "calibrate", string> = {
-  calibrate: "Mark the points of the known thing.",
+  calibrate: "Mark the points of the known object.",
   length: "Mark both ends.",
-  path: "Mark points along it; then “another”.",
-  ratio: "Mark the foot of the stalk, the foot of the blade, the tip of the blade. Then the next leaf.",
+  path: "Mark points along it. Then choose “Another”.",
+  ratio: "Mark the base of the stalk, the base of the blade and the tip of the blade. Then the next leaf.",
   angle: "Mark the end of one arm, the corner, the end of the other arm.",
-  area: "Mark points round it; then “another”.",
+  area: "Mark points around it. Then choose “Another”.",
   count: "Mark each one.",
 };
 const THINGS: { name: string; calibration: Calibration | null }[] = [
@@ -123,7 +123,7 @@ export function MeasureSheet({ src, marks, wanted, onKeep, onUse, onClose }: Pro
           </div>
           {fault ? (
             <p className="p-6 fault" role="alert">
-              This file is no picture that can be shown.
+              This file is not a picture that can be shown.
             </p>
           ) : sheet ? (
             <Work src={src} sheet={sheet} setSheet={setSheet} wanted={wanted} onKeep={onKeep} onUse={onUse} />
@@ -201,7 +201,7 @@ function Work({
           ) : null}
           {sheet.held ? (
             <Button className="!py-1" onClick={() => act((s) => (s.held ? removePoint(s, s.held) : s))}>
-              Take the point away
+              Remove the point
             </Button>
           ) : null}
         </p>
@@ -218,7 +218,7 @@ function Work({
               <button
                 type="button"
                 className="min-h-[44px] min-w-[44px]"
-                aria-label={`Take away ${TOOL_WORDS[mark.tool]}`}
+                aria-label={`Remove ${TOOL_WORDS[mark.tool]}`}
                 onClick={() => act((s) => removeMark(s, mark.id))}
               >
                 ×
@@ -233,13 +233,13 @@ function Work({
         <p className="flex flex-wrap gap-2 mt-3">
           {wanted && onUse ? (
             <Button look="press" disabled={readings.length === 0} onClick={use}>
-              {readings.length > 1 ? `Take these ${readings.length} readings` : "Take this reading"}
+              {readings.length > 1 ? `Use these ${readings.length} readings` : "Use this reading"}
             </Button>
           ) : null}
-          <Button onClick={() => onKeep({ ...now, marks: whole })}>Keep the marks</Button>
+          <Button onClick={() => onKeep({ ...now, marks: whole })}>Save the marks</Button>
         </p>
         <p className="small mt-3">
-          Arrows move the held point by a pixel, with Shift by ten; Delete takes it away; U undoes; + and − zoom.
+          Arrow keys move the selected point by one pixel, with Shift by ten. Delete removes it. U undoes. + and − zoom.
         </p>
       </div>
     </div>
@@ -281,10 +281,10 @@ function CalibrationPart({ sheet, act }: { sheet: Sheet; act: (change: (s: Sheet
   const number = (text: string) => Math.max(0.1, Number(text.replace(",", ".")) || 0.1);
   return (
     <>
-      <h2 className="ruled">1 Known thing in the picture</h2>
+      <h2 className="ruled">1 Known object in the picture</h2>
       <div className="field mt-1">
         <select
-          aria-label="Known thing"
+          aria-label="Known object"
           value={thingOf(calibration)}
           onChange={(e) => act((s) => setCalibration(s, itemAt(THINGS, Number(e.target.value)).calibration))}
         >

@@ -35,10 +35,10 @@ export function MeasuredPicture({
     }).catch(() => null);
     setSaid(
       response?.ok
-        ? "The marks are kept."
+        ? "The marks are saved."
         : response?.status === 403
-          ? "Only scouts and specialists keep marks."
-          : "Not kept: there is no connection, or the server refused. Try again.",
+          ? "Only scouts and specialists can save marks."
+          : "The marks are not saved. There is no connection, or the server refused. Try again.",
     );
     if (response?.ok) {
       setOpen(false);
@@ -50,7 +50,7 @@ export function MeasuredPicture({
       {/* biome-ignore lint/performance/noImgElement: served by our own route, already sized */}
       <img src={src} alt={`${drawn ? "Drawn" : "Taken"} by ${by}`} className="h-44 border border-[var(--line)]" />
       <figcaption className="small">
-        {drawn ? "drawn, to practise on · " : ""}
+        {drawn ? "drawn, for practice · " : ""}
         {marks || mayMark ? (
           <Button look="plain" className="min-h-[44px]" onClick={() => setOpen(true)}>
             {marks ? `Open its ${marks.marks.length} measurements` : "Measure on it"}

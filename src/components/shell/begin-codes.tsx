@@ -44,16 +44,16 @@ export function BeginCodes({
     <div className="grid gap-4 sm:grid-cols-[200px_1fr]">
       <img
         src={`data:image/svg+xml;utf8,${encodeURIComponent(begun.svg)}`}
-        alt="For an authenticator to read"
+        alt="A code for your authenticator app"
         className="w-[200px] h-[200px] bg-white"
       />
       <div>
         <p>
-          Read the picture with your authenticator, or type this into it:{" "}
+          Scan the picture with your authenticator, or type this into it:{" "}
           <code className="figure break-all">{begun.secret}</code>
         </p>
         <ActionForm action={confirm} label="First code" className="grid gap-4 mt-3">
-          <Field name="code" label="The code that it shows" hint="six digits">
+          <Field name="code" label="The code it shows" hint="six digits">
             <input name="code" inputMode="numeric" autoComplete="one-time-code" className="figure" required />
           </Field>
           <Button type="submit" look="press" className="justify-self-start">

@@ -51,7 +51,7 @@ export function KeyHelp({ tabs }: { tabs: Tab[] }) {
             ))}
             <Row keys="1 to 9" what="Bench: choose that answer" />
             <Row keys="0" what="Bench: can't tell" />
-            <Row keys="G" what="Bench: go on once the place has been said" />
+            <Row keys="G" what="Bench: go on when you have said where the plant grows" />
             <Row keys="N" what="Bench: not there yet" />
             <Row keys="X" what="Bench: no such part" />
             <Row keys="U" what="Bench: undo the last answer" />

@@ -29,8 +29,8 @@ export function Cover({ title, children, aside }: { title: string; children: Rea
           ))}
         </div>
         <p className="small mt-auto pt-8 max-w-[52ch]">
-          Nothing here says that a plant is safe to eat or to touch. The label, local law and a licensed person stand
-          above this program.
+          Nothing here says that a plant is safe to eat or to touch. The label, local law and a licensed professional
+          take precedence over this program.
         </p>
       </section>
       <main className="bg-[var(--sheet)] p-8 md:p-12">

@@ -6,7 +6,7 @@ import { fullDay } from "../words/dates";
 export function VerdictChanges({
   changed,
   judged,
-  aside = "on which it was looked at",
+  aside = "on which it was checked",
 }: {
   changed: ChangedVerdict[];
   judged: number;
@@ -21,7 +21,7 @@ export function VerdictChanges({
         </span>
       </h3>
       {changed.length === 0 ? (
-        <p className="small py-2">No finding would have another verdict.</p>
+        <p className="small py-2">No finding would get a different verdict.</p>
       ) : (
         <ul>
           {changed.map((f) => (

@@ -36,7 +36,7 @@ export function checkJsonText(text: string, limits: JsonLimits): string | null {
     else if (opens(c)) depth++;
     else if (closes(c)) depth--;
     else if (c === COMMA) items++;
-    if (depth > limits.depth) return `lists and objects stand more than ${limits.depth} deep in one another`;
+    if (depth > limits.depth) return `lists and objects are nested more than ${limits.depth} deep`;
     if (items > limits.items) return `it has more than ${limits.items} values`;
   }
   return null;

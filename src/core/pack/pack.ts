@@ -29,7 +29,7 @@ export const packRowSchema = z.object({
     .string()
     .default("")
     .describe(
-      "stage, position and form for which the score holds, joined by +; empty: for the whole plant at any stage",
+      "stage, position and form to which the score applies, joined by +; empty: for the whole plant at any stage",
     ),
   score: z
     .string()
@@ -49,7 +49,7 @@ export const packSchema = z.object({
     .array(plantRowSchema)
     .max(10_000)
     .default([])
-    .describe("what plants are; one that the flora does not hold is added, with its twins and scores"),
+    .describe("what plants are; a plant that the flora does not include is added, with its twins and scores"),
   twins: z
     .array(twinRowSchema)
     .max(60_000)
@@ -278,7 +278,7 @@ class PackReader {
         "twice",
         key === PLANT_KEY ? "taxon" : "character",
         key === PLANT_KEY ? taxon : key,
-        `the same ${kindOfKey(key)} already stands on line ${known}`,
+        `the same ${kindOfKey(key)} is already on line ${known}`,
       );
     this.seen.set(`${taxon} ${key}`, line);
   }

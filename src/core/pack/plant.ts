@@ -149,7 +149,7 @@ function readCalendar(raw: Record<string, string>, say: Say): Taxon["calendar"] 
   const calendar: Taxon["calendar"] = {};
   for (const [stage, text] of Object.entries(raw)) {
     if (!(STAGES as readonly string[]).includes(stage)) {
-      say("calendar", stage, `is no stage; there are ${STAGES.join(", ")}`);
+      say("calendar", stage, `is not a stage. The stages are ${STAGES.join(", ")}`);
       continue;
     }
     calendar[stage as Stage] = readMonths(stage, String(text), say);
@@ -231,7 +231,7 @@ function checkPlace(flora: CompiledFlora, taxon: Taxon, fail: Say): void {
   if (!/^[A-Z][a-z-]+( [×a-z.-]+)*$/.test(taxon.name))
     fail("taxon", taxon.name, "write the accepted name, as Genus species");
   const known = flora.taxa.find((t) => t.name !== taxon.name && (t.id === taxon.id || t.synonyms.includes(taxon.name)));
-  if (known) fail("taxon", taxon.name, `the flora holds it as ${known.name}`);
+  if (known) fail("taxon", taxon.name, `the flora has it as ${known.name}`);
   if (taxon.common.length === 0) fail("common", "", "write the name that people use");
   if (taxon.sets.length === 0) fail("sets", "", "name the set of look-alikes that it belongs to");
   for (const set of taxon.sets)
@@ -244,7 +244,7 @@ function checkPlace(flora: CompiledFlora, taxon: Taxon, fail: Say): void {
   if (contact && contact !== "sap" && contact !== "skin") fail("contact", contact, "write sap or skin");
   if (!held) return;
   if (held.lifeForm !== taxon.lifeForm)
-    fail("life-form", taxon.lifeForm, `the flora holds it as a ${held.lifeForm}, and its scores are those of one`);
+    fail("life-form", taxon.lifeForm, `the flora has it as a ${held.lifeForm}, and its scores are those of one`);
   const at = flora.taxa.indexOf(held);
   const gone = flora.scores.find((s) => s.taxon === at && s.form && !taxon.forms.some((f) => f.id === s.form));
   if (gone) fail("forms", taxon.forms.map((f) => f.id).join(", "), `scores hold for its form ${gone.form}`);

@@ -26,7 +26,7 @@ export function readScore(text: string, stateIds: string[]): ScoreValue {
   const [body, doubt] = text.split("~").map((part) => part.trim());
   const confidence = doubt ? CONFIDENCE_WORDS[doubt] : DEFAULT_CONFIDENCE;
   if (confidence === undefined)
-    throw new Error(`"~${doubt}" is no confidence; write ~certain, ~sure, ~likely or ~doubtful`);
+    throw new Error(`"~${doubt}" is not a confidence. Write ~certain, ~sure, ~likely or ~doubtful`);
   if (body === "n/a") return { notApplicable: true, confidence };
   if (stateIds.length === 0) return { points: readPoints(body), confidence };
   return { shares: readShares(body, stateIds), confidence };
@@ -51,7 +51,7 @@ function readShares(body: string, stateIds: string[]): number[] {
     if (extra) throw new Error(`"${part.trim()}": write a state and one word`);
     const share = word === undefined ? SHARE_WORDS.always : (SHARE_WORDS[word] ?? Number(word));
     if (!Number.isFinite(share) || share < 0 || share > 1)
-      throw new Error(`"${word}" is no share; write ${Object.keys(SHARE_WORDS).join(", ")} or a number from 0 to 1`);
+      throw new Error(`"${word}" is not a share. Write ${Object.keys(SHARE_WORDS).join(", ")} or a number from 0 to 1`);
     shares[index] = Math.max(share, UNNAMED);
   }
   const total = shares.reduce((a, b) => a + b, 0);

@@ -88,9 +88,9 @@ export function checkTreatment(t: Treatment, needsProduct: boolean, usedThisSeas
   const warn = (field: string, what: string) => faults.push({ field, what, grave: false });
   if (needsProduct && !t.product) grave("product", "This method uses a product: say which, at what rate and how much.");
   if (!t.product) return faults;
-  if (!t.licence) grave("licence", "A product was used: the licence of the person who applied it is missing.");
+  if (!t.licence) grave("licence", "A product was used: the license of the person who applied it is missing.");
   if (t.licenceExpires && t.licenceExpires < dayIn(t.zone, new Date(t.from)))
-    grave("licence", `The licence ended on ${t.licenceExpires}.`);
+    grave("licence", `The license ended on ${t.licenceExpires}.`);
   if (t.windMS === undefined) grave("windMS", "Wind is missing.");
   if (t.windFrom === undefined) grave("windFrom", "Wind direction is missing.");
   if (t.temperatureC === undefined) grave("temperatureC", "Temperature is missing.");

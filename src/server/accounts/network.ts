@@ -12,7 +12,8 @@ function proxies(): BlockList {
   for (const entry of env().SENTINEL_PROXIES) {
     const [address = "", bits] = entry.split("/");
     const family = isIP(address) === 6 ? "ipv6" : "ipv4";
-    if (!isIP(address)) throw new Error(`SENTINEL_PROXIES: "${entry}" is no address; write as 10.0.0.1 or 10.0.0.0/8`);
+    if (!isIP(address))
+      throw new Error(`SENTINEL_PROXIES: "${entry}" is not an address. Write it as 10.0.0.1 or 10.0.0.0/8`);
     if (bits) list.addSubnet(address, Number(bits), family);
     else list.addAddress(address, family);
   }

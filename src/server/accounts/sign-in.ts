@@ -34,9 +34,9 @@ export async function signIn(raw: unknown): Promise<void> {
     headers: await headers(),
     asResponse: true,
   });
-  if (!response.ok) throw new Refusal(401, "E-mail and password do not fit together.");
+  if (!response.ok) throw new Refusal(401, "That email and password don’t match.");
   const account = await accountOf(email);
-  if (!account) throw new Refusal(401, "E-mail and password do not fit together.");
+  if (!account) throw new Refusal(401, "That email and password don’t match.");
   if ((await hasSecondFactor(account.id)) && !(await checkCode(account.id, code))) {
     await endSessionOf(response);
     throw new Refusal(

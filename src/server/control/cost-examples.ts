@@ -21,7 +21,7 @@ const KNOTWEED = "plant-kind=herb dead-stems=canes clump=big-clump leaf-shape=eg
 /** Cases some of which lie near the limit, so that moving it moves them. Made up; the plants show what they usually do. */
 export const EXAMPLES: CostExample[] = [
   {
-    name: "A great umbel in leaf, before anybody looked at its stem",
+    name: "A great umbel in leaf, before anyone checked its stem",
     day: "2026-06-09",
     stage: "vegetative",
     observations: seen(HOGWEED),
@@ -32,9 +32,9 @@ export const EXAMPLES: CostExample[] = [
     stage: "vegetative",
     observations: seen(`${HOGWEED} stem-hair=bristly stem-marks=blotched`),
   },
-  { name: "Canes by a river, six looks", day: "2026-06-10", stage: "vegetative", observations: seen(KNOTWEED) },
+  { name: "Canes by a river, six checks", day: "2026-06-10", stage: "vegetative", observations: seen(KNOTWEED) },
   {
-    name: "The same, eight looks",
+    name: "The same, eight checks",
     day: "2026-06-10",
     stage: "vegetative",
     observations: seen(`${KNOTWEED} leaf-kind=simple leaf-substance=firm`),
@@ -48,7 +48,7 @@ export const EXAMPLES: CostExample[] = [
     ),
   },
   {
-    name: "A tall wet-ground grass in flower, ten looks",
+    name: "A tall wet-ground grass in flower, ten checks",
     day: "2026-06-20",
     stage: "flowering",
     observations: seen(

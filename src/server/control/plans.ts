@@ -129,7 +129,7 @@ const planInputSchema = z.object({
   method: z.string().min(1).max(60),
   intendedOn: z.iso.date(),
   personId: z.string().min(1, "choose who does it").max(100),
-  followedBy: plainText(5, 1000, "say what follows: what holds the ground afterwards, and for how long", true),
+  followedBy: plainText(5, 1000, "say what follows: which plants cover the ground afterward, and for how long", true),
 });
 
 /** Plans one piece of work: only on a clear or overruled finding, only with a method that suits, only inside its window. */
@@ -140,11 +140,11 @@ export async function makePlan(member: Member, raw: unknown): Promise<string> {
     if (view.barred) throw new Refusal(409, view.barred);
     const advice = view.advice.find((a) => a.method.id === input.method);
     if (!advice)
-      throw new Refusal(400, "There is no such method.", [{ field: "method", what: "choose one of the list" }]);
+      throw new Refusal(400, "This method does not exist.", [{ field: "method", what: "choose one of the list" }]);
     if (!advice.window) throw new Refusal(409, `${advice.method.name}: ${advice.why.join(" ")}`);
     const { from, to } = advice.window;
     if (input.intendedOn < from || input.intendedOn > to)
-      throw new Refusal(400, `The day lies outside the window of ${from} to ${to}.`, [
+      throw new Refusal(400, `The day is outside the window of ${from} to ${to}.`, [
         { field: "intendedOn", what: `choose a day from ${from} to ${to}` },
       ]);
     if (!view.people.some((p) => p.id === input.personId))

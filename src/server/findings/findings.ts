@@ -90,7 +90,7 @@ async function checkPatch(tx: Transaction, { patchId, siteId }: Finding): Promis
   const [held] = await tx.select({ siteId: patch.siteId }).from(patch).where(eq(patch.id, patchId));
   if (!held) throw notFound("The patch");
   if (held.siteId !== siteId)
-    throw new Refusal(400, "The patch lies on another site.", [
+    throw new Refusal(400, "The patch is on another site.", [
       { field: "patchId", what: "choose a patch of this site" },
     ]);
 }

@@ -116,7 +116,7 @@ const tooMany = () =>
 
 function jsonRows(text: string): FileRow[] {
   const fault = checkJsonText(text, { depth: 8, items: 30 * MOST_ROWS });
-  if (fault) throw new Refusal(400, `The file is no flora pack: ${fault}.`, [{ field: "file", what: fault }]);
+  if (fault) throw new Refusal(400, `The file is not a flora pack: ${fault}.`, [{ field: "file", what: fault }]);
   const lines = linesOfRows(text, MOST_ROWS);
   if (!lines) throw tooMany();
   let pack: unknown;
@@ -125,7 +125,7 @@ function jsonRows(text: string): FileRow[] {
   } catch (error) {
     const at = /position (\d+)/.exec((error as Error).message);
     const line = at ? text.slice(0, Number(at[1])).split("\n").length : text.split("\n").length;
-    throw new Refusal(400, `The file is no JSON: line ${line}.`, [
+    throw new Refusal(400, `The file is not JSON: line ${line}.`, [
       { field: "file", what: itemAt((error as Error).message.split("\n"), 0).slice(0, 200) },
     ]);
   }
@@ -133,7 +133,7 @@ function jsonRows(text: string): FileRow[] {
   if (!head.success)
     throw new Refusal(
       400,
-      "The file is no flora pack.",
+      "The file is not a flora pack.",
       head.error.issues.map((i) => ({ field: "file", what: `${i.path.join(".")}: ${i.message}` })),
     );
   const rows = PACK_TABLES.flatMap((table) => {
@@ -250,7 +250,7 @@ export async function takePack(by: Actor & { districtId: string }, files: PackFi
       if (JSON.stringify(await activeAmendments(tx)) !== JSON.stringify(before))
         throw new Refusal(
           409,
-          "The flora was changed by somebody else meanwhile. Nothing was taken in; look at the pack again.",
+          "Someone else changed the flora in the meantime. Nothing was taken in. Check the pack again.",
         );
       await storeAmendments(
         tx,

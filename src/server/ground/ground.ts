@@ -105,9 +105,9 @@ async function tieFinding(tx: Transaction, findingId: string, to: { patchId: str
     .where(eq(finding.id, findingId))
     .for("update");
   if (!found) throw notFound("The finding");
-  if (found.siteId !== to.siteId) throw new Refusal(400, "The finding lies on another site.");
+  if (found.siteId !== to.siteId) throw new Refusal(400, "The finding is on another site.");
   if (found.patchId === to.patchId) return;
-  if (found.patchId) throw new Refusal(409, "The finding stands on another patch already.");
+  if (found.patchId) throw new Refusal(409, "The finding already belongs to another patch.");
   await tx.update(finding).set({ patchId: to.patchId }).where(eq(finding.id, findingId));
 }
 
@@ -119,7 +119,7 @@ export async function saveSite(member: Member, raw: unknown): Promise<{ id: stri
       .characters.find((c) => c.id === "ground")
       ?.states.map((s) => s.id) ?? [];
   if (!states.includes(input.ground))
-    throw new Refusal(400, "That is no kind of ground.", [
+    throw new Refusal(400, "That kind of ground does not exist.", [
       { field: "ground", what: `choose one of ${states.join(", ")}` },
     ]);
   return asMember(member, async (tx) => {
@@ -154,11 +154,11 @@ async function measureOutline(tx: Transaction, outline: Polygon, mostM2: number)
       { field: "outline", what: "draw a line that does not cross itself" },
     ]);
   if (!(area > 0.01))
-    throw new Refusal(400, "The outline holds no area.", [{ field: "outline", what: "draw at least three corners" }]);
+    throw new Refusal(400, "The outline has no area.", [{ field: "outline", what: "draw at least three corners" }]);
   if (area > mostM2)
     throw new Refusal(
       400,
-      `The outline holds ${Math.round(area / 1e6)} km²; at most ${mostM2 / 1e6} km² are meant here.`,
+      `The outline is ${Math.round(area / 1e6)} km²; at most ${mostM2 / 1e6} km² are allowed here.`,
       [{ field: "outline", what: "draw a smaller one" }],
     );
   return { areaM2: Math.round(area * 100) / 100 };

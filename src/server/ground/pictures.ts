@@ -85,7 +85,7 @@ async function encode(content: Buffer) {
   } catch {
     throw new Refusal(
       400,
-      "This file is no picture that can be read. Send a JPEG, PNG or WebP of at most 50 million pixels.",
+      "This file is not a picture that can be read. Send a JPEG, PNG or WebP of at most 50 million pixels.",
     );
   }
 }

@@ -22,7 +22,7 @@ interface Answer {
 const MOST_MS = 15_000;
 const MOST_WAITING = 100;
 
-const ANEW = () => new Busy("The engine is being started anew. Try again in a moment.");
+const ANEW = () => new Busy("The engine is restarting. Try again in a moment.");
 
 /** The engine beside the web process: whoever saves a finding waits for it, and nobody else does. */
 class JudgeProcess {

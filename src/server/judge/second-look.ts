@@ -50,13 +50,13 @@ function reasonOf(source: CaseSource, old: OldFinding, now: Rejudged, model: Mod
   const before = { wrongClear: costs.wrongClear, missedTarget: costs.missedTarget, hold: costs.hold };
   const costsChanged = JSON.stringify(before) !== JSON.stringify(now.case.costs);
   if (costsChanged && !verdictsDiffer(old.given, rejudge(source, old, model, before)))
-    return "The costs of the district were changed: under the old ones the verdict would stand.";
+    return "The costs of the district were changed. Under the old costs the verdict would be the same.";
   if (
     old.versions.flora !== model.flora.version &&
     model !== shippedModel() &&
     !verdictsDiffer(old.given, rejudge(source, old, shippedModel()))
   )
-    return "The flora was corrected in this district: by the shipped one the verdict would stand.";
+    return "The flora was corrected in this district. With the shipped flora the verdict would be the same.";
   const changes = [
     old.versions.list !== now.listVersion ? "the list" : "",
     old.versions.flora !== model.flora.version ? "the flora" : "",
@@ -111,7 +111,7 @@ export async function takeNewVerdict(
     if (held.overruled)
       throw new Refusal(
         400,
-        "A specialist overruled this finding in writing: that stands until a specialist says otherwise.",
+        "A specialist overruled this finding in writing: the overruling applies until a specialist withdraws it.",
       );
     await tx.insert(findingEvent).values({
       districtId: member.districtId,

@@ -87,7 +87,7 @@ export async function changeAddress(raw: unknown): Promise<boolean> {
       writeLetter(tx, place.districtId, actorIn(place, session.userId), {
         to: input.email,
         subject: "Is this your address?",
-        body: `Somebody, probably you, wants to use this address in Merry Sentinel.\n\nOpen this within two hours to say yes:\n${env().SENTINEL_URL}/address/${token}\n`,
+        body: `Someone, probably you, wants to use this address in Merry Sentinel.\n\nOpen this link within two hours to confirm:\n${env().SENTINEL_URL}/address/${token}\n`,
       }),
     actorIn(place, session.userId),
   );
@@ -116,7 +116,7 @@ export async function proveAddress(token: string): Promise<void> {
 export async function askForPasswordLink(raw: unknown): Promise<void> {
   const { email } = z.object({ email: emailAddress }).parse(raw);
   if (mailWay() === "none")
-    throw new Refusal(409, "This installation sends no letters. Whoever runs the machine can make you a link.");
+    throw new Refusal(409, "This installation does not send letters. The person who runs it can make a link for you.");
   const wait = await admitTry({
     email: `link ${email}`,
     network: networkOf(senderOf(await headers())),
@@ -134,7 +134,7 @@ export async function askForPasswordLink(raw: unknown): Promise<void> {
       writeLetter(tx, place.districtId, actor, {
         to: account.email,
         subject: "A new password",
-        body: `Somebody, probably you, asked for a new password in Merry Sentinel.\n\nOpen this within two hours to choose one. If it was not you, leave it: nothing changes.\n${env().SENTINEL_URL}/password/${token}\n`,
+        body: `Someone, probably you, asked for a new password in Merry Sentinel.\n\nOpen this link within two hours to choose one. If it was not you, ignore this letter. Nothing changes.\n${env().SENTINEL_URL}/password/${token}\n`,
       }),
     actor,
   );

@@ -49,7 +49,7 @@ export async function setRoles(member: Member, raw: unknown): Promise<void> {
     const person = people.find((p) => p.personId === input.personId);
     if (!person) throw new Refusal(404, "That person is not in this district.");
     const words = (roles: readonly string[], licence?: string | null, until?: string | null) =>
-      [roles.join(", "), licence ? `licence ${licence}` : "", until ? `to ${until}` : ""].filter(Boolean).join(", ");
+      [roles.join(", "), licence ? `license ${licence}` : "", until ? `to ${until}` : ""].filter(Boolean).join(", ");
     if (person.version !== input.version)
       throw edited(
         person.name,
@@ -68,7 +68,7 @@ export async function setRoles(member: Member, raw: unknown): Promise<void> {
 function mustKeepKeeper(people: { personId: string; roles: string[] }[], changed: string, staysKeeper: boolean): void {
   if (!people.some((p) => (p.personId === changed ? staysKeeper : p.roles.includes("keeper"))))
     throw new Refusal(409, "The district needs at least one keeper.", [
-      { field: "roles", what: "make somebody else keeper first" },
+      { field: "roles", what: "make someone else a keeper first" },
     ]);
 }
 

@@ -40,7 +40,7 @@ export const notFound = (what: string) => new Refusal(404, `${what} was not foun
 
 /** Two people edited one thing: nothing of the second is lost, as both are told. */
 export const edited = (what: string, theirs: string, yours: string) =>
-  new Refusal(409, `${what} was changed by somebody else while you had it open. Nothing was saved.`, [
+  new Refusal(409, `${what} was changed by someone else while you had it open. Nothing was saved.`, [
     { field: "version", what: `It now says: ${theirs}` },
     { field: "version", what: `You wrote: ${yours}` },
   ]);
@@ -48,22 +48,23 @@ export const edited = (what: string, theirs: string, yours: string) =>
 /** Names of errors of the database that a person, and not the program, has brought about. */
 const DATABASE_REFUSALS: Record<string, () => Refusal> = {
   // a statement or a lock took too long
-  "57014": () => new Refusal(503, "That takes too long just now. Nothing was stored; try again in a moment."),
-  "55P03": () => new Refusal(503, "Somebody else is at it just now. Nothing was stored; try again in a moment."),
-  "25P03": () => new Refusal(503, "That took too long. Nothing was stored; try again in a moment."),
+  "57014": () => new Refusal(503, "That takes too long just now. Nothing was stored. Try again in a moment."),
+  "55P03": () =>
+    new Refusal(503, "Someone else is changing this right now. Nothing was stored. Try again in a moment."),
+  "25P03": () => new Refusal(503, "That took too long. Nothing was stored. Try again in a moment."),
   "53300": () => new Refusal(503, "The database has too much in hand just now. Try again in a moment."),
-  "57P01": () => new Refusal(503, "The database is being started anew. Nothing was stored; try again in a moment."),
-  "57P03": () => new Refusal(503, "The database is being started. Nothing was stored; try again in a moment."),
+  "57P01": () => new Refusal(503, "The database is restarting. Nothing was stored. Try again in a moment."),
+  "57P03": () => new Refusal(503, "The database is being started. Nothing was stored. Try again in a moment."),
   "08006": () => new Refusal(503, "The database does not answer just now. Try again in a moment."),
   // what was sent breaks a rule of the database itself
-  "23514": () => new Refusal(400, "Something that was sent lies outside what can be stored. Nothing was stored."),
+  "23514": () => new Refusal(400, "A value that was sent is outside the range that can be stored. Nothing was stored."),
   "23503": () => new Refusal(409, "What this belongs to is not here, or belongs elsewhere. Nothing was stored."),
   "23505": () => new Refusal(409, "That is here already. Nothing was stored."),
-  "22021": () => new Refusal(400, "The text holds a character that cannot be stored."),
-  "22P05": () => new Refusal(400, "The text holds a character that cannot be stored."),
+  "22021": () => new Refusal(400, "The text has a character that cannot be stored."),
+  "22P05": () => new Refusal(400, "The text has a character that cannot be stored."),
   "22P02": () => new Refusal(400, "Something that was sent has not the form that it should have."),
   "22003": () => new Refusal(400, "A number is too large to be stored."),
-  "22008": () => new Refusal(400, "A date is no date that can be stored."),
+  "22008": () => new Refusal(400, "One of the dates cannot be stored. Write dates as 2026-05-31."),
 };
 const LOST_CONNECTION = /ECONNREFUSED|ECONNRESET|Connection terminated|timeout exceeded when trying to connect/;
 

@@ -34,10 +34,10 @@ export async function readJson(request: Request): Promise<unknown> {
   if (!/^application\/json\s*(;|$)/i.test(type)) throw new Refusal(415, "Send this as application/json.");
   const text = (await readBytes(request, FORM_BYTES, "What was sent")).toString("utf8");
   const fault = checkJsonText(text, FORM_LIMITS);
-  if (fault) throw new Refusal(400, `What was sent is no JSON that can be taken: ${fault}.`);
+  if (fault) throw new Refusal(400, `The JSON that was sent cannot be accepted: ${fault}.`);
   try {
     return JSON.parse(text);
   } catch {
-    throw new Refusal(400, "What was sent is no JSON.");
+    throw new Refusal(400, "The body that was sent is not JSON.");
   }
 }

@@ -62,7 +62,7 @@ export async function recordTreatment(
     });
     const method = shippedMethods().find((m) => m.id === treatment.method);
     if (!method)
-      throw new Refusal(400, "There is no such method.", [{ field: "method", what: "choose one of the list" }]);
+      throw new Refusal(400, "This method does not exist.", [{ field: "method", what: "choose one of the list" }]);
     const faults = checkTreatment(
       treatment,
       method.kind === "product",

@@ -74,8 +74,8 @@ export default async function AccountPage({ searchParams }: { searchParams: Prom
       <h2 className="ruled mt-6">One-time codes</h2>
       <p className="py-2">
         {codes
-          ? "On. Signing in asks for a code from your authenticator besides the password."
-          : "Off. With an authenticator on your phone, a stolen password alone opens nothing. Keepers should use them."}
+          ? "On. Signing in asks for a code from your authenticator as well as the password."
+          : "Off. With an authenticator on your phone, a stolen password alone is not enough to sign in. Keepers should use one."}
       </p>
       {codes ? (
         <ActionForm action={endCodesAction} label="Take the codes off" className="grid sm:grid-cols-2 gap-4 items-end">
@@ -91,8 +91,7 @@ export default async function AccountPage({ searchParams }: { searchParams: Prom
       <OnThisDevice />
       <h2 className="ruled mt-6">Sign out everywhere</h2>
       <p className="py-2">
-        Ends every session of yours, on this and on all other devices. Drafts stay on the devices on which they were
-        made.
+        This ends all your sessions, on this device and on every other. Drafts stay on the device where you made them.
       </p>
       <form action={signOutEverywhereAction}>
         <Button type="submit">Sign out everywhere</Button>
@@ -111,7 +110,7 @@ export default async function AccountPage({ searchParams }: { searchParams: Prom
       </details>
       {stays ? (
         <p role="alert" className="fault">
-          You are the only keeper here. Make somebody else keeper before you leave.
+          You are the only keeper here. Make someone else a keeper before you leave.
         </p>
       ) : null}
     </div>

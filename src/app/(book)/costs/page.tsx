@@ -11,18 +11,18 @@ export const metadata = { title: "Decision costs" };
 type Search = Partial<Record<"hour" | "wrongClear" | "missedTarget" | "hold", string>>;
 
 const FIELDS = [
-  { name: "hour", label: "One hour of work costs", hint: "in your money; leave 1 to count everything in hours" },
+  { name: "hour", label: "One hour of work costs", hint: "in your currency; leave 1 to count everything in hours" },
   {
     name: "wrongClear",
-    label: "Clearing a plant that should have stayed",
+    label: "Clearing a plant that should be kept",
     hint: "what it takes to make good: replanting, years of growth, a fine, trust",
   },
   {
     name: "missedTarget",
-    label: "Leaving a target standing",
+    label: "Leaving a target in place",
     hint: "what its seed and spread cost until it is found again",
   },
-  { name: "hold", label: "Coming back another day, in hours", hint: "the way there and back, and the look" },
+  { name: "hold", label: "Coming back another day, in hours", hint: "the trip there and back, and the check" },
 ] as const;
 
 export default async function CostsPage({ searchParams }: { searchParams: Promise<Search> }) {
@@ -37,11 +37,11 @@ export default async function CostsPage({ searchParams }: { searchParams: Promis
     <div className="px-4 md:px-6 py-5 max-w-[980px]">
       <PageHead above={<Link href="/people">People and settings</Link>} title="What a wrong act costs here" />
       <p className="mt-1 max-w-[70ch]">
-        From these the Bench takes its limit: how likely a plant that stays may still be when it says “clear to act”. It
-        is the missed target over the missed target and the wrong clearing together, and never above 2%. It stands at{" "}
-        <strong className="figure">{percentOf(limit)}</strong>.
+        The Bench gets its limit from these costs: the highest chance that the plant is one to keep at which the Bench
+        still says “clear to act”. The limit is the cost of a missed target divided by that cost plus the cost of
+        clearing wrongly. It is never above 2%. It is now <strong className="figure">{percentOf(limit)}</strong>.
       </p>
-      {keeper ? null : <p className="mt-3">Only the keeper of the district changes these.</p>}
+      {keeper ? null : <p className="mt-3">Only the keeper of the district can change these costs.</p>}
       <form method="get" className="grid sm:grid-cols-2 gap-5 mt-4" aria-label="Try other costs">
         {FIELDS.map((f) => (
           <label key={f.name} className="field">
@@ -59,7 +59,7 @@ export default async function CostsPage({ searchParams }: { searchParams: Promis
         ))}
         {keeper ? (
           <Button type="submit" className="justify-self-start">
-            Show what that does
+            Show what changes
           </Button>
         ) : null}
       </form>

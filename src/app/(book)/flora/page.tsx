@@ -45,8 +45,8 @@ export default async function FloraPage({ searchParams }: { searchParams: Promis
     <div className="px-4 md:px-6 py-5">
       <h1>Flora</h1>
       <p className="text-[var(--soft)]">
-        {flora.taxa.length} plants in {flora.sets.length} sets of look-alikes; a plant may stand in several. The status
-        is this district’s: see <Link href="/flora/list">the list</Link>.{" "}
+        {flora.taxa.length} plants in {flora.sets.length} sets of look-alikes; a plant can be in several. The status is
+        that of this district: see <Link href="/flora/list">the list</Link>.{" "}
         <Link href="/flora/packs">Packs and amendments</Link>
       </p>
       <NameFinder start={q ?? ""} />

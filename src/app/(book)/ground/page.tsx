@@ -61,7 +61,7 @@ export default async function GroundPage({
       </div>
       {sites.length === 0 ? (
         <p className="px-4 md:px-6 pb-4">
-          No sites yet. A site is the ground you look after, with its rules; findings and patches lie on it.{" "}
+          No sites yet. A site is the ground you manage, with its rules. Findings and patches belong to a site.{" "}
           {mayDraw ? "Draw the first one." : "The keeper draws the first one."}
         </p>
       ) : null}
@@ -85,7 +85,7 @@ export default async function GroundPage({
                 <br />
                 <span className="small">{s.note}</span>{" "}
                 <Link className="small" href={`/bench?site=${s.id}`}>
-                  Look at a plant here
+                  Identify a plant here
                 </Link>
               </li>
             ))}

@@ -11,7 +11,7 @@ export default async function OutboxPage() {
     <div className="px-4 md:px-6 py-5 max-w-[820px]">
       <h1>Outbox of this device</h1>
       <p className="mt-1 text-[var(--soft)]">
-        Findings that were saved here and that the server does not have yet, or that need your eye.
+        Findings saved on this device that the server does not have yet, or that you need to check.
       </p>
       <OutboxPanel deviceKey={deviceKey(member)} nameOf={plants.plainNames()} />
     </div>

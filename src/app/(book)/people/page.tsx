@@ -38,7 +38,7 @@ export default async function PeoplePage() {
     <div className="px-4 md:px-6 py-5 max-w-[980px]">
       <h1>People</h1>
       <p className="text-[var(--soft)]">
-        Who works in {member.name}, and as what. {ROLES.map((r) => `${r}: ${WORDS[r]}`).join("; ")}.
+        The people who work in {member.name}, and their roles. {ROLES.map((r) => `${r}: ${WORDS[r]}`).join("; ")}.
       </p>
       <ul className="mt-4">
         {people.map((p) => (
@@ -81,7 +81,9 @@ export default async function PeoplePage() {
                     <Button type="submit" look="plain">
                       Take {p.name} out of this district
                     </Button>
-                    <p className="small">Every session of {p.name} ends at once. The name stays on what was signed.</p>
+                    <p className="small">
+                      Every session of {p.name} ends at once. The name stays on everything {p.name} signed.
+                    </p>
                   </ActionForm>
                 )}
               </details>
@@ -135,9 +137,8 @@ export default async function PeoplePage() {
             <section className="mt-8">
               <h2 className="ruled">The season here</h2>
               <p className="mt-2">
-                The flora’s calendars are those of the lowlands of the temperate north. Where spring comes later than
-                there, autumn comes earlier by as much; the stages of plants, the windows of methods and “come back
-                from” follow.
+                The calendars of the flora are for the lowlands of the temperate north. Where spring comes later, fall
+                comes earlier by as many days. Plant stages, treatment windows and “come back from” dates shift with it.
               </p>
               <ActionForm action={seasonAction} label="The season here" className="grid gap-4 mt-3">
                 <input type="hidden" name="version" value={season.version} />
@@ -145,7 +146,7 @@ export default async function PeoplePage() {
                   <Field
                     name="seasonShift"
                     label="Spring comes later by, in days"
-                    hint="below 0 where it comes earlier; 10 days for some 300 m of height"
+                    hint="below 0 if it comes earlier; about 10 days for each 300 m of elevation"
                   >
                     <input name="seasonShift" inputMode="numeric" defaultValue={season.seasonShift} required />
                   </Field>
@@ -162,7 +163,8 @@ export default async function PeoplePage() {
               </ActionForm>
               {season.examples.length > 0 ? (
                 <p className="mt-3">
-                  By this, here {season.examples.map((e) => `${e.plant} flowers from ${shortDay(e.from)}`).join("; ")}.
+                  With this setting,{" "}
+                  {season.examples.map((e) => `${e.plant} flowers from ${shortDay(e.from)}`).join("; ")}.
                 </p>
               ) : null}
             </section>
@@ -174,7 +176,7 @@ export default async function PeoplePage() {
                 <span className="small">
                   {mailWay() === "sample"
                     ? "simulated: letters stay here and are sent to nobody"
-                    : "handed to the mail server; nobody here can read them"}
+                    : "handed to the mail server; nobody in this program can read them"}
                 </span>
               </h2>
               <ul>
@@ -203,7 +205,7 @@ export default async function PeoplePage() {
                   </li>
                 ))}
                 {letters.length === 0 ? (
-                  <li className="small py-2">No letters yet. An invitation makes the first.</li>
+                  <li className="small py-2">No letters yet. An invitation sends the first one.</li>
                 ) : null}
               </ul>
             </section>

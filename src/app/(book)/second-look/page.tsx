@@ -27,11 +27,11 @@ export default async function SecondLookPage() {
   const changed = looks?.changed.filter((f) => standing.get(f.id)?.verdict === f.before.verdict) ?? [];
   return (
     <div className="px-4 md:px-6 py-5 max-w-[980px]">
-      <PageHead above={<Link href="/today">Today</Link>} title="A second look at old findings" />
+      <PageHead above={<Link href="/today">Today</Link>} title="Check old findings again" />
       <p className="mt-1 max-w-[70ch]">
-        Every finding is judged again with the flora, the list and the costs of today. Those that would be judged
-        otherwise are listed here. Each stands as it was given until somebody takes the new verdict. The old verdict
-        stays in the finding’s history.
+        Every finding gets a verdict again with the flora, the list and the costs of today. The findings with a
+        different verdict are listed here. Each finding keeps its old verdict until someone accepts the new one. The old
+        verdict stays in the finding’s history.
       </p>
       <SecondLookStart
         mayAsk={mayTake}
@@ -41,8 +41,8 @@ export default async function SecondLookPage() {
       {looks && newest?.endedAt ? (
         <p className="mt-3 text-[18px]" role="status">
           {changed.length === 0
-            ? `All ${looks.judged} findings would be judged as they were.`
-            : `${changed.length} of ${looks.judged} findings would be judged otherwise.`}{" "}
+            ? `All ${looks.judged} findings would get the same verdict.`
+            : `${changed.length} of ${looks.judged} findings would get a different verdict.`}{" "}
           <span className="small">
             As of {inZone(newest.endedAt, zone)}, asked for by {newest.askedBy}.
             {looks.inAll > looks.judged
@@ -74,7 +74,7 @@ export default async function SecondLookPage() {
               {f.why} Now: {f.because}
             </p>
             {standing.get(f.id)?.overruled ? (
-              <p className="small">Overruled in writing by a specialist: that stands.</p>
+              <p className="small">A specialist overruled this in writing. The overruling applies.</p>
             ) : mayTake ? (
               <ActionForm
                 action={newVerdictAction}

@@ -23,7 +23,7 @@ export default async function TodayPage() {
       <p className="mt-1 text-[18px]">{summary(due.length, open.length, view.holds.filter((h) => h.due).length)}</p>
       <p className="mt-3 no-print">
         <LinkButton href="/bench" look="press">
-          Look at a plant
+          Identify a plant
         </LinkButton>
       </p>
       {nothing ? (
@@ -41,8 +41,8 @@ export default async function TodayPage() {
         </div>
       </div>
       <p className="small mt-8 no-print">
-        <Link href="/second-look">A second look at old findings</Link> shows which of them would get another verdict
-        today, with the flora, the list and the costs as they are now.
+        <Link href="/second-look">Check old findings again</Link> shows which of them would get another verdict today,
+        with the flora, the list and the costs as they are now.
       </p>
     </div>
   );

@@ -24,14 +24,14 @@ export function WorkNow({ view }: { view: TodayView }) {
                 key={f.id}
                 href={`/findings/${f.id}`}
                 main={f.name}
-                sub={`${f.siteName} · found ${shortDay(f.day)} · report it before anything is done`}
+                sub={`${f.siteName} · found ${shortDay(f.day)} · report it before you do anything`}
                 tape="clear"
               />
             ))}
           </ul>
         </Section>
       ) : null}
-      <Section title="Go back and look" aside={`${due.length} due`}>
+      <Section title="Go back and check" aside={`${due.length} due`}>
         <ul>
           {due.length + soon.length === 0 ? (
             <li>
@@ -43,7 +43,7 @@ export function WorkNow({ view }: { view: TodayView }) {
         </ul>
       </Section>
       {view.looked.length > 0 ? (
-        <Section title="Looked at lately" aside="and recorded">
+        <Section title="Checked lately" aside="and recorded">
           <ul>
             {view.looked.map((c) => (
               <Line
@@ -183,7 +183,7 @@ function CheckLine({ check }: { check: TodayView["checks"][number] }) {
           className="grid sm:grid-cols-2 gap-x-4 gap-y-3 pb-4 pl-4"
         >
           <input type="hidden" name="id" value={check.id} />
-          <Field name="doneOn" label="Looked on">
+          <Field name="doneOn" label="Checked on">
             <input type="date" name="doneOn" defaultValue={[check.dueOn, check.today].sort()[1]} required />
           </Field>
           <Field name="percentControl" label="Control, %" hint="negative if there is more than before">

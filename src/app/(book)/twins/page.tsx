@@ -32,7 +32,7 @@ export default async function TwinsPage({ searchParams }: { searchParams: Promis
       <div className="px-4 md:px-6 py-5">
         <h1>Twins</h1>
         <p className="mt-2">
-          Choose two to four plants: open one in the <Link href="/flora">flora</Link> and follow what it is taken for.
+          Choose two to four plants. Open one in the <Link href="/flora">flora</Link> and follow its look-alikes.
         </p>
       </div>
     );
@@ -55,7 +55,8 @@ export default async function TwinsPage({ searchParams }: { searchParams: Promis
       </nav>
       {view.sameTreatment ? (
         <p className="mt-3 border-l-4 border-[var(--teal)] pl-3">
-          <strong>No need to part these here:</strong> they are all targets, and the same treatment suits them.
+          <strong>You do not need to tell these apart here:</strong> they are all targets, and the same treatment suits
+          them.
         </p>
       ) : null}
       {view.mistake ? (
@@ -64,11 +65,11 @@ export default async function TwinsPage({ searchParams }: { searchParams: Promis
         </p>
       ) : null}
       <div className="overflow-x-auto">
-        <table className="w-full mt-4 text-left" aria-label="What parts them, best first">
+        <table className="w-full mt-4 text-left" aria-label="What tells them apart, best first">
           <thead>
             <tr>
               <th scope="col" className="small font-normal w-[22%]">
-                What to look at, {WHEN[view.stage]}
+                What to check, {WHEN[view.stage]}
               </th>
               {view.plants.map((p) => (
                 <th key={p.id} scope="col" className="align-bottom pb-2">
@@ -89,7 +90,7 @@ export default async function TwinsPage({ searchParams }: { searchParams: Promis
                   <span className={row.parts ? "font-bold" : ""}>{row.name}</span>
                   <br />
                   <span className="small">
-                    {row.ask} {row.seconds} s{row.parts ? " · parts them well" : ""}
+                    {row.ask} {row.seconds} s{row.parts ? " · tells them apart well" : ""}
                   </span>
                 </th>
                 {row.cells.map((cell, k) => (
@@ -107,10 +108,12 @@ export default async function TwinsPage({ searchParams }: { searchParams: Promis
           </tbody>
         </table>
       </div>
-      {view.rows.length === 0 ? <p className="mt-3">Nothing that the flora records parts them at this stage.</p> : null}
+      {view.rows.length === 0 ? (
+        <p className="mt-3">The flora records nothing that tells them apart at this stage.</p>
+      ) : null}
       {view.later.length > 0 ? (
         <section className="mt-6">
-          <h2 className="ruled">What will part them later</h2>
+          <h2 className="ruled">What will tell them apart later</h2>
           <ul>
             {view.later.map((l, i) => (
               <li key={l.stage} className={`row py-2 ${i >= CARD_LATER ? "no-print" : ""}`}>
@@ -135,7 +138,7 @@ export default async function TwinsPage({ searchParams }: { searchParams: Promis
       ) : null}
       <div className="no-print mt-5 flex items-center gap-3">
         <PrintButton />
-        <span className="small">Prints as a field card, one page of A5: the {cardRows} best looks.</span>
+        <span className="small">Prints as a field card, one page of A5: the {cardRows} best checks.</span>
       </div>
     </div>
   );

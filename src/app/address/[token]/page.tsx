@@ -10,7 +10,7 @@ export default async function AddressPage({ params }: { params: Promise<{ token:
   const { token } = await params;
   return (
     <Cover title="Is this your address?">
-      <p className="mt-3">Somebody, probably you, wants to sign in with the address to which this link came.</p>
+      <p className="mt-3">Someone, probably you, wants to sign in with the address that received this link.</p>
       <ActionForm action={proveAddressAction} label="Prove the address" className="mt-5 grid gap-4">
         <input type="hidden" name="token" value={token} />
         <Button type="submit" look="press">

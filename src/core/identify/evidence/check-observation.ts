@@ -77,7 +77,7 @@ function checkCounted(character: Character, { against, of }: Observation, field:
       "not-comparative",
       `${field}.against`,
       against,
-      `${character.id} looks at one plant alone; leave against out`,
+      `${character.id} is checked on one plant alone. Leave out against`,
     );
   if (of && of.yes > of.n)
     throw new InputError("more-than-all", `${field}.of`, of, `of ${of.n} plants at most ${of.n} can show it`);

@@ -32,7 +32,7 @@ export function compare(model: Model, c: number, observation: Observation, field
       "no-other-plant",
       `${field}.against`,
       observation.against,
-      `name the plant beside it: ${character.id} compares two`,
+      `name the plant next to it: ${character.id} compares two`,
     );
   const other = model.taxonIndex.get(observation.against);
   if (other === undefined)

@@ -42,7 +42,7 @@ describe("what one observation says", () => {
     expect(chanceOf("Malus prima", either)).toBeCloseTo(1, 6);
   });
 
-  it("takes 'looked for and absent' as all but the states named", () => {
+  it("takes 'checked and absent' as all but the states named", () => {
     const absent = seen("hair", "some", { answer: "absent" });
     expect(chanceOf("Malus prima", absent)).toBeCloseTo(1 - chanceOf("Malus prima", seen("hair", "some")), 6);
   });

@@ -42,9 +42,9 @@ function reasonOf(judgement: Judgement, check: Check, ranked: number[]): string 
   if (check.first) return twinReason(judgement, check, check.first);
   if (check.second) return againstReason(judgement, check.character, ranked[0]);
   if (check.seldom)
-    return "Few of the plants that still fit show this now, and no other check is left. Look at your first answers again too.";
+    return "Few of the plants that still fit show this now, and no other check is left. Check your first answers again too.";
   const best = bestPair(judgement, check.character, ranked);
-  if (!best) return "Splits what still fits into smaller groups.";
+  if (!best) return "Splits the plants that still fit into smaller groups.";
   const [a, b] = best.plants.map((t, i) => `${plainName(judgement, t)} (${best.words[i]})`);
   return `Tells ${a} from ${b}.`;
 }
@@ -78,10 +78,10 @@ function bestPair(
 function twinReason(judgement: Judgement, check: Check, twins: NonNullable<Check["first"]>): string {
   const like = twins.filter(({ fits }) => fits).map(({ twin }) => twin);
   if (like.length > 0)
-    return `You ${seenOf(judgement, check.character)}. That matches ${listed(like)}, which ${new Set(like).size > 1 ? "are" : "is"} not in this flora, although everything else differs. This plant may be unusual, or the part misread.`;
+    return `You ${seenOf(judgement, check.character)}. That matches ${listed(like)}, which ${new Set(like).size > 1 ? "are" : "is"} not in this flora, although everything else differs. This plant may be unusual, or the part was misread.`;
   const names = listed(twins.map(({ twin }) => twin));
   const apart = `${listed(twins.map(({ taxon }) => plainName(judgement, taxon)))} from ${names}, which ${new Set(twins.map(({ twin }) => twin)).size > 1 ? "are" : "is"} not in this flora`;
-  return check.second ? `This check alone tells ${apart}. One check may be a slip.` : `Tells ${apart}.`;
+  return check.second ? `This check alone tells ${apart}. One check can be wrong.` : `Tells ${apart}.`;
 }
 
 /** What was seen of a part on one plant: "saw milky", "measured 12 cm". */
@@ -96,5 +96,5 @@ function seenOf({ model, case: given }: Judgement, c: number): string {
 function againstReason(judgement: Judgement, c: number, likeliestPlant: number): string {
   const shown = describeScore(judgement, likeliestPlant, c, likeliestStage(judgement, likeliestPlant));
   const name = plainName(judgement, likeliestPlant);
-  return `You ${seenOf(judgement, c)}. ${name} is the likeliest here, and it ${shown ? `has ${shown}` : "hardly ever shows that"}. This plant may be unusual, or the part misread.`;
+  return `You ${seenOf(judgement, c)}. ${name} is the most likely plant here, and it ${shown ? `has ${shown}` : "hardly ever shows that"}. This plant may be unusual, or the part was misread.`;
 }

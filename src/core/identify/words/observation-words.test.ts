@@ -24,7 +24,7 @@ describe("what was seen, in words", () => {
     [seen("edge", "smooth", { sure: "guess" }), "edge: smooth (a guess)"],
     [seen("edge", "smooth", { states: ["smooth", "teeth"] }), "edge: smooth or teeth"],
     [seen("edge", "smooth", { states: ["smooth", "teeth"], join: "all" }), "edge: smooth and teeth"],
-    [seen("hair", "some", { answer: "absent" }), "hair: looked for and absent: some"],
+    [seen("hair", "some", { answer: "absent" }), "hair: checked and absent: some"],
     [seen("hair", "some", { answer: "cannot-tell" }), "hair: can't tell"],
     [seen("petals", "four", { answer: "not-there-yet" }), "petals: not there yet"],
     [seen("edge", "smooth", { of: { yes: 3, n: 4 } }), "edge: smooth in 3 of 4 plants"],
@@ -99,7 +99,7 @@ describe("reasons", () => {
     return { result: decide(judgement), text: verdictReason(judgement, decide(judgement)) };
   };
   it("say that nothing was seen", () => {
-    expect(reason([]).text).toBe("Nothing has been seen yet. Start with whatever is plainest.");
+    expect(reason([]).text).toBe("Nothing has been seen yet. Start with the easiest check.");
   });
   it("name what still fits when holding", () => {
     const { result, text } = reason([seen("edge", "smooth"), seen("hair", "some"), read("length", 5)]);

@@ -57,7 +57,7 @@ function statesInWords(
   nameOf: (taxon: string) => string,
 ): string {
   const names = (states ?? ["none"]).map((id) => stateName(character, id)).join(join === "all" ? " and " : " or ");
-  const looked = answer === "absent" && states ? "looked for and absent: " : "";
+  const looked = answer === "absent" && states ? "checked and absent: " : "";
   const beside = against ? ` ${states?.[0] === "same" ? "as" : "than"} ${nameOf(against)}` : "";
   return `${looked}${names}${beside}${plantsInWords(character, of, other)}`;
 }

@@ -59,12 +59,12 @@ export function verdictReason(judgement: Judgement, result: VerdictResult): stri
   if (result.verdict === "hold") return holdReason(judgement, result);
   return judgement.evidence.some(Boolean)
     ? "Not enough has been seen yet to say."
-    : "Nothing has been seen yet. Start with whatever is plainest.";
+    : "Nothing has been seen yet. Start with the easiest check.";
 }
 
 function clearReason(judgement: Judgement, { about, limit, reportFirst }: VerdictResult): string {
   const { local, flat } = judgement.guarded;
-  const report = reportFirst ? "This plant is not known here yet: report it before anything is done. " : "";
+  const report = reportFirst ? "This plant is not known here yet. Report it before you do anything. " : "";
   const kept = Math.max(local.keptSide, flat.keptSide);
   return `${report}${plainName(judgement, about)} fits. The chance that it is a plant to keep is ${percent(kept, "under ")}, below your limit of ${percent(limit, "under ")}.`;
 }

@@ -32,7 +32,7 @@ export function NextSteps({ line, specialist, mayMark }: { line: FindingLine; sp
         ) : null}
         <li>
           <LinkButton href={`/bench?site=${line.siteId}${line.patchId ? `&patch=${line.patchId}` : ""}`}>
-            Look at another plant here
+            Identify another plant here
           </LinkButton>
         </li>
       </ul>
@@ -54,8 +54,8 @@ const RoundPatch = ({ line }: { line: FindingLine }) => (
   <details className="mt-3 no-print">
     <summary className="linkish">Make the patch without drawing it</summary>
     <p className="small mt-2">
-      The patch lies round the finding’s point. Give its area, or the number of plants: each plant then counts as{" "}
-      {GROUND_PER_PLANT_M2} m² of ground to work on.
+      The patch is centered on the point of the finding. Give its area, or the number of plants. Each plant then counts
+      as {GROUND_PER_PLANT_M2} m² of ground to work on.
     </p>
     <ActionForm action={roundPatchAction} label="Patch without drawing" className="mt-2 flex flex-wrap gap-4 items-end">
       <input type="hidden" name="id" value={newId()} />

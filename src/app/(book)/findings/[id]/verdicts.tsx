@@ -98,7 +98,7 @@ export const Overrule = ({
 }) => (
   <section className="mt-6">
     <h2 className="ruled">
-      Overrule in writing<span className="small">shows ever after</span>
+      Overrule in writing<span className="small">stays on the finding permanently</span>
     </h2>
     <ActionForm action={overruleAction} draft={`overrule-${line.id}`} label="Overrule" className="grid gap-3 mt-3">
       <input type="hidden" name="findingId" value={line.id} />

@@ -127,7 +127,7 @@ export const ListForm = ({ view: { taxon, list, versions, sites } }: { view: Pla
 export const StandsHere = ({ view: { patches, findings } }: { view: PlantPage }) => (
   <>
     <h2 className="ruled mt-6">
-      Where it stands here
+      Where it grows here
       <span className="small">
         {patches.length} {patches.length === 1 ? "patch" : "patches"}
       </span>

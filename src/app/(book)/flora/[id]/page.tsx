@@ -40,8 +40,8 @@ export default async function PlantPage({
           <StageLinks view={view} />
           <Plate panels={plateOf(view.model, view.index, view.stage)} />
           <p className="small mt-2">
-            This plate is drawn from the scores of this plant at this stage. It shows what the plant mostly shows.{" "}
-            <a href={`/api/v1/plates/${id}?stage=${view.stage}&format=png`}>As a picture</a> ·{" "}
+            This plate is drawn from the scores of this plant at this stage. The plate shows the usual state of each
+            character. <a href={`/api/v1/plates/${id}?stage=${view.stage}&format=png`}>As a picture</a> ·{" "}
             <a href={`/api/v1/plates/${id}?stage=${view.stage}&format=pdf`}>As a page for print (PDF)</a>
           </p>
           <Scores view={view} mayAmend={mayAmend} />

@@ -31,8 +31,8 @@ export default async function ListPage({ searchParams }: { searchParams: Promise
     <div className="px-4 md:px-6 py-5">
       <PageHead above={<Link href="/flora">Flora</Link>} title="The list" />
       <p className="text-[var(--soft)] max-w-[70ch]">
-        What each plant is in this district, and where a site says otherwise. A plant that does not stand here counts as
-        kept. Verdicts already given are not rewritten.
+        The status of each plant in this district, and the sites where it differs. A plant that is not on the list
+        counts as kept. Verdicts already given are not rewritten.
       </p>
       <form className="no-print mt-4 flex flex-wrap gap-x-5 gap-y-3 items-end">
         <label className="field">
@@ -41,7 +41,7 @@ export default async function ListPage({ searchParams }: { searchParams: Promise
             <option value="">the whole list</option>
             {sites.map((s) => (
               <option key={s.id} value={s.id}>
-                what is otherwise on {s.name}
+                what differs on {s.name}
               </option>
             ))}
           </select>
@@ -70,7 +70,7 @@ export default async function ListPage({ searchParams }: { searchParams: Promise
                 <th scope="col" className="w-[20%]">
                   Treated together as
                 </th>
-                <th scope="col">Otherwise on</th>
+                <th scope="col">Different on</th>
                 <th scope="col" className="w-[18%]">
                   Set by
                 </th>
@@ -169,7 +169,7 @@ function ChangeForm({ sites, site, plants }: { sites: { id: string; name: string
   return (
     <details className="no-print mt-4 border-b border-[var(--line)] pb-3">
       <summary className="min-h-[44px] flex items-center">
-        <span className="plain-button">Put a plant on it, or change one</span>
+        <span className="plain-button">Put a plant on the list, or change one</span>
       </summary>
       <ActionForm
         action={statusAction}

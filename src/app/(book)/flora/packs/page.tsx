@@ -23,8 +23,8 @@ export default async function PacksPage() {
     <div className="px-4 md:px-6 py-5">
       <PageHead above={<Link href="/flora">Flora</Link>} title="Packs and amendments" />
       <p className="text-[var(--soft)] max-w-[70ch]">
-        The flora leaves as tables that open in a spreadsheet: what the plants are, what parts them from their twins,
-        and one score a row in plain words. It comes back the same way, with plants that were added. What this district
+        You can download the flora as tables for a spreadsheet: the plants, what tells each one from its twins, and one
+        score per row in plain words. You can upload it the same way, with plants that you added. What this district
         changes lies over the shipped flora and can be taken back.
       </p>
       <section className="mt-6">
@@ -51,21 +51,22 @@ export default async function PacksPage() {
           </summary>
           <ol className="list-decimal pl-6 max-w-[70ch]">
             <li className="py-1">
-              Open the plant that is most like it and take its three tables, at the foot of its page: they are filled
-              in, so nothing starts from an empty sheet.
+              Open the plant that is most like it and download its three tables at the bottom of its page. The tables
+              are filled in, so you do not start from an empty sheet.
             </li>
             <li className="py-1">
-              Write the new plant’s accepted name in place of the old one, in all three. Correct every row by plants
-              that were looked at; take out the rows that nobody knows. A score that is missing counts as not recorded,
-              and never speaks against a kept plant.
+              Write the new plant’s accepted name in place of the old one, in all three. Correct every row from plants
+              that you checked. Delete the rows that nobody knows. A score that is missing counts as not recorded, and
+              never counts against a kept plant.
             </li>
             <li className="py-1">
-              In the table of twins say what it is taken for and which characters part the two, with the mistake that
-              people make. Without a twin, or with one that nothing parts, it is refused.
+              In the table of twins, say which plant it is mistaken for, which characters tell the two apart, and the
+              mistake people make. A plant without a twin, or with a twin that nothing tells apart, is refused.
             </li>
             <li className="py-1">
-              Choose the three tables together below. All of it is checked, and shown with the findings whose verdict it
-              would change, before anything is taken in. Then put the plant on the list: until then it counts as kept.
+              Choose the three tables together below. Everything is checked before anything is taken in, and the page
+              shows which findings would get a different verdict. Then put the plant on the list. Until then it counts
+              as kept.
             </li>
           </ol>
         </details>
@@ -80,7 +81,7 @@ export default async function PacksPage() {
       )}
       <section className="mt-8">
         <h2 className="ruled">
-          Amendments<span className="small">newest first; what the shipped flora says is never lost</span>
+          Amendments<span className="small">newest first; the shipped flora is never lost</span>
         </h2>
         {history.length === 0 ? (
           <p className="small py-3">

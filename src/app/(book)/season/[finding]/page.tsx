@@ -94,8 +94,8 @@ export default async function PlanningPage({ params }: { params: Promise<{ findi
         </section>
       ) : null}
       <p className="small mt-6 max-w-[70ch]">
-        No product is recommended here. The label, local law, its rules for waste too, and a licensed person stand above
-        this program.
+        No product is recommended here. The label, local law, its rules for waste too, and a licensed professional take
+        precedence over this program.
       </p>
     </div>
   );

@@ -12,7 +12,7 @@ export async function GET(request: Request) {
     const asked = new URL(request.url).searchParams;
     const seed = Number(asked.get("seed") ?? 1);
     if (!Number.isFinite(seed))
-      throw new Refusal(400, "The seed is no number.", [{ field: "seed", what: "give any number" }]);
+      throw new Refusal(400, "The seed must be a whole number.", [{ field: "seed", what: "give any number" }]);
     const { jpeg, truth } = await drawn.sample(seed);
     if (asked.has("truth")) return Response.json(truth);
     return new Response(new Uint8Array(jpeg), {

@@ -48,7 +48,7 @@ export default async function AmendPage({
       />
       <p className="text-[var(--soft)]">
         Your district’s correction replaces the shipped score, with your reason. It can be taken back. Change a score
-        because of plants that you looked at, never to make one finding come out right.
+        because of plants that you checked, never to make one finding come out right.
       </p>
       {character ? (
         <NewValue id={id} scoreKey={key} character={character} now={now} asked={asked} preview={preview} />

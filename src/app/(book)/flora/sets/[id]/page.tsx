@@ -44,7 +44,8 @@ export default async function SetPage({
         }
       />
       <p className="no-print text-[var(--soft)] max-w-[70ch]">
-        What is acted on here, beside the plants to keep that are most easily taken for it: the likest pair first.
+        The targets of this district, next to the plants to keep that are most easily mistaken for them. The most
+        similar pair comes first.
       </p>
       <nav aria-label="Stage" className="no-print flex flex-wrap gap-2 mt-3">
         {card.stages.map((s) => (
@@ -60,7 +61,7 @@ export default async function SetPage({
       </nav>
       {card.lines.length === 0 ? (
         <p className="mt-5">
-          No plant of this set is a target in this district at this stage: nothing here is acted on.{" "}
+          No plant of this set is a target in this district at this stage. Do not act on any of them.{" "}
           <Link href="/flora/list">The list</Link> says what is.
         </p>
       ) : (
@@ -73,10 +74,10 @@ export default async function SetPage({
             {card.unheld.map((twin, i) => (
               <li key={`${twin.target.id}-${twin.name}`} className={`row py-1.5 ${i < CARD_UNHELD ? "" : "no-print"}`}>
                 <strong>{twin.common.charAt(0).toUpperCase() + twin.common.slice(1)}</strong>{" "}
-                <span className="latin">{twin.name}</span> is taken for {twin.target.common}
+                <span className="latin">{twin.name}</span> is mistaken for {twin.target.common}
                 {twin.looks.length > 0
-                  ? `, which alone shows ${twin.looks.join("; ")}.`
-                  : ": nothing parts them at this stage, so hold."}
+                  ? `. Only that one shows ${twin.looks.join("; ")}.`
+                  : ". Nothing tells them apart at this stage, so hold."}
               </li>
             ))}
           </ul>
@@ -95,13 +96,13 @@ export default async function SetPage({
         </section>
       ) : null}
       <p className="print-only">
-        Not sure of every line? Then hold, and look again. Labels, local law and licensed people decide what is done.
+        Not sure of every line? Hold, and check again. Follow the label, local law and licensed professionals.
       </p>
       <div className="no-print mt-5 flex items-center gap-3">
         <PrintButton />
         <span className="small">
           Prints as a field card, one page of A5
-          {card.lines.length > printed ? `: the ${printed} likest pairs of ${card.lines.length}` : ""}.
+          {card.lines.length > printed ? `: the ${printed} most similar pairs of ${card.lines.length}` : ""}.
         </span>
       </div>
     </div>
@@ -114,12 +115,12 @@ function Lines({ card, printed }: { card: SetCard; printed: number }) {
       <thead>
         <tr className="small">
           <th scope="col" className="w-[22%]">
-            What to look at
+            What to check
           </th>
           <th scope="col" className="w-[39%]">
-            Acted on
+            Target
           </th>
-          <th scope="col">Not to be taken for it</th>
+          <th scope="col">Look-alike to keep</th>
         </tr>
       </thead>
       {card.lines.map((line, i) => (
@@ -158,7 +159,7 @@ function Lines({ card, printed }: { card: SetCard; printed: number }) {
             <tr>
               <td />
               <td colSpan={2} className="py-1.5">
-                <strong>Nothing recorded parts them at this stage: hold.</strong>
+                <strong>Nothing recorded tells them apart at this stage: hold.</strong>
               </td>
             </tr>
           ) : null}

@@ -44,7 +44,7 @@ export default async function PatchPage({ params }: { params: Promise<{ id: stri
         day: f.doneOn as string,
         what: (
           <>
-            Looked again, {f.doneBy}: {f.result?.note}
+            Checked again, {f.doneBy}: {f.result?.note}
             {f.result?.percentControl !== undefined ? ` Control ${f.result.percentControl}%.` : ""}
           </>
         ),
@@ -68,7 +68,7 @@ export default async function PatchPage({ params }: { params: Promise<{ id: stri
         </p>
         <p className="mt-3 flex flex-wrap gap-2 no-print">
           <LinkButton look="press" href={`/bench?site=${site.id}&patch=${patch.id}`}>
-            Look at a plant here
+            Identify a plant here
           </LinkButton>
           {clear ? <LinkButton href={`/season/${clear.id}`}>What can be done</LinkButton> : null}
         </p>
@@ -103,7 +103,7 @@ export default async function PatchPage({ params }: { params: Promise<{ id: stri
             {due.length + view.plans.filter((p) => p.state === "planned").length === 0 ? (
               <li className="small py-2">
                 Nothing planned and nothing due.{" "}
-                {clear ? "Plan the next step from the finding that is clear." : "Look at a plant here first."}
+                {clear ? "Plan the next step from the finding that is clear." : "Identify a plant here first."}
               </li>
             ) : null}
           </ul>

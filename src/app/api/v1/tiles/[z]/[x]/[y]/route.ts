@@ -9,7 +9,7 @@ const tile = z
     x: z.coerce.number().int().min(0),
     y: z.coerce.number().int().min(0),
   })
-  .refine((t) => t.x < 2 ** t.z && t.y < 2 ** t.z, "x and y must lie on the tile grid of this zoom");
+  .refine((t) => t.x < 2 ** t.z && t.y < 2 ** t.z, "x and y must be on the tile grid of this zoom");
 
 export async function GET(_: Request, { params }: { params: Promise<{ z: string; x: string; y: string }> }) {
   return respond(async () => {
