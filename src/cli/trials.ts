@@ -1,4 +1,5 @@
-import { fork } from "node:child_process";
+import { execFileSync, fork } from "node:child_process";
+import { readFileSync, writeFileSync } from "node:fs";
 import { availableParallelism } from "node:os";
 import { fileURLToPath } from "node:url";
 import { InputError } from "@/core/errors";
@@ -11,10 +12,12 @@ import {
   type OrderComparison,
   runBatch,
   type TrialOptions,
+  type TrialReport,
 } from "@/core/trials";
 import { currentFlora, loadList } from "@/flora/load";
 import { numberOption, option, printJson, run } from "./output";
-import { withTuning } from "@/core/identify";
+import { engineVersion, withTuning } from "@/core/identify";
+import { trialsTable, withTable } from "./trials-page";
 
 export const TRIAL_LISTS = ["otter-valley", "elm-county", "far-isles"];
 interface Job {
@@ -56,7 +59,26 @@ async function main() {
   ];
   const results = await shareOut(jobs);
   const batchesOf = (kind: Job["kind"]) => mergeBatches(results.filter((_, i) => jobs[i].kind === kind) as Batch[]);
-  printJson(makeReport(flora, options, batchesOf("perturbed"), batchesOf("exact"), results[0] as OrderComparison));
+  const report = makeReport(flora, options, batchesOf("perturbed"), batchesOf("exact"), results[0] as OrderComparison);
+  if (process.argv.includes("--write")) writePage(report, options, flora.version);
+  printJson(report);
+}
+
+const PAGE = "docs/trials.md";
+
+/** Puts the table of a report into docs/trials.md. Only a run of the whole flora at all stages by the shipped constants is written. */
+function writePage(report: TrialReport, { stage, tuning }: TrialOptions, flora: string): void {
+  if (stage || Object.keys(tuning ?? {}).length > 0)
+    throw new InputError("not-the-shipped-run", "--write", stage ?? "--tune", "leave out --stage and --tune");
+  const git = (...args: string[]) => execFileSync("git", args, { encoding: "utf8" }).trim();
+  const changed = git("status", "--porcelain", "src", "flora") ? "+" : "";
+  const measured = {
+    commit: git("rev-parse", "--short", "HEAD") + changed,
+    day: new Date().toISOString().slice(0, 10),
+    engine: engineVersion(),
+    flora,
+  };
+  writeFileSync(PAGE, withTable(readFileSync(PAGE, "utf8"), trialsTable(report, measured)));
 }
 
 function readOptions(): TrialOptions {

@@ -71,15 +71,46 @@ test("sign-in has no serious finding", async ({ browser }) => {
   expect(await serious(page)).toEqual([]);
 });
 
-test("touch targets of the Bench are at least 44 px", async ({ page }) => {
-  await page.goto("/bench");
-  await expect(page.locator("#question")).toBeVisible();
-  const small = await page
-    .locator("main button:visible")
-    .evaluateAll((buttons) =>
-      buttons
-        .filter((b) => b.getBoundingClientRect().height < 43.5 || b.getBoundingClientRect().width < 43.5)
-        .map((b) => b.textContent),
-    );
-  expect(small).toEqual([]);
+/** Controls outside running text that are lower than so many pixels, of what is on the page now. */
+const tooLow = (page: Page, least: number): Promise<string[]> =>
+  page.evaluate((px) => {
+    const inSentence = (link: Element) => {
+      const block = link.closest("p, li, td, dd, figcaption, span.small");
+      return (
+        getComputedStyle(link).display === "inline" && block && block.textContent?.trim() !== link.textContent?.trim()
+      );
+    };
+    /** What a thumb can hit: the label too, where a box or a dot stands in one. */
+    const target = (control: Element) =>
+      (control.matches("[type=checkbox], [type=radio]") && control.closest("label")) || control;
+    return [
+      ...document.querySelectorAll(
+        "a[href], button, input:not([type=hidden]), select, textarea, summary, [role=radio]",
+      ),
+    ]
+      .filter((c) => c.checkVisibility({ visibilityProperty: true, opacityProperty: true }))
+      .filter((c) => !c.closest(".sr-only, nextjs-portal") && !c.classList.contains("skip") && !inSentence(c))
+      .map((c) => ({
+        name: c.textContent?.trim() || c.getAttribute("aria-label") || c.tagName,
+        box: target(c).getBoundingClientRect(),
+      }))
+      .filter(({ box }) => box.width > 1 && box.height > 1 && box.height < px - 0.5)
+      .map(({ name, box }) => `${name.slice(0, 40)}: ${Math.round(box.height)} px`);
+  }, least);
+
+const THUMB_PX = 44;
+const MOUSE_PX = 24;
+test("every control outside running text is large enough, on every screen", async ({ page }, { project }) => {
+  const screens = [...SCREENS, "/flora/list", "/flora/packs", "/flora/sets/umbels", "/ledger/new", "/field"];
+  const looked = [
+    ...screens,
+    "/twins?t=heracleum-mantegazzianum&t=heracleum-maximum",
+    "/flora/heracleum-maximum/amend",
+  ];
+  for (const path of looked) {
+    await page.goto(path);
+    if (path === "/bench") await expect(page.locator("#question")).toBeVisible();
+    await page.waitForTimeout(400);
+    expect(await tooLow(page, project.name === "phone" ? THUMB_PX : MOUSE_PX), path).toEqual([]);
+  }
 });

@@ -14,17 +14,17 @@ test("any two plants are weighed against each other, the answer that goes agains
   await expect(seen.getByText(/speaks (strongly )?for Giant hogweed/).first()).toBeVisible();
   await expect(
     page
-      .getByRole("table", { name: /What parts Giant hogweed from/ })
+      .getByRole("table", { name: /What tells Giant hogweed from/ })
       .locator("tbody tr")
       .first(),
   ).toBeVisible();
   const left = seen.locator("select").first();
   const other = await left.locator("option").nth(1).innerText();
   await left.selectOption({ label: other });
-  await expect(page.getByRole("table", { name: `What parts Giant hogweed from ${other}, best first` })).toBeVisible();
+  await expect(page.getByRole("table", { name: `What tells Giant hogweed from ${other}, best first` })).toBeVisible();
   await page.getByRole("button", { name: "Back to the most likely plant on each side" }).click();
 
-  await seen.getByRole("button", { name: /^Look again: Kind of plant/ }).click();
+  await seen.getByRole("button", { name: /^Check again: Kind of plant/ }).click();
   await page.locator("[data-character=plant-kind] [data-state=grasslike]").click();
   await expect(seen.getByText(/Goes against all the others|The verdict hangs on this one/).first()).toBeVisible();
 });
@@ -35,7 +35,7 @@ test("the field says by what rule one may act, and what another stage would show
   await openBench(page);
   await inLeaf(page);
   await answer(page, UNDECIDED, /Clear/i, 8);
-  await expect(page.locator("figcaption", { hasText: "nothing kept may stand above the dashed line" })).toBeVisible();
+  await expect(page.locator("figcaption", { hasText: "no plant to keep is above the dashed line" })).toBeVisible();
   const later = page.locator("section", {
     has: page.getByRole("heading", { name: /If this plant cannot settle it today/ }),
   });
@@ -60,7 +60,7 @@ test("where one look alone parts it from a twin that is not held, a second plant
   const second = await toSecondPlant(page);
   await expect(second.getByRole("heading")).toContainText("Now on a second plant of the patch");
   await expect(tape(page)).toContainText("Only one check tells the two apart. Make it on a second plant.");
-  await expect(tape(page)).toContainText("Look at a second plant of the patch");
+  await expect(tape(page)).toContainText("Check a second plant of the patch");
   await answer(page, HOUNDSTONGUE, /Clear/i, 1);
   await expect(tape(page).locator(".word")).toHaveText(/Clear/i);
   await expect(page.getByRole("region", { name: "What you have seen" }).getByText(/in 2 of 2 plants/)).toHaveCount(1);
@@ -72,7 +72,7 @@ for (const said of ["Can’t tell", "No second plant here"]) {
     await second.getByRole("button", { name: said }).click();
     await expect(second).toHaveCount(0);
     await expect(tape(page).locator(".word")).toHaveText(/Hold/i);
-    await expect(tape(page)).not.toContainText("Look at a second plant of the patch");
+    await expect(tape(page)).not.toContainText("Check a second plant of the patch");
   });
 }
 
@@ -82,7 +82,7 @@ async function toSecondHemlock(page: Page, part: RegExp, wrong: Record<string, s
   await page.getByRole("button", { name: /In flower/ }).click();
   await page.locator("[data-place]").getByRole("button", { name: /tell/ }).click();
   await answer(page, HEMLOCK, /Clear/i, 1);
-  await page.getByPlaceholder(/Find a part/).fill(part.source.replace("^", ""));
+  await page.getByPlaceholder(/Find a character/).fill(part.source.replace("^", ""));
   await page.getByRole("button", { name: part }).first().click();
   await expect(page.locator(`[data-character=${Object.keys(wrong)[0]}]`)).toBeVisible();
   await answer(page, wrong, /Clear/i, 1);
@@ -153,7 +153,7 @@ test("a plant called by the wrong kind is found out by parts that it has not", a
 test("a reading beyond any plant is refused where it is typed", async ({ page }) => {
   await openBench(page);
   await inLeaf(page);
-  await page.getByPlaceholder(/Find a part/).fill("height");
+  await page.getByPlaceholder(/Find a character/).fill("height");
   await page
     .getByRole("button", { name: /^Height(?! of)/ })
     .first()
@@ -191,19 +191,19 @@ test("several plants of a patch are answered together, two states on one plant t
   await openBench(page);
   await inLeaf(page);
   const find = async (text: string, part: RegExp) => {
-    await page.getByPlaceholder(/Find a part/).fill(text);
+    await page.getByPlaceholder(/Find a character/).fill(text);
     await page.getByRole("button", { name: part }).first().click();
   };
   await find("kind of plant", /^Kind of plant/);
   await page.locator("[data-state=herb]").click();
   await find("hair on the stem", /Hair/);
-  await page.getByRole("button", { name: /Looked at several plants/ }).click();
+  await page.getByRole("button", { name: /Did you check several plants/ }).click();
   await page.getByLabel("Plants checked").fill("6");
   await page.getByLabel("of them, showed it").fill("5");
   await page.locator("[data-character] [data-state]").nth(1).click();
   await expect(page.getByText(/in 5 of 6 plants/)).toBeVisible();
   await find("marks on the stem", /[Mm]arks/);
-  await page.getByRole("button", { name: /Between two or more/ }).click();
+  await page.getByRole("button", { name: /Two or more states/ }).click();
   await page.locator("[data-character] [data-state]").nth(0).click();
   await page.locator("[data-character] [data-state]").nth(1).click();
   await page.getByRole("button", { name: "All of these on one plant" }).click();

@@ -47,7 +47,7 @@ test("any part can be found and answered out of turn, and can't tell and not the
   await openBench(page);
   await inLeaf(page);
   if (isMobile) await page.getByRole("button", { name: "Any part…" }).click();
-  await page.getByPlaceholder(/Find a part/).fill("sap");
+  await page.getByPlaceholder(/Find a character/).fill("sap");
   await page.getByRole("button", { name: /^Sap/ }).click();
   await expect(page.getByRole("heading", { name: /Snap a leaf stalk/ })).toBeVisible();
   const before = await page.locator("#sheet .tape .reason").first().textContent();

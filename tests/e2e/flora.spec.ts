@@ -14,11 +14,11 @@ test("a plant is found while typing, misspelt, by an old name, and an ambiguous 
   await expect(page.getByText("also Polygonum cuspidatum").first()).toBeVisible();
   await finder.fill("bindweed");
   await expect(page.getByText(/plants carry the name “bindweed”/)).toBeVisible();
-  await expect(page.getByText(/What parts them first/)).toBeVisible();
+  await expect(page.getByText(/Check first/)).toBeVisible();
   await finder.fill("dune tansy");
   await expect(page.getByText("dune tansy is mistaken for it, and is not in this flora").first()).toBeVisible();
   await page
-    .getByRole("link", { name: /dune tansy is taken for it/ })
+    .getByRole("link", { name: /dune tansy is mistaken for it/ })
     .first()
     .click();
   await expect(page.getByText("not in this flora: kept").first()).toBeVisible();
@@ -91,7 +91,7 @@ test("from a plant to its twins, and to the card that parts them", async ({ page
 
 test("a plant says when its bark slips, what its ripe seed looks like and what its remains need", async ({ page }) => {
   await page.goto("/flora/cytisus-scoparius");
-  await expect(page.getByText("April to July: pulled then, the root stays")).toBeVisible();
+  await expect(page.getByText("April to July: if you pull it then, the root stays")).toBeVisible();
   await expect(page.getByText("dark brown or black", { exact: true })).toBeVisible();
   await expect(page.getByText(/Pods on cut plants still burst/)).toBeVisible();
   await page.goto("/flora/daucus-carota");
@@ -121,7 +121,7 @@ test("a set's field card stands what is acted on beside what stays, and prints o
     expect(pagesOf(await page.pdf({ preferCSSPageSize: true })), set).toBe(1);
   }
   await expect(page.getByRole("listitem").filter({ hasText: "Rosa carolina" })).toContainText(
-    "is taken for Multiflora rose, which alone shows stipules: joined to the stalk, cut like a comb",
+    "is mistaken for Multiflora rose. Only Multiflora rose shows stipules: joined to the stalk, cut like a comb",
   );
   expect((await page.goto("/flora/sets/no-such-set"))?.status()).toBe(404);
 });
@@ -186,7 +186,7 @@ test.describe("the district's own word", () => {
     await expect(page.getByText("Verdicts already given are not rewritten.")).toBeVisible();
     expect(await serious(page)).toEqual([]);
     await page.getByRole("button", { name: "Make the amendment" }).click();
-    await expect(page.getByText("The amendment holds from now on in this district.")).toBeVisible();
+    await expect(page.getByText("The amendment applies from now on in this district.")).toBeVisible();
     await expect(page.getByText("changed here", { exact: true })).toBeVisible();
     await page.goto("/bench");
     await expect(page.locator("#question")).toBeVisible();

@@ -31,7 +31,7 @@ test("the fold test is measured on a picture, goes into its observation with its
 }) => {
   await openBench(page, "Fern Wood");
   await inLeaf(page);
-  await page.getByPlaceholder(/Find a part/).fill("fold test");
+  await page.getByPlaceholder(/Find a character/).fill("fold test");
   await page
     .getByRole("button", { name: /Fold test/ })
     .first()
@@ -44,7 +44,7 @@ test("the fold test is measured on a picture, goes into its observation with its
   const truth = (await (await page.request.get(`/api/v1/sample-photo?seed=${seed}&truth`)).json()) as Truth;
 
   await sheet(page)
-    .getByLabel("Known thing", { exact: true })
+    .getByLabel("Known object", { exact: true })
     .selectOption({ label: "a card of the size of a bank card, by its corners" });
   for (const corner of truth.corners) await tap(page, truth, corner);
   await expect(sheet(page).getByText("Calibrated.")).toBeVisible();
@@ -97,7 +97,7 @@ test("the fold test is measured on a picture, goes into its observation with its
   expect(await read("Count", truth.corners)).toBe(4);
   for (const tool of ["Path", "Area", "Count"])
     await sheet(page)
-      .getByRole("button", { name: `Take away ${tool}` })
+      .getByRole("button", { name: `Remove ${tool}` })
       .click();
   await sheet(page).getByRole("button", { name: "Save the marks" }).click();
   await expect(page.getByRole("button", { name: "Open its 2 measurements" })).toBeVisible();

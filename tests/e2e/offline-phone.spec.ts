@@ -48,7 +48,7 @@ test("opened once with a signal, everything that is needed in the field works wi
   await page.goto("/twins?t=conium-maculatum&t=daucus-carota");
   await expect(
     page
-      .getByRole("table", { name: /What parts them/ })
+      .getByRole("table", { name: /What tells them apart/ })
       .locator("tbody tr")
       .first(),
   ).toBeVisible();
@@ -66,11 +66,11 @@ test("opened once with a signal, everything that is needed in the field works wi
   await saveOnBench(page);
   await expect(page.getByText("Saved on this device.")).toBeVisible();
   await page.goto("/outbox");
-  await expect(page.getByText("Waits for the signal.")).toHaveCount(1);
+  await expect(page.getByText("Waiting for a signal.")).toHaveCount(1);
 
   await context.setOffline(false);
   await expect(page.getByText("The signal is back.")).toBeVisible();
-  await expect(page.getByText("Nothing waits on this device.")).toBeVisible();
+  await expect(page.getByText("Nothing is waiting on this device.")).toBeVisible();
   await page.getByRole("button", { name: "Open the whole notebook" }).click();
   await expect(page.getByRole("link", { name: "Ledger" })).toBeVisible();
 });
@@ -135,7 +135,7 @@ test("a signal cut at random loses no finding, doubles none and keeps their orde
   }
   await signal.steady();
   await page.goto("/outbox");
-  await expect(page.getByText("Nothing waits on this device.")).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText("Nothing is waiting on this device.")).toBeVisible({ timeout: 60_000 });
   test.info().annotations.push({ type: "cuts", description: String(signal.cuts()) });
   expect(signal.cuts()).toBeGreaterThan(FINDINGS / 2);
   expect(new Set(made).size).toBe(FINDINGS);
@@ -194,7 +194,7 @@ test("the server's word stands where it judges otherwise, and a person is shown 
   await expect(page.getByText("The server gives a different verdict.")).toBeVisible();
   await expect(page.getByText("The list was changed.")).toBeVisible();
   await page.getByRole("button", { name: "I have read this" }).click();
-  await expect(page.getByText("Nothing waits on this device.")).toBeVisible();
+  await expect(page.getByText("Nothing is waiting on this device.")).toBeVisible();
 });
 
 test("what a device keeps is named, is taken off at signing out as far as it is the district's, and can be wiped", async ({
@@ -249,7 +249,7 @@ test("what the server refuses says why, is opened on the Bench again, and is sen
   await context.unroute("**/api/v1/findings");
   await saveOnBench(page);
   await page.goto("/outbox");
-  await expect(page.getByText("Nothing waits on this device.")).toBeVisible();
+  await expect(page.getByText("Nothing is waiting on this device.")).toBeVisible();
 });
 
 test("wiping a device says first what is lost by it", async ({ page, context }) => {
@@ -263,7 +263,7 @@ test("wiping a device says first what is lost by it", async ({ page, context }) 
   await page.goto("/account");
   await expect(page.getByText(/Findings not sent yet:/).locator("..")).toContainText("1 of");
   await page.getByRole("button", { name: "Wipe this device …" }).click();
-  await expect(page.getByText("1 finding not sent and 0 unfinished are lost for good by this.")).toBeVisible();
+  await expect(page.getByText("1 finding not sent and 0 unfinished will be lost for good.")).toBeVisible();
   await page.getByRole("button", { name: "Keep it" }).click();
   expect(await rowsOf(page, "outbox")).toBe(1);
   await page.getByRole("button", { name: "Wipe this device …" }).click();

@@ -52,7 +52,7 @@ test("a scout cannot record a treatment, a visitor cannot save, a stranger gets 
   const visitor = await pageOf(browser, "visitor", viewport);
   expect((await visitor.request.post("/api/v1/findings", { data: {} })).status()).toBe(403);
   await visitor.goto("/bench");
-  await expect(visitor.getByText("saving needs the role of scout")).toBeAttached();
+  await expect(visitor.getByText("you need the role of scout")).toBeAttached();
   for (const path of ["/api/v1/tiles/12/555/1483", "/api/v1/pictures/01920000-0000-7000-8000-000000b00000"])
     expect((await request.get(path)).status()).toBe(401);
   expect((await request.post("/api/v1/findings", { data: {} })).status()).toBe(401);

@@ -17,6 +17,6 @@ setup("a wrong password is refused, plainly", async ({ page }) => {
   await page.getByLabel("E-mail").fill("scout@otter.example");
   await page.getByLabel("Password").fill("not the password");
   await page.getByRole("button", { name: "Sign in", exact: true }).click();
-  await expect(page.getByRole("alert").filter({ hasText: "do not fit" })).toBeVisible();
+  await expect(page.getByRole("alert").filter({ hasText: "don’t match" })).toBeVisible();
   await expect(page.getByLabel("E-mail")).toHaveValue("scout@otter.example");
 });

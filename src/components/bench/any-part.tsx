@@ -32,7 +32,7 @@ export const AnyPart = memo(function AnyPart({
           value={text}
           onChange={(e) => setText(e.target.value)}
           onKeyDown={(e) => e.key === "Enter" && found[0] && choose(found[0].id)}
-          placeholder="Find a part  ( / )"
+          placeholder="Find a character  ( / )"
           autoComplete="off"
         />
       </label>

@@ -88,7 +88,7 @@ export function Shell({
           <span className="ml-auto flex items-center gap-3">
             <ThemeSwitch />
             <KeyHelp tabs={TABS} />
-            <Link href="/account">
+            <Link href="/account" className="tap">
               <span className="sm:hidden">Account</span>
               <span className="hidden sm:inline">{person}</span>
             </Link>

@@ -15,7 +15,7 @@ export function PageHead({
   return (
     <header className="flex flex-wrap items-end justify-between gap-x-6 gap-y-3">
       <div className="min-w-0">
-        {above ? <p className="small no-print">{above}</p> : null}
+        {above ? <p className="above small no-print">{above}</p> : null}
         <h1 className={above ? "mt-1" : ""}>{title}</h1>
         {children}
       </div>

@@ -18,8 +18,12 @@ export default async function LedgerPage() {
           {count} entries · head <span className="figure">{head.slice(0, 16)}</span>
         </p>
         <p className="ml-auto no-print flex gap-4">
-          <Link href="/season">Record planned work</Link>
-          <Link href="/ledger/labels">Labels</Link>
+          <Link href="/season" className="tap">
+            Record planned work
+          </Link>
+          <Link href="/ledger/labels" className="tap">
+            Labels
+          </Link>
         </p>
       </div>
       <p className="text-[var(--soft)]">
@@ -44,7 +48,9 @@ export default async function LedgerPage() {
             {lines.map((l) => (
               <tr key={l.id} className="row align-top">
                 <td data-label="No." className="figure py-2 pr-3">
-                  <Link href={`/ledger/${l.id}`}>{l.seq}</Link>
+                  <Link href={`/ledger/${l.id}`} className="tap">
+                    {l.seq}
+                  </Link>
                 </td>
                 <td data-label="Day" className="figure py-2 pr-3 whitespace-nowrap">
                   {l.body.from.slice(0, 10)}

@@ -104,7 +104,9 @@ export default async function PeoplePage() {
       </ul>
       {keeper || member.roles.includes("specialist") ? (
         <p className="mt-4">
-          <Link href="/people/changes">What was changed here, by whom and when</Link>
+          <Link href="/people/changes" className="tap">
+            What was changed here, by whom and when
+          </Link>
         </p>
       ) : null}
       {keeper ? (

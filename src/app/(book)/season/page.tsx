@@ -50,7 +50,9 @@ export default async function SeasonPage() {
                 </span>
               </td>
               <td data-label="Where" className="py-2 pr-3">
-                <Link href={`/ground/patch/${p.patchId}`}>{r.patch}</Link>
+                <Link href={`/ground/patch/${p.patchId}`} className="tap">
+                  {r.patch}
+                </Link>
                 <br />
                 <span className="small">{r.site}</span>
               </td>
@@ -64,7 +66,11 @@ export default async function SeasonPage() {
                 {p.followedBy}
               </td>
               <td className="py-2">
-                {state === "planned" ? <Link href={`/ledger/new?plan=${p.id}`}>Record it</Link> : null}
+                {state === "planned" ? (
+                  <Link href={`/ledger/new?plan=${p.id}`} className="tap">
+                    Record it
+                  </Link>
+                ) : null}
               </td>
             </tr>
           ))}

@@ -55,7 +55,7 @@ export default async function SecondLookPage() {
         {changed.map((f) => (
           <li key={f.id} className="row py-3">
             <p className="flex flex-wrap gap-x-3 gap-y-1 items-center">
-              <Link href={`/findings/${f.id}`} className="font-semibold">
+              <Link href={`/findings/${f.id}`} className="tap font-semibold">
                 F-{f.number}
               </Link>
               <span className="small">

@@ -75,7 +75,9 @@ export default async function TwinsPage({ searchParams }: { searchParams: Promis
                 <th key={p.id} scope="col" className="align-bottom pb-2">
                   <span className="flex gap-2 items-center">
                     <StatusMark status={p.status} size={16} />
-                    <Link href={`/flora/${p.id}`}>{p.common}</Link>
+                    <Link href={`/flora/${p.id}`} className="tap">
+                      {p.common}
+                    </Link>
                   </span>
                   <span className="latin font-normal block">{p.name}</span>
                   <span className="small font-normal">{STATUS_WORDS[p.status]}</span>

@@ -115,7 +115,7 @@ function Line({ line, plants, mayChange }: { line: ListLine; plants: Plants; may
       <td data-label="Treated as" className="py-1.5">
         {entry?.action ?? <span className="small">{entry ? "by its kind" : "not listed: kept"}</span>}
       </td>
-      <td data-label="Otherwise" className="py-1.5">
+      <td data-label="Different on" className="py-1.5">
         {exceptions.length === 0 ? (
           <span className="small">nowhere</span>
         ) : (

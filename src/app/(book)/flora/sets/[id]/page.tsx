@@ -76,7 +76,7 @@ export default async function SetPage({
                 <strong>{twin.common.charAt(0).toUpperCase() + twin.common.slice(1)}</strong>{" "}
                 <span className="latin">{twin.name}</span> is mistaken for {twin.target.common}
                 {twin.looks.length > 0
-                  ? `. Only that one shows ${twin.looks.join("; ")}.`
+                  ? `. Only ${twin.target.common} shows ${twin.looks.join("; ")}.`
                   : ". Nothing tells them apart at this stage, so hold."}
               </li>
             ))}
@@ -128,7 +128,7 @@ function Lines({ card, printed }: { card: SetCard; printed: number }) {
           <tr className="align-top border-t border-[var(--line)]">
             <td className="pt-3 pr-2">
               <Link
-                className="small no-print"
+                className="tap small no-print"
                 href={`/twins?t=${line.target.id}&t=${line.kept.id}&stage=${card.stage}`}
                 aria-label={`${line.target.common} and ${line.kept.common} side by side`}
               >
@@ -174,7 +174,7 @@ function Plant({ plant }: { plant: CardPlant }) {
     <>
       <span className="flex gap-2 items-center">
         <StatusMark status={plant.status} size={16} />
-        <Link href={`/flora/${plant.id}`} className="font-semibold">
+        <Link href={`/flora/${plant.id}`} className="tap font-semibold">
           {plant.common}
         </Link>
       </span>
