@@ -7,7 +7,7 @@ const pagesOf = (pdf: Buffer): number => (pdf.toString("latin1").match(/\/Type\s
 
 test("a plant is found while typing, misspelt, by an old name, and an ambiguous name says so", async ({ page }) => {
   await page.goto("/flora");
-  const finder = page.getByLabel(/Name, old name/);
+  const finder = page.getByLabel(/Scientific, old or common name/);
   await finder.fill("gient hogwed");
   await expect(page.getByRole("link", { name: /Giant hogweed/ }).first()).toBeVisible();
   await finder.fill("Polygonum cuspidatum");
@@ -142,7 +142,7 @@ test("the list: an exception is made for one site, seen on the sheet, and taken 
   expect(await serious(page)).toEqual([]);
   await row.getByRole("button", { name: /Let Fern Wood follow/ }).click();
   await expect(row.getByText("tolerated on Fern Wood")).toHaveCount(0);
-  await page.getByRole("combobox", { name: /^Show/ }).selectOption({ label: "what is otherwise on Upper Oaks" });
+  await page.getByRole("combobox", { name: /^Show/ }).selectOption({ label: "what differs on Upper Oaks" });
   await page.getByRole("button", { name: "Show it" }).click();
   await expect(page).toHaveURL(/site=/);
   await page.getByText("Put a plant on the list, or change one").click();

@@ -8,9 +8,9 @@ test("from Today to a saved finding with the keyboard alone", async ({ page }) =
   await page.goto("/today");
   await page.keyboard.press("Shift+B");
   await expect(page).toHaveURL(/bench/);
-  await expect(page.locator("#question")).toHaveText(/How far along/);
+  await expect(page.locator("#question")).toHaveText(/What stage is the plant at/);
   await page.keyboard.press("2");
-  await expect(page.locator("#question")).toHaveText(/Where does it stand/);
+  await expect(page.locator("#question")).toHaveText(/Where does the plant grow/);
   await page.keyboard.press("4");
   await page.keyboard.press("2");
   await page.keyboard.press("g");

@@ -89,7 +89,7 @@ test("a season that is no number of days is refused, and one that is says when p
   await days.fill("0");
   await form.getByRole("button", { name: "Save" }).click();
   await expect(form.getByText("Saved.")).toBeVisible();
-  await expect(page.getByText(/By this, here .* flowers from \d/)).toBeVisible();
+  await expect(page.getByText(/With this setting, .* flowers from \d/)).toBeVisible();
 });
 
 test("pages carry a strict content security policy, and nothing breaks it", async ({ browser, viewport }) => {

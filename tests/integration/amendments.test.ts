@@ -178,10 +178,10 @@ describe("a pack", () => {
     );
   });
   it.each([
-    ["{ broken", /no JSON/],
+    ["{ broken", /not JSON/],
     ["taxon,life-form\nA,herb\n", /table of plants lacks the column family/],
     ["taxon,deciders\nA,sap\n", /table of twins lacks the column twin/],
-    ['{"pack": "something/9", "title": "x", "flora": "y", "scores": []}', /no flora pack/],
+    ['{"pack": "something/9", "title": "x", "flora": "y", "scores": []}', /not a flora pack/],
     ["name,colour\nA,b\n", /lacks the column/],
   ])("that is none is refused plainly: %s", (text, message) =>
     expect(() => rowsOfFiles([{ name: "pack", text }])).toThrow(message),

@@ -254,7 +254,7 @@ describe("a plan", () => {
       personId: view.people[0].id,
       followedBy: "Sow the strip with native grass.",
     };
-    await refused(plan, () => makePlan(specialist, { ...sound, method: "wishing" }), /no such method/);
+    await refused(plan, () => makePlan(specialist, { ...sound, method: "wishing" }), /method does not exist/);
     await refused(plan, () => makePlan(specialist, { ...sound, intendedOn: "2019-01-01" }), /outside the window of/);
     await refused(plan, () => makePlan(specialist, { ...sound, personId: "nobody" }), /may not be given work/);
     await refused(plan, () => makePlan(specialist, { ...sound, followedBy: "" }), /say what follows/);

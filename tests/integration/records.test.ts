@@ -140,7 +140,7 @@ describe("a finding", () => {
   });
 
   it.each([
-    [{ observations: [] }, "look at something"],
+    [{ observations: [] }, "answer at least one question"],
     [{ day: "2026-13-01" }, /date/i],
     [{ place: { longitude: 200, latitude: 0 } }, /180/],
     [{ observations: [saw("plant-kind", "cactus")] }, "give one of"],
@@ -159,7 +159,7 @@ describe("a finding", () => {
       .jpeg()
       .toBuffer();
     await savePicture(scout, uuidv7(), id, image);
-    await expect(savePicture(scout, uuidv7(), id, Buffer.from("<svg onload=1>"))).rejects.toThrow(/no picture/);
+    await expect(savePicture(scout, uuidv7(), id, Buffer.from("<svg onload=1>"))).rejects.toThrow(/not a picture/);
     const { rows } = await inDistrict(OTTER, (tx) =>
       tx.execute<{ content: Buffer }>(sql`SELECT content FROM picture WHERE finding_id = ${id}`),
     );

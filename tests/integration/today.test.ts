@@ -158,7 +158,7 @@ describe("list, sites and labels", () => {
     await setStatus(specialist, { taxon: "Poa annua", status: "tolerated" });
   });
 
-  it("makes a site with its rules, and none on ground that is no kind of ground", async () => {
+  it("makes a site with its rules, and none on ground that is kind of ground does not exist", async () => {
     const outline = {
       type: "Polygon",
       coordinates: [
@@ -188,7 +188,7 @@ describe("list, sites and labels", () => {
     });
     await expect(
       saveSite(member(["keeper"], PINE), { id: uuidv7(), name: "Moon", outline, ground: "crater", rules: {} }),
-    ).rejects.toThrow(/no kind of ground/);
+    ).rejects.toThrow(/kind of ground does not exist/);
   });
 
   it("takes a label as it is typed, with a comma for a point, and leaves empty what the label does not say", async () => {

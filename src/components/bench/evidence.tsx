@@ -115,7 +115,7 @@ export function Evidence({ rows, pair, plants, onPair, pairChosen, slips, onRemo
               type="button"
               className="min-h-[44px] min-w-[44px]"
               aria-label={`Check again: ${row.seen}`}
-              title="Look again"
+              title="Check again"
               onClick={() => onRevise(i)}
             >
               ↻

@@ -32,7 +32,7 @@ export function SecondLookStart({
     <div className="mt-3">
       {mayAsk ? (
         <Button look="press" disabled={busy} onClick={() => begin("second-look", {})}>
-          {again ? "Look again" : "Check all old findings"}
+          {again ? "Check again" : "Check all old findings"}
         </Button>
       ) : again || running ? null : (
         <p>No one has checked the old findings yet. A specialist or a keeper starts the check here.</p>

@@ -54,7 +54,7 @@ export function KeyHelp({ tabs }: { tabs: Tab[] }) {
             <Row keys="G" what="Bench: go on when you have said where the plant grows" />
             <Row keys="N" what="Bench: not there yet" />
             <Row keys="X" what="Bench: no such part" />
-            <Row keys="U" what="Bench: undo the last answer" />
+            <Row keys="U" what="Bench: undo the last step" />
             <Row keys="/" what="Bench: find any part of the plant" />
           </dl>
           <SingleKeysSwitch />
