@@ -46,8 +46,11 @@ describe("the gates", () => {
       });
       const j = judge(silent, cleared);
       const under = [j.local, j.flat].every((p) => p.keptSide <= gateOf(j).limit);
-      if (under && [j.guarded.local, j.guarded.flat].some((p) => p.keptSide > gateOf(j).limit)) missedWithoutGuard++;
-      if (j.guarded.flat.keptSide > gateOf(j).limit) expect(decide(j).verdict).not.toBe("clear");
+      const { limit, group } = gateOf(j);
+      if (![j.guarded.local, j.guarded.flat].some((p) => p.keptSide > limit)) continue;
+      if (under) missedWithoutGuard++;
+      expect(group).toBeNull();
+      expect(decide(j).verdict).not.toBe("clear");
     }
     expect(missedWithoutGuard).toBeGreaterThan(0);
   });
