@@ -5,7 +5,6 @@ import { usePathname, useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { waitBefore } from "@/core/outbox";
 import { clock } from "@/wiring/browser";
-import { benchPackSchema } from "@/contracts/bench-pack";
 import { sendWaiting } from "./outbox";
 import { follow, openStore } from "./store";
 import type { OutboxItem } from "./stored";
@@ -86,6 +85,7 @@ async function prepare(key: string): Promise<void> {
     await navigator.serviceWorker?.register(SERVICE_WORKER, { scope: "/" });
     const response = await fetch("/api/v1/field-pack");
     if (!response.ok) return;
+    const { benchPackSchema } = await import("@/contracts/bench-pack");
     const pack = benchPackSchema.parse(await response.json());
     const store = await openStore();
     await store.packs.put({ key, pack, usedAt: clock.now().toISOString() });
