@@ -1,13 +1,6 @@
+import type { Sent } from "./send-in-order";
 import { openStore } from "./store";
 import type { Draft, OutboxItem } from "./stored";
-
-/** How the last attempt to send ended. */
-export interface Sent {
-  /** how many findings the server has taken since */
-  sent: number;
-  /** why the rest waits, or null */
-  waits: string | null;
-}
 
 /** How many findings wait, by whose they are, in the order in which they were made. */
 export function waitingByPerson(items: OutboxItem[]): { person: string; n: number }[] {

@@ -5,9 +5,16 @@ import { readError } from "@/contracts/error";
 import { savedFindingSchema } from "@/contracts/finding";
 import { MADE_FOR_HEADER } from "@/contracts/headers";
 import { OUTBOX_ADDRESS } from "@/contracts/outbox";
-import type { Sent } from "./outbox";
 import { openStore } from "./store";
 import type { OutboxItem, StoredPicture } from "./stored";
+
+/** How the last attempt to send ended. */
+export interface Sent {
+  /** how many findings the server has taken since */
+  sent: number;
+  /** why the rest waits, or null */
+  waits: string | null;
+}
 
 const SEND_MS = 30_000;
 
