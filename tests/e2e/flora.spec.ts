@@ -130,10 +130,10 @@ test("the list: an exception is made for one site, seen on the sheet, and taken 
   await page.goto("/flora/list");
   await page.getByText("Put a plant on the list, or change one").click();
   const form = page.getByRole("form", { name: "Put a plant on the list" });
-  await form.getByLabel(/Plant/).fill("Planta ignota");
+  await form.getByRole("combobox", { name: /Plant/ }).fill("Planta ignota");
   await form.getByRole("button", { name: "Put it on the list" }).click();
   await expect(form.getByText("choose a plant of the flora")).toBeVisible();
-  await form.getByLabel(/Plant/).fill("Tanacetum vulgare");
+  await form.getByRole("combobox", { name: /Plant/ }).fill("Tanacetum vulgare");
   await form.getByLabel("Is here").selectOption("tolerated");
   await form.getByLabel("Where").selectOption({ label: "only on Fern Wood" });
   await form.getByRole("button", { name: "Put it on the list" }).click();

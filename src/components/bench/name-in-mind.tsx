@@ -58,6 +58,7 @@ export function NameInMind({
           choices={Object.entries(names).map(([name, plain]) => ({ value: name, words: plain, also: name }))}
           value={taxon ?? ""}
           onChange={(name) => onName(name || null)}
+          fault="No plant in the flora has that name."
         />
       </div>
       {taxon ? (

@@ -36,7 +36,7 @@ export function Combobox({
   onChange?: (value: string) => void;
   name?: string;
   placeholder?: string;
-  /** said where what was typed is none of them */
+  /** said where no choice has a name like what was typed */
   fault?: string;
 }) {
   const [chosen, setChosen] = useState(value);
@@ -81,7 +81,7 @@ export function Combobox({
             ))
           : null}
       </ul>
-      {fault && text && !chosen ? <span className="fault">{fault}</span> : null}
+      {fault && text && !chosen && found.length === 0 ? <span className="fault">{fault}</span> : null}
     </div>
   );
 }

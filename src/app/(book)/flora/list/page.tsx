@@ -3,7 +3,7 @@ import { Button } from "@/components/ui/button";
 import { Combobox } from "@/components/ui/combobox";
 import Link from "next/link";
 import { statusAction, takeOffListAction } from "@/app/actions/control";
-import { ActionForm, Field } from "@/components/ui/action-form";
+import { ActionForm, Field, Fault } from "@/components/ui/action-form";
 import { statusTitle, STATUS_WORDS, StatusMark } from "@/components/verdict/marks";
 import { fullDay } from "@/components/words/dates";
 import { STATUSES } from "@/core/flora";
@@ -177,12 +177,15 @@ function ChangeForm({ sites, site, plants }: { sites: { id: string; name: string
         label="Put a plant on the list"
         className="mt-3 grid sm:grid-cols-2 lg:grid-cols-[1.4fr_1fr_1fr_1fr_auto] gap-x-5 gap-y-3 items-end"
       >
-        <Combobox
-          name="taxon"
-          label="Plant"
-          value=""
-          choices={plants.flora.taxa.map((t) => ({ value: t.name, words: plants.common(t.name), also: t.name }))}
-        />
+        <div data-field="taxon">
+          <Combobox
+            name="taxon"
+            label="Plant"
+            value=""
+            choices={plants.flora.taxa.map((t) => ({ value: t.name, words: plants.common(t.name), also: t.name }))}
+          />
+          <Fault name="taxon" />
+        </div>
         <Field name="status" label="Is here">
           <select name="status" defaultValue="target">
             {STATUSES.map((s) => (
