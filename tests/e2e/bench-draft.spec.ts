@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { answer, HOGWEED, inLeaf, openBench } from "./bench-steps";
+import { answer, HOGWEED, inLeaf, openBench, tape } from "./bench-steps";
 import { stateFile } from "./people";
 
 test.use({ storageState: stateFile("scout") });
@@ -45,4 +45,24 @@ test("a store of the device that answers late loses no draft", async ({ page, co
   });
   await impatient.goto("/bench");
   await expect(takenBack(impatient)).toHaveCount(2);
+});
+
+test("a finding saved in the moment after an answer is taken back carries the verdict of what is left", async ({
+  page,
+}) => {
+  // An engine that answers late, as on an old phone: what stands on the tape is then of the answers before.
+  await page.addInitScript(() => {
+    const listen = Worker.prototype.addEventListener;
+    Worker.prototype.addEventListener = function (kind: string, heard: unknown, options?: unknown) {
+      const late = (event: Event) => setTimeout(() => (heard as (e: Event) => void)(event), 1500);
+      return Reflect.apply(listen, this, [kind, kind === "message" ? late : heard, options]);
+    };
+  });
+  await openBench(page);
+  await inLeaf(page);
+  await answer(page, HOGWEED, /clear/i);
+  await expect(tape(page).locator(".word")).toHaveText(/clear/i);
+  await page.keyboard.press("u");
+  await page.getByRole("button", { name: "Save the finding" }).click();
+  await expect(page).toHaveURL(/findings/);
 });

@@ -71,7 +71,7 @@ test("a real first start: set-up opened with the printed code, then an empty not
   await expect(page.getByText("Reed Bank").first()).toBeVisible();
   await page.goto(`${address}/flora/cytisus-scoparius`);
   const list = page.getByRole("form", { name: "Status here" });
-  await list.getByLabel("Status in this district").selectOption("target");
+  await list.getByLabel("Status").selectOption("target");
   await list.getByRole("button", { name: "Put it on the list" }).click();
   await expect(list.getByText("On the list as target.")).toBeVisible();
   await page.goto(`${address}/bench`);

@@ -134,7 +134,7 @@ test("the list: an exception is made for one site, seen on the sheet, and taken 
   await form.getByRole("button", { name: "Put it on the list" }).click();
   await expect(form.getByText("choose a plant of the flora")).toBeVisible();
   await form.getByRole("combobox", { name: /Plant/ }).fill("Tanacetum vulgare");
-  await form.getByLabel("Is here").selectOption("tolerated");
+  await form.getByLabel("Status").selectOption("tolerated");
   await form.getByLabel("Where").selectOption({ label: "only on Fern Wood" });
   await form.getByRole("button", { name: "Put it on the list" }).click();
   const row = page.locator("tr", { hasText: "Tanacetum vulgare" });

@@ -6,7 +6,8 @@ import { plantsOf } from "@/server/flora/amendments";
 import { shippedFlora, shippedModel } from "@/server/flora/flora";
 import { patchDetail, patchLines } from "@/server/ground/ground";
 import { readCaseSource } from "@/server/judge/cases";
-import { ledgerLines } from "@/server/records/ledger";
+import { readTableQuery } from "@/core/paging";
+import { ledgerPage } from "@/server/records/ledger-pages";
 import { member, OTTER } from "../support/database";
 
 const scout = member(["scout"]);
@@ -62,9 +63,10 @@ describe("a plant that a later flora calls by another name", () => {
     const view = await patchDetail(scout, patch.id);
     expect(view.patch.taxon).toBe(NEW);
     expect(view.findings.some((f) => f.taxon === NEW)).toBe(true);
-    const { lines } = await ledgerLines(scout);
-    const own = lines.filter((l) => l.plantId === id);
+    const { page } = await ledgerPage(scout, readTableQuery({ find: NEW }, ["seq"], { sort: "seq", descending: true }));
+    const own = page.rows;
     expect(own.length).toBeGreaterThan(0);
+    expect(own.every((line) => line.plantId === id)).toBe(true);
     // what was sealed keeps the name of then
     for (const line of own) expect(line.body.taxon).toBe(old);
   });

@@ -8,7 +8,9 @@ import { findingLines, saveFinding } from "@/server/findings/findings";
 import { districtBounds, mapTile, patchDetail, patchLines, saveSite, siteLines } from "@/server/ground/ground";
 import { health } from "@/server/platform/health";
 import { recordCheck } from "@/server/records/follow-ups";
-import { ledgerLines, recordingFor, saveLabel } from "@/server/records/ledger";
+import { readTableQuery } from "@/core/paging";
+import { recordingFor, saveLabel } from "@/server/records/ledger";
+import { ledgerPage } from "@/server/records/ledger-pages";
 import { readLabelForm, readTreatmentForm } from "@/server/records/treatment-form";
 import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 
@@ -69,7 +71,9 @@ describe("the demonstration", () => {
     expect((await patchLines(scout)).length).toBeGreaterThanOrEqual(40);
     const lines = await inDistrict(OTTER, (tx) => findingLines(tx, scout, undefined, 500), scout);
     expect(lines.length).toBeGreaterThanOrEqual(120);
-    expect((await ledgerLines(scout)).count).toBeGreaterThanOrEqual(60);
+    expect(
+      (await ledgerPage(scout, readTableQuery({}, [], { sort: "seq", descending: true }))).count,
+    ).toBeGreaterThanOrEqual(60);
     expect(sites.every((s) => s.boundary.type === "Polygon")).toBe(true);
   });
   it("shows a patch with its history, its area and the water near it", async () => {

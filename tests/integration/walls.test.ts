@@ -8,7 +8,7 @@ import { findingDetail } from "@/server/findings/findings";
 import { patchDetail } from "@/server/ground/ground";
 import { writeLetter } from "@/server/platform/letters";
 import { asMember } from "@/server/platform/session";
-import { ledgerDetail } from "@/server/records/ledger";
+import { ledgerDetail } from "@/server/records/ledger-pages";
 import { asApplication, asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 
 afterAll(closePools);

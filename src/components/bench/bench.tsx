@@ -1,5 +1,6 @@
 "use client";
 
+import { Disclosure } from "../ui/disclosure";
 import { Button } from "../ui/button";
 import Link from "next/link";
 import { useRef } from "react";
@@ -89,15 +90,19 @@ function Head({ bench }: { bench: OpenBench }) {
       <div className="hidden md:flex flex-wrap gap-x-6 gap-y-1 px-6 py-2 items-end">
         <Conditions {...conditions} />
       </div>
-      <details className="md:hidden px-4 small">
-        <summary className="min-h-[44px] flex items-center gap-2">
-          {site.name} · {draft.stage ? STAGE_WORDS[draft.stage] : "stage not said"} · {shortDay(draft.day)}{" "}
-          <span className="plain-button ml-auto">change</span>
-        </summary>
+      <Disclosure
+        className="md:hidden px-4 small"
+        summary={
+          <>
+            {site.name} · {draft.stage ? STAGE_WORDS[draft.stage] : "stage not said"} · {shortDay(draft.day)}{" "}
+            <span className="plain-button ml-auto">change</span>
+          </>
+        }
+      >
         <div className="grid grid-cols-2 gap-3 pb-3">
           <Conditions {...conditions} />
         </div>
-      </details>
+      </Disclosure>
     </>
   );
 }

@@ -1,3 +1,5 @@
+import { Disclosure } from "../ui/disclosure";
+import { DayInput } from "../ui/day-field";
 import type { BenchPack } from "@/contracts/bench-pack";
 import { STAGES, type Stage } from "@/core/flora";
 import type { Draft } from "../device/stored";
@@ -58,11 +60,11 @@ export function Conditions({
       </label>
       <label className="field">
         <span className="label">Day</span>
-        <input
-          type="date"
+        <DayInput
+          label="day of the finding"
           value={draft.day}
           max={pack.today}
-          onChange={(e) => e.target.value && onDraft({ ...draft, day: e.target.value })}
+          onChange={(day) => onDraft({ ...draft, day })}
         />
       </label>
       <label className="field min-w-[130px]">
@@ -94,10 +96,11 @@ export function Conditions({
           ))}
         </select>
       </label>
-      <details className="relative">
-        <summary className="small min-h-[44px] flex items-center">
-          Kit: {kit.length === KIT.length ? "all" : kit.length === 0 ? "none" : kit.join(", ")}
-        </summary>
+      <Disclosure
+        className="relative"
+        summary={<>Kit: {kit.length === KIT.length ? "all" : kit.length === 0 ? "none" : kit.join(", ")}</>}
+        look="small"
+      >
         <div className="absolute z-40 right-0 bg-[var(--sheet)] border-2 border-[var(--ink)] p-3 w-40">
           {KIT.map((item) => (
             <label key={item} className="tick">
@@ -110,7 +113,7 @@ export function Conditions({
             </label>
           ))}
         </div>
-      </details>
+      </Disclosure>
     </>
   );
 }

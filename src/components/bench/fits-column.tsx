@@ -89,7 +89,8 @@ function Compared({ bench }: { bench: OpenBench }) {
 }
 
 function Save({ bench }: { bench: OpenBench }) {
-  const { pack, draft, site, shelf, kit, placeSaid, view, character, setMeasuring, setSheet, setWaits } = bench;
+  const { pack, draft, site, shelf, kit, placeSaid, view, upToDate, character, setMeasuring, setSheet, setWaits } =
+    bench;
   return (
     <SavePanel
       pack={pack}
@@ -98,7 +99,7 @@ function Save({ bench }: { bench: OpenBench }) {
       pictures={shelf.pictures}
       kit={kit}
       placeSaid={placeSaid}
-      found={view?.identification ?? null}
+      found={(upToDate && view?.identification) || null}
       onChange={shelf.change}
       onAddPictures={shelf.addPictures}
       onMeasure={(picture) =>

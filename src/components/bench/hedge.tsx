@@ -1,5 +1,6 @@
 "use client";
 
+import { Disclosure } from "../ui/disclosure";
 import { Segmented } from "../ui/segmented";
 import { scaleLog } from "d3-scale";
 import { memo, useState } from "react";
@@ -157,10 +158,7 @@ const Mark = ({ mark: m }: { mark: ReturnType<typeof placeMarks>[number] }) => (
 
 /** The same for those who read rather than look. */
 const MarksTable = ({ marks }: { marks: FieldMark[] }) => (
-  <details>
-    <summary className="small min-h-[44px] flex items-center">
-      The same as a table, with and without local likelihood
-    </summary>
+  <Disclosure summary="The same as a table, with and without local likelihood" look="small">
     <table className="w-full text-left">
       <caption className="sr-only">Who still fits</caption>
       <thead>
@@ -184,7 +182,7 @@ const MarksTable = ({ marks }: { marks: FieldMark[] }) => (
         ))}
       </tbody>
     </table>
-  </details>
+  </Disclosure>
 );
 
 /** Letters that fit between where a name begins and the end of its side. */

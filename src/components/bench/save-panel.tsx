@@ -25,7 +25,7 @@ interface Props {
   kit: string[];
   /** what was said of the place where the plant stands */
   placeSaid: ObservationInput[];
-  /** what the Bench says now: kept with the finding and compared with the server's word */
+  /** what the Bench says of these very answers, null while it calculates: kept with the finding and compared with the server's word */
   found: Identification | null;
   onChange: (draft: Draft) => void;
   onAddPictures: (draftId: string, files: File[]) => void;

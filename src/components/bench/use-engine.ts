@@ -9,6 +9,8 @@ import type { BenchCase, BenchView, Engine, Vocabulary } from "./engine";
 export interface Seen {
   view: BenchView | null;
   before: Map<string, number>;
+  /** the view is of what stands on the page now: an answer given a moment ago is already in it */
+  upToDate: boolean;
 }
 export type EngineState =
   | { status: "loading" }
@@ -24,9 +26,8 @@ export function useEngine(
 ): Seen & { state: EngineState; fault: string | null; engine: () => Remote<Engine> | null } {
   const engine = useRef<Remote<Engine> | null>(null);
   const asked = useRef(0);
-  const shownFor = useRef("");
   const [state, setState] = useState<EngineState>({ status: "loading" });
-  const [seen, setSeen] = useState<Seen>({ view: null, before: new Map() });
+  const [seen, setSeen] = useState<Omit<Seen, "upToDate"> & { of: string }>({ view: null, before: new Map(), of: "" });
   const [fault, setFault] = useState<string | null>(null);
   useEffect(() => {
     const worker = new Worker(new URL("./engine.worker.ts", import.meta.url), { type: "module" });
@@ -54,14 +55,13 @@ export function useEngine(
         // How the last answer moved them stays to be seen when only the pair looked at changes.
         setSeen((last) => ({
           view: next,
-          before:
-            shownFor.current === key ? last.before : new Map(last.view?.field.map((m) => [m.taxon, m.probability])),
+          before: last.of === key ? last.before : new Map(last.view?.field.map((m) => [m.taxon, m.probability])),
+          of: key,
         }));
-        shownFor.current = key;
         setFault(null);
       })
       .catch((error) => mine === asked.current && setFault(String(error.message ?? error)));
   }, [key, lens, pairKey, state.status]);
   const hold = useCallback(() => engine.current, []);
-  return { state, ...seen, fault, engine: hold };
+  return { state, view: seen.view, before: seen.before, upToDate: seen.of === key, fault, engine: hold };
 }

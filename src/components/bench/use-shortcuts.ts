@@ -2,11 +2,8 @@
 
 import { useEffect, useRef } from "react";
 import { canBeMissing } from "@/core/identify";
-import { singleKeysAreOn } from "../shell/single-keys";
+import { isTyping, singleKeysAreOn } from "../ui/single-keys";
 import type { Bench } from "./use-bench";
-
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName);
 
 /** Clicks what is marked on the page: a key does what a press on it would do. */
 const press = (selector: string) => document.querySelector<HTMLButtonElement>(selector)?.click();

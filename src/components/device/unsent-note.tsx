@@ -1,4 +1,5 @@
 "use client";
+import { Disclosure } from "../ui/disclosure";
 import { useEffect, useState } from "react";
 import { OnThisDevice } from "./on-this-device";
 import { waitingByPerson } from "./outbox";
@@ -16,10 +17,9 @@ export function UnsentNote() {
           findings are sent when that person signs in.
         </p>
       ) : null}
-      <details className="mt-2">
-        <summary className="small min-h-[44px] flex items-center">What this device keeps</summary>
+      <Disclosure className="mt-2" summary="What this device keeps" look="small">
         <OnThisDevice />
-      </details>
+      </Disclosure>
     </section>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { Disclosure } from "../ui/disclosure";
 import { itemAt } from "@/core/items";
 import { useMemo, useState } from "react";
 import { type Model, plainName } from "@/core/identify";
@@ -29,13 +30,18 @@ export function FieldFlora({ model, pack }: { model: Model; pack: BenchPack }) {
         <Plants model={model} pack={pack} plants={hits} mistakenFor={mistakenFor} />
       ) : (
         sets.map((set) => (
-          <details key={set.id} className="row">
-            <summary className="min-h-[44px] flex items-center gap-2">
-              <strong>{set.name}</strong>
-              <span className="small">{set.taxa.length} plants</span>
-            </summary>
+          <Disclosure
+            key={set.id}
+            className="row"
+            summary={
+              <>
+                <strong>{set.name}</strong>
+                <span className="small">{set.taxa.length} plants</span>
+              </>
+            }
+          >
             <Plants model={model} pack={pack} plants={set.taxa.map((id) => taxa.findIndex((t) => t.id === id))} />
-          </details>
+          </Disclosure>
         ))
       )}
       {found && hits.length === 0 ? <p className="mt-2">No plant in the flora has that name.</p> : null}

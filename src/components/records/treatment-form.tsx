@@ -1,5 +1,6 @@
 "use client";
 
+import { DayInput, TimeInput } from "../ui/day-field";
 import { Button } from "../ui/button";
 import Link from "next/link";
 import { useState } from "react";
@@ -94,13 +95,13 @@ function WhoAndWhen({ view }: { view: View }) {
         <Fault name="licence" />
       </div>
       <Field name="treatment.from" label="Day">
-        <input type="date" name="day" max={view.today} defaultValue={old?.from.slice(0, 10) ?? view.today} required />
+        <DayInput name="day" label="day of the work" max={view.today} value={old?.from.slice(0, 10) ?? view.today} />
       </Field>
       <Field name="treatment.from" label={`From, time of the site (${view.zone})`}>
-        <input type="time" name="fromTime" required />
+        <TimeInput name="fromTime" />
       </Field>
       <Field name="treatment.to" label="To">
-        <input type="time" name="toTime" required />
+        <TimeInput name="toTime" />
       </Field>
     </Group>
   );

@@ -4,7 +4,7 @@ import { Keyboard } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
 import { useEffect, useState } from "react";
-import { singleKeysAreOn, switchSingleKeys } from "./single-keys";
+import { isTyping, singleKeysAreOn, switchSingleKeys } from "../ui/single-keys";
 
 interface Tab {
   href: string;
@@ -12,16 +12,12 @@ interface Tab {
   key: string;
 }
 
-const typing = (target: EventTarget | null) =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));
-
 /** Shift and a letter opens a tab from anywhere. */
 export function TabKeys({ tabs }: { tabs: Tab[] }) {
   const router = useRouter();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (!event.shiftKey || event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
+      if (!event.shiftKey || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
       const tab = tabs.find((t) => t.key === event.key.toLowerCase());
       if (tab) router.push(tab.href);
     };
@@ -56,6 +52,7 @@ export function KeyHelp({ tabs }: { tabs: Tab[] }) {
             <Row keys="X" what="Bench: no such part" />
             <Row keys="U" what="Bench: undo the last step" />
             <Row keys="/" what="Bench: find any part of the plant" />
+            <Row keys="[ and ]" what="Tables: the page before, and the next" />
           </dl>
           <SingleKeysSwitch />
           <Dialog.Close className="button mt-4">Close</Dialog.Close>

@@ -1,5 +1,6 @@
 "use client";
 import { itemAt } from "@/core/items";
+import { readWritten } from "./day-field";
 import {
   createContext,
   type FormEvent,
@@ -55,6 +56,7 @@ export function ActionForm({
     event.preventDefault();
     const submitter = (event.nativeEvent as SubmitEvent).submitter;
     const data = new FormData(event.currentTarget, submitter);
+    readWritten(event.currentTarget, data);
     startTransition(() => dispatch(data));
   };
   return (

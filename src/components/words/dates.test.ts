@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { areaText, fullDay, longDay, monthSpans, shortDay } from "./dates";
+import { areaText, fullDay, longDay, monthSpans, parseDay, parseTime, shortDay } from "./dates";
 
 describe("days in words", () => {
   it("do not depend on where the reader's clock stands", () => {
@@ -8,6 +8,47 @@ describe("days in words", () => {
     expect(longDay("2026-06-09")).toBe("Tuesday, 9 June 2026");
     expect(fullDay("2026-12-31T23:59:59Z")).toBe("31 December 2026");
   });
+});
+
+describe("a day or a time that was typed", () => {
+  it("is read back as it was written", () => {
+    fc.assert(
+      fc.property(
+        fc.date({ min: new Date("1950-01-01"), max: new Date("2099-12-31"), noInvalidDate: true }),
+        (date) => {
+          const iso = date.toISOString().slice(0, 10);
+          expect(parseDay(fullDay(iso))).toBe(iso);
+          expect(parseDay(iso)).toBe(iso);
+        },
+      ),
+    );
+  });
+
+  it.each([
+    ["9 Jun 2026", "2026-06-09"],
+    ["June 9, 2026", "2026-06-09"],
+    ["june 9th 2026", "2026-06-09"],
+    ["6/9/2026", "2026-06-09"],
+    ["13/6/2026", null],
+    ["30 February 2026", null],
+    ["9 Ju 2026", null],
+    ["9 June", null],
+    ["yesterday", null],
+    ["", null],
+  ])("a day: %s", (said, iso) => expect(parseDay(said)).toBe(iso));
+
+  it.each([
+    ["16:30", "16:30"],
+    ["1630", "16:30"],
+    ["7:05", "07:05"],
+    ["4:30 pm", "16:30"],
+    ["12 a.m.", "00:00"],
+    ["12 pm", "12:00"],
+    ["24:00", null],
+    ["16:75", null],
+    ["13 pm", null],
+    ["16", null],
+  ])("a time: %s", (said, time) => expect(parseTime(said)).toBe(time));
 });
 
 describe("months in words", () => {

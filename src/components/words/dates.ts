@@ -16,6 +16,53 @@ export const longDay = (iso: string): string =>
 export const fullDay = (iso: string): string =>
   at(iso).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric", timeZone: "UTC" });
 
+const MONTHS = Array.from({ length: 12 }, (_, i) =>
+  at(`2026-${String(i + 1).padStart(2, "0")}-15`)
+    .toLocaleDateString("en-GB", { month: "long", timeZone: "UTC" })
+    .toLowerCase(),
+);
+const monthCalled = (word: string): number => {
+  const called = word.toLowerCase();
+  return called.length < 3 ? 0 : MONTHS.findIndex((month) => month.startsWith(called)) + 1;
+};
+
+/**
+ * A day as people write it: "9 June 2026", "9 Jun 2026", "June 9, 2026", "6/9/2026" (month first) or "2026-06-09".
+ * @returns the ISO day, or null where it is none
+ */
+export function parseDay(text: string): string | null {
+  const said = text.trim();
+  const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(said);
+  if (iso) return isoDay(Number(iso[1]), Number(iso[2]), Number(iso[3]));
+  const dayFirst = /^(\d{1,2})\.?\s+([a-z]+)\.?,?\s+(\d{4})$/i.exec(said);
+  if (dayFirst) return isoDay(Number(dayFirst[3]), monthCalled(dayFirst[2] ?? ""), Number(dayFirst[1]));
+  const monthFirst = /^([a-z]+)\.?\s+(\d{1,2})(?:st|nd|rd|th)?,?\s+(\d{4})$/i.exec(said);
+  if (monthFirst) return isoDay(Number(monthFirst[3]), monthCalled(monthFirst[1] ?? ""), Number(monthFirst[2]));
+  const slashes = /^(\d{1,2})\/(\d{1,2})\/(\d{4})$/.exec(said);
+  return slashes ? isoDay(Number(slashes[3]), Number(slashes[1]), Number(slashes[2])) : null;
+}
+
+function isoDay(year: number, month: number, day: number): string | null {
+  const made = new Date(Date.UTC(year, month - 1, day));
+  if (year < 1000 || made.getUTCMonth() !== month - 1 || made.getUTCDate() !== day) return null;
+  return made.toISOString().slice(0, 10);
+}
+
+/**
+ * A time of day as people write it: "16:30", "1630", "4:30 pm", "8 am".
+ * @returns hours and minutes of 24 hours, "16:30", or null where it is none
+ */
+export function parseTime(text: string): string | null {
+  const said = /^(\d{1,2})(?::?(\d{2}))?\s*(am|pm)?$/i.exec(text.trim().replaceAll(".", ""));
+  if (!said) return null;
+  const half = said[3]?.toLowerCase();
+  const hour = Number(said[1]);
+  const minute = Number(said[2] ?? 0);
+  if (minute > 59 || (half ? hour < 1 || hour > 12 : hour > 23 || said[2] === undefined)) return null;
+  const of24 = half ? (hour % 12) + (half === "pm" ? 12 : 0) : hour;
+  return `${String(of24).padStart(2, "0")}:${String(minute).padStart(2, "0")}`;
+}
+
 /** A share in percent, to three figures: "1.6%". */
 export const percentOf = (p: number): string => `${Number((100 * p).toPrecision(3))}%`;
 

@@ -191,10 +191,11 @@ export async function makePlan(member: Member, raw: unknown): Promise<string> {
 export const planLines = (member: Member) =>
   asMember(member, (tx) =>
     tx
-      .select({ p: plan, patch: patch.name, site: site.name, person: membership.name })
+      .select({ plan, patch: patch.name, site: site.name, person: membership.name })
       .from(plan)
       .innerJoin(patch, eq(patch.id, plan.patchId))
       .innerJoin(site, eq(site.id, patch.siteId))
       .innerJoin(membership, eq(membership.personId, plan.personId))
       .orderBy(plan.intendedOn),
   );
+export type PlanLine = Awaited<ReturnType<typeof planLines>>[number];

@@ -1,14 +1,13 @@
 import { firstOf } from "@/core/items";
 import { storedTreatmentSchema } from "@/contracts/treatment";
 import { readStored } from "@/db/schema/json";
-import { desc, eq, sql } from "drizzle-orm";
+import { eq, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
 import { plainText } from "@/core/limits";
 import {
   checkTreatment,
   followUpDays,
-  GENESIS,
   labelLimitsSchema,
   restrictionsAfter,
   type Treatment,
@@ -218,37 +217,6 @@ async function afterwards(
       what,
     })),
   );
-}
-
-/** The whole ledger, newest first, with its head: head and count are printed on every export, so that a cut tail shows. */
-export async function ledgerLines(member: Member) {
-  return asMember(member, async (tx) => {
-    const rows = await tx
-      .select({ e: ledgerEntry, patchName: patch.name, siteName: site.name, hidden: patch.protected })
-      .from(ledgerEntry)
-      .innerJoin(patch, eq(patch.id, ledgerEntry.patchId))
-      .innerJoin(site, eq(site.id, patch.siteId))
-      .orderBy(desc(ledgerEntry.seq));
-    const superseded = new Map(rows.filter((r) => r.e.supersedes).map((r) => [r.e.supersedes as string, r.e.seq]));
-    return {
-      head: rows[0]?.e.hash ?? GENESIS,
-      count: rows.length,
-      lines: rows.map((r) => ({
-        ...r.e,
-        body: readStored("ledger_entry.body", storedTreatmentSchema, r.e.body),
-        patchName: r.patchName,
-        siteName: r.siteName,
-        supersededBy: superseded.get(r.e.id) ?? null,
-      })),
-    };
-  });
-}
-export async function ledgerDetail(member: Member, id: string) {
-  if (!z.uuid().safeParse(id).success) throw notFound("The entry");
-  const all = await ledgerLines(member);
-  const line = all.lines.find((l) => l.id === id);
-  if (!line) throw notFound("The entry");
-  return { line, head: all.head, count: all.count, districtName: member.name };
 }
 
 const labelInputSchema = z.object({

@@ -1,3 +1,4 @@
+import { Disclosure, PlainAction } from "@/components/ui/disclosure";
 import { Button } from "@/components/ui/button";
 import {
   addressAction,
@@ -97,17 +98,14 @@ export default async function AccountPage({ searchParams }: { searchParams: Prom
         <Button type="submit">Sign out everywhere</Button>
       </form>
       <h2 className="ruled mt-6">Leave {member.name}</h2>
-      <details>
-        <summary className="min-h-[44px] flex items-center">
-          <span className="plain-button">Leave this district …</span>
-        </summary>
+      <Disclosure summary={<PlainAction>Leave this district …</PlainAction>}>
         <p className="py-2">
           You can no longer open {member.name}. Your name stays on what you signed. A keeper can invite you again.
         </p>
         <form action={leaveAction}>
           <Button type="submit">Leave {member.name}</Button>
         </form>
-      </details>
+      </Disclosure>
       {stays ? (
         <p role="alert" className="fault">
           You are the only keeper here. Make someone else a keeper before you leave.

@@ -1,3 +1,5 @@
+import { Disclosure, PlainAction } from "@/components/ui/disclosure";
+import { DayInput } from "@/components/ui/day-field";
 import { Button } from "@/components/ui/button";
 import Link from "next/link";
 import { inviteAction, removeAction, revokeInvitationAction, rolesAction, seasonAction } from "@/app/actions/people";
@@ -54,10 +56,7 @@ export default async function PeoplePage() {
               </span>
             </p>
             {keeper ? (
-              <details>
-                <summary className="small min-h-[44px] flex items-center">
-                  <span className="plain-button">Change</span>
-                </summary>
+              <Disclosure summary={<PlainAction>Change</PlainAction>} look="small">
                 <ActionForm action={rolesAction} label={`Roles of ${p.name}`} className="grid gap-3">
                   <input type="hidden" name="personId" value={p.personId} />
                   <input type="hidden" name="version" value={p.version} />
@@ -68,7 +67,11 @@ export default async function PeoplePage() {
                       <input name="licence" defaultValue={p.private?.licence ?? ""} />
                     </Field>
                     <Field name="licenceExpires" label="License ends">
-                      <input type="date" name="licenceExpires" defaultValue={p.private?.licenceExpires ?? ""} />
+                      <DayInput
+                        name="licenceExpires"
+                        label={`end of the license of ${p.name}`}
+                        value={p.private?.licenceExpires ?? ""}
+                      />
                     </Field>
                   </div>
                   <Button type="submit" className="justify-self-start">
@@ -86,7 +89,7 @@ export default async function PeoplePage() {
                     </p>
                   </ActionForm>
                 )}
-              </details>
+              </Disclosure>
             ) : null}
           </li>
         ))}
@@ -192,17 +195,20 @@ export default async function PeoplePage() {
                         </span>
                       </span>
                     ) : (
-                      <details>
-                        <summary className="min-h-[44px] flex items-center gap-3">
-                          {l.subject}{" "}
-                          <span className="small">
-                            to {l.recipient} · {l.sentAt ? "handed over" : "waiting"}
-                          </span>
-                        </summary>
+                      <Disclosure
+                        summary={
+                          <>
+                            {l.subject}{" "}
+                            <span className="small">
+                              to {l.recipient} · {l.sentAt ? "handed over" : "waiting"}
+                            </span>
+                          </>
+                        }
+                      >
                         <pre className="whitespace-pre-wrap p-3 bg-[var(--paper)]" style={{ fontFamily: "inherit" }}>
                           {l.body}
                         </pre>
-                      </details>
+                      </Disclosure>
                     )}
                   </li>
                 ))}

@@ -1,3 +1,5 @@
+import { Disclosure } from "@/components/ui/disclosure";
+import { DayInput } from "@/components/ui/day-field";
 import { Button, LinkButton } from "@/components/ui/button";
 import Link from "next/link";
 import { checkAction } from "@/app/actions/records";
@@ -166,16 +168,19 @@ function CheckLine({ check }: { check: TodayView["checks"][number] }) {
         : `in ${check.days} days, ${shortDay(check.dueOn)}`;
   return (
     <li className="row">
-      <details>
-        <summary className="py-2 min-h-[48px] cursor-pointer">
-          <span className="font-semibold">
-            {check.patch}: {check.plant}
-          </span>{" "}
-          <span className={check.days < 0 ? "font-bold text-[var(--danger)]" : "small"}>{when}</span>
-          <span className="small block pl-[1.1em]">
-            {check.site} · {check.what}
-          </span>
-        </summary>
+      <Disclosure
+        summary={
+          <>
+            <span className="font-semibold">
+              {check.patch}: {check.plant}
+            </span>{" "}
+            <span className={check.days < 0 ? "font-bold text-[var(--danger)]" : "small"}>{when}</span>
+            <span className="small block pl-[1.1em]">
+              {check.site} · {check.what}
+            </span>
+          </>
+        }
+      >
         <ActionForm
           action={checkAction}
           draft={`check-${check.id}`}
@@ -184,7 +189,11 @@ function CheckLine({ check }: { check: TodayView["checks"][number] }) {
         >
           <input type="hidden" name="id" value={check.id} />
           <Field name="doneOn" label="Checked on">
-            <input type="date" name="doneOn" defaultValue={[check.dueOn, check.today].sort()[1]} required />
+            <DayInput
+              name="doneOn"
+              label="day of the check"
+              value={[check.dueOn, check.today].sort()[1] ?? check.today}
+            />
           </Field>
           <Field name="percentControl" label="Control, %" hint="negative if there is more than before">
             <input name="percentControl" inputMode="decimal" />
@@ -208,7 +217,7 @@ function CheckLine({ check }: { check: TodayView["checks"][number] }) {
             <LinkButton href={`/ground/patch/${check.patchId}`}>The patch</LinkButton>
           </p>
         </ActionForm>
-      </details>
+      </Disclosure>
     </li>
   );
 }

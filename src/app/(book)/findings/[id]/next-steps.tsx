@@ -1,3 +1,4 @@
+import { Disclosure } from "@/components/ui/disclosure";
 import { Button, LinkButton } from "@/components/ui/button";
 import { v7 as newId } from "uuid";
 import { roundPatchAction } from "@/app/actions/findings";
@@ -51,8 +52,7 @@ export function NextSteps({ line, specialist, mayMark }: { line: FindingLine; sp
 
 /** A patch about the finding's point, where drawing one is not worth it. */
 const RoundPatch = ({ line }: { line: FindingLine }) => (
-  <details className="mt-3 no-print">
-    <summary className="linkish">Make the patch without drawing it</summary>
+  <Disclosure className="mt-3 no-print" summary="Make the patch without drawing it">
     <p className="small mt-2">
       The patch is centered on the point of the finding. Give its area, or the number of plants. Each plant then counts
       as {GROUND_PER_PLANT_M2} m² of ground to work on.
@@ -73,5 +73,5 @@ const RoundPatch = ({ line }: { line: FindingLine }) => (
         Make the patch
       </Button>
     </ActionForm>
-  </details>
+  </Disclosure>
 );

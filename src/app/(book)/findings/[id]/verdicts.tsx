@@ -1,3 +1,4 @@
+import { Disclosure } from "@/components/ui/disclosure";
 import { Button } from "@/components/ui/button";
 import { overruleAction } from "@/app/actions/findings";
 import { ActionForm, Field } from "@/components/ui/action-form";
@@ -51,15 +52,14 @@ export const WhoFitted = ({ verdict, plants }: { verdict: VerdictRecord | undefi
       </tbody>
     </table>
     {verdict ? (
-      <details className="mt-2">
-        <summary className="small min-h-[44px] flex items-center">How was this computed?</summary>
+      <Disclosure className="mt-2" summary="How was this computed?" look="small">
         <p className="small">
           By the server, from the observations alone. Flora {verdict.versions.flora}, list {verdict.versions.list},
           engine {verdict.versions.engine}; costs: wrong clearing {verdict.versions.costs.wrongClear} h, missed target{" "}
           {verdict.versions.costs.missedTarget} h, coming back {verdict.versions.costs.hold} h. The kept side stood at{" "}
           {percent(verdict.identification.keptSide)}; the limit is {percent(verdict.identification.limit)}.
         </p>
-      </details>
+      </Disclosure>
     ) : null}
   </>
 );

@@ -3,11 +3,11 @@ import Link from "next/link";
 import { statusAction } from "@/app/actions/control";
 import { amendmentSubject, AmendmentWords } from "@/components/flora/amendment-words";
 import { UnscoredName } from "@/components/flora/unscored-name";
-import { ActionForm, Field } from "@/components/ui/action-form";
-import { STATUS_WORDS, StatusMark } from "@/components/verdict/marks";
+import { ListFields } from "@/components/control/list-fields";
+import { ActionForm } from "@/components/ui/action-form";
+import { StatusMark } from "@/components/verdict/marks";
 import { fullDay } from "@/components/words/dates";
 import { STAGE_WORDS } from "@/components/words/stages";
-import { STATUSES } from "@/core/flora";
 import { PLANT_KEY } from "@/core/pack";
 import type { PlantPage } from "@/server/flora/plant-page";
 
@@ -94,28 +94,7 @@ export const ListForm = ({ view: { taxon, list, versions, sites } }: { view: Pla
     <ActionForm action={statusAction} label="Status here" className="grid gap-3 mt-2">
       <input type="hidden" name="taxon" value={taxon.name} />
       <input type="hidden" name="versions" value={JSON.stringify(versions)} />
-      <Field name="status" label="Status in this district">
-        <select name="status" defaultValue={list.status[taxon.name] ?? "kept"}>
-          {STATUSES.map((s) => (
-            <option key={s} value={s}>
-              {STATUS_WORDS[s]}
-            </option>
-          ))}
-        </select>
-      </Field>
-      <Field name="siteId" label="Where">
-        <select name="siteId" defaultValue="">
-          <option value="">everywhere in the district</option>
-          {sites.map((s) => (
-            <option key={s.id} value={s.id}>
-              only on {s.name}
-            </option>
-          ))}
-        </select>
-      </Field>
-      <Field name="action" label="Treated together with" hint="plants with the same word need not be told apart">
-        <input name="action" defaultValue={list.actions[taxon.name] ?? ""} />
-      </Field>
+      <ListFields status={list.status[taxon.name] ?? "kept"} action={list.actions[taxon.name] ?? ""} sites={sites} />
       <Button type="submit" className="justify-self-start">
         Put it on the list
       </Button>

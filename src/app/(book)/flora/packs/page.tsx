@@ -1,3 +1,4 @@
+import { Disclosure, PlainAction } from "@/components/ui/disclosure";
 import { PageHead } from "@/components/ui/page";
 import { Button } from "@/components/ui/button";
 import { firstOf, itemAt } from "@/core/items";
@@ -33,10 +34,7 @@ export default async function PacksPage() {
           <Out scope="all">The whole flora</Out>
           <Out scope="amendments">What this district changed</Out>
         </ul>
-        <details>
-          <summary className="min-h-[44px] flex items-center">
-            <span className="plain-button">One set at a time</span>
-          </summary>
+        <Disclosure summary={<PlainAction>One set at a time</PlainAction>}>
           <ul className="lg:columns-2">
             {plants.flora.sets.map((s) => (
               <Out key={s.id} scope={s.id}>
@@ -44,11 +42,8 @@ export default async function PacksPage() {
               </Out>
             ))}
           </ul>
-        </details>
-        <details>
-          <summary className="min-h-[44px] flex items-center">
-            <span className="plain-button">How a plant is added</span>
-          </summary>
+        </Disclosure>
+        <Disclosure summary={<PlainAction>How a plant is added</PlainAction>}>
           <ol className="list-decimal pl-6 max-w-[70ch]">
             <li className="py-1">
               Open the plant that is most like it and download its three tables at the bottom of its page. The tables
@@ -69,7 +64,7 @@ export default async function PacksPage() {
               as kept.
             </li>
           </ol>
-        </details>
+        </Disclosure>
       </section>
       {mayChange ? (
         <section className="mt-8">
@@ -152,10 +147,7 @@ function Amended({ group, plant, mayChange }: { group: History; plant: string; m
         {first.reason} · {first.madeBy}, {fullDay(first.createdAt.toISOString())}
       </span>
       {group.length > 1 ? (
-        <details>
-          <summary className="min-h-[44px] flex items-center">
-            <span className="plain-button">Line by line</span>
-          </summary>
+        <Disclosure summary={<PlainAction>Line by line</PlainAction>}>
           <ul>
             {group.map((a) => (
               <li key={a.id} className="py-1">
@@ -166,7 +158,7 @@ function Amended({ group, plant, mayChange }: { group: History; plant: string; m
               </li>
             ))}
           </ul>
-        </details>
+        </Disclosure>
       ) : null}
       {mayChange && standing.length > 0 ? (
         <TakeBack

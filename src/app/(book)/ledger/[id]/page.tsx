@@ -9,7 +9,7 @@ import { inZone } from "@/core/time";
 import { plantsOf } from "@/server/flora/amendments";
 import { Refusal } from "@/server/platform/faults";
 import { memberOrSignIn } from "@/server/platform/session";
-import { ledgerDetail } from "@/server/records/ledger";
+import { ledgerDetail } from "@/server/records/ledger-pages";
 
 export const metadata = { title: "Ledger entry" };
 

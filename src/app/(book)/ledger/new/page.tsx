@@ -9,7 +9,8 @@ import { plantsOf } from "@/server/flora/amendments";
 import { todayIn } from "@/server/platform/clock";
 import { Refusal } from "@/server/platform/faults";
 import { memberOrSignIn } from "@/server/platform/session";
-import { ledgerDetail, recordingFor } from "@/server/records/ledger";
+import { recordingFor } from "@/server/records/ledger";
+import { ledgerDetail } from "@/server/records/ledger-pages";
 
 export const metadata = { title: "Record a treatment" };
 
@@ -55,7 +56,7 @@ export default async function NewEntryPage({
             <Link href={`/ground/patch/${view.patch.id}`}>{view.patch.name}</Link>, {view.site.name}
           </>
         }
-        title={<>{old ? `Correct entry no. ${old.line.seq}` : `Record: ${view.method?.name ?? view.plan.method}`}</>}
+        title={old ? `Correct entry no. ${old.line.seq}` : `Record: ${view.method?.name ?? view.plan.method}`}
       />
       <p className="text-[var(--soft)]">
         {plants.common(view.plan.taxon)} ·{" "}

@@ -1,3 +1,5 @@
+import { Disclosure } from "@/components/ui/disclosure";
+import { DayInput } from "@/components/ui/day-field";
 import { Notice } from "@/components/ui/notice";
 import { PageHead } from "@/components/ui/page";
 import { Button } from "@/components/ui/button";
@@ -137,8 +139,7 @@ function Method({ advice, view, mayPlan }: { advice: MethodAdvice; view: Plannin
             </ul>
             <p className="small mt-2">Follows: {method.follows.join(" ")}</p>
             {mayPlan && window ? (
-              <details className="mt-2">
-                <summary className="button">Plan this</summary>
+              <Disclosure className="mt-2" summary="Plan this" look="button">
                 <ActionForm
                   action={planAction}
                   draft={`plan-${view.findingId}-${method.id}`}
@@ -148,13 +149,12 @@ function Method({ advice, view, mayPlan }: { advice: MethodAdvice; view: Plannin
                   <input type="hidden" name="findingId" value={view.findingId} />
                   <input type="hidden" name="method" value={method.id} />
                   <Field name="intendedOn" label="Day" hint={`${shortDay(window.from)} to ${shortDay(window.to)}`}>
-                    <input
-                      type="date"
+                    <DayInput
                       name="intendedOn"
+                      label="day of the work"
                       min={window.from}
                       max={window.to}
-                      defaultValue={window.from}
-                      required
+                      value={window.from}
                     />
                   </Field>
                   <Field name="personId" label="Who does it">
@@ -180,7 +180,7 @@ function Method({ advice, view, mayPlan }: { advice: MethodAdvice; view: Plannin
                     Put it in the season
                   </Button>
                 </ActionForm>
-              </details>
+              </Disclosure>
             ) : null}
           </>
         ) : null}

@@ -17,3 +17,8 @@ export function switchSingleKeys(on: boolean): void {
     // A window that keeps nothing has them on.
   }
 }
+
+/** A key pressed there is text, and no command. */
+export const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));

@@ -1,0 +1,10 @@
+export {
+  includesWords,
+  PAGE_ROWS,
+  type Params,
+  pageOf,
+  readTableQuery,
+  type TablePage,
+  type TableQuery,
+  tableAddress,
+} from "./paging";
