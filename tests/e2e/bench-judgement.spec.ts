@@ -19,7 +19,7 @@ test("any two plants are weighed against each other, the answer that goes agains
       .first(),
   ).toBeVisible();
   const left = seen.locator("select").first();
-  const other = await left.locator("option").nth(1).textContent();
+  const other = await left.locator("option").nth(1).innerText();
   await left.selectOption({ label: other });
   await expect(page.getByRole("table", { name: `What tells Giant hogweed from ${other}, best first` })).toBeVisible();
   await page.getByRole("button", { name: "Back to the most likely plant on each side" }).click();

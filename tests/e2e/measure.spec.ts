@@ -52,7 +52,7 @@ test("the fold test is measured on a picture, goes into its observation with its
   for (const point of [truth.stalkFoot, truth.bladeFoot, truth.tip]) await tap(page, truth, point);
   const reading = sheet(page).getByRole("listitem").filter({ hasText: "Stalk : blade" });
   await expect(reading).toContainText("± ");
-  const value = Number(/([\d.]+) ±/.exec(await reading.textContent())?.[1]);
+  const value = Number(/([\d.]+) ±/.exec(await reading.innerText())?.[1]);
   expect(Math.abs(value / (truth.stalkMm / truth.bladeMm) - 1)).toBeLessThan(0.05);
 
   // A point is held and moved by a pixel, and the step is undone.

@@ -142,7 +142,7 @@ test("a signal cut at random loses no finding, doubles none and keeps their orde
   const numbers: number[] = [];
   for (const id of made) {
     await page.goto(`/findings/${id}`);
-    numbers.push(Number(/F-(\d+)/.exec(await page.locator("#sheet").textContent())?.[1]));
+    numbers.push(Number(/F-(\d+)/.exec(await page.locator("#sheet").innerText())?.[1]));
     await expect(page.locator("#sheet img")).toHaveCount(1);
   }
   expect([...numbers].sort((a, b) => a - b)).toEqual(numbers);

@@ -95,7 +95,7 @@ function Head<Row>({ column, query, href }: { column: Column<Row>; query: TableQ
   return (
     <th
       scope="col"
-      className={column.className}
+      className={`pr-3 font-bold ${column.className?.includes("text-right") ? "md:text-right" : ""}`}
       aria-sort={sorted ? (query.descending ? "descending" : "ascending") : undefined}
     >
       {column.silent ? (
@@ -129,7 +129,12 @@ function Search<Row>({
   found: number;
 }) {
   return (
-    <form action={path} role="search" className="no-print mt-4 flex flex-wrap gap-x-5 gap-y-3 items-end">
+    <form
+      key={`${query.sort} ${query.descending} ${query.find}`}
+      action={path}
+      role="search"
+      className="no-print mt-4 flex flex-wrap gap-x-5 gap-y-3 items-end"
+    >
       {Object.entries(keep).map(([name, value]) => (
         <input key={name} type="hidden" name={name} value={value} />
       ))}

@@ -1,3 +1,4 @@
+import { PageHead } from "@/components/ui/page";
 import { Disclosure, PlainAction } from "@/components/ui/disclosure";
 import { Button } from "@/components/ui/button";
 import {
@@ -29,10 +30,11 @@ export default async function AccountPage({ searchParams }: { searchParams: Prom
   );
   return (
     <div className="px-4 md:px-6 py-5 max-w-[700px]">
-      <h1>{member.personName}</h1>
-      <p>
-        {member.email} <span className="small">{proved ? "proved by a letter" : "not proved by a letter"}</span>
-      </p>
+      <PageHead title={member.personName}>
+        <p>
+          {member.email} <span className="small">{proved ? "proved by a letter" : "not proved by a letter"}</span>
+        </p>
+      </PageHead>
       <h2 className="ruled mt-6">Where you work</h2>
       <ul>
         {member.places.map((p) => (

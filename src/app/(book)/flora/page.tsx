@@ -1,3 +1,4 @@
+import { PageHead } from "@/components/ui/page";
 import { Button } from "@/components/ui/button";
 import Link from "next/link";
 import { Suspense } from "react";
@@ -43,12 +44,13 @@ export default async function FloraPage({ searchParams }: { searchParams: Promis
   const count = flora.taxa.filter(shown).length;
   return (
     <div className="px-4 md:px-6 py-5">
-      <h1>Flora</h1>
-      <p className="text-[var(--soft)]">
-        {flora.taxa.length} plants in {flora.sets.length} sets of look-alikes; a plant can be in several. The status is
-        that of this district: see <Link href="/flora/list">the list</Link>.{" "}
-        <Link href="/flora/packs">Packs and amendments</Link>
-      </p>
+      <PageHead title="Flora">
+        <p className="text-[var(--soft)]">
+          {flora.taxa.length} plants in {flora.sets.length} sets of look-alikes; a plant can be in several. The status
+          is that of this district: see <Link href="/flora/list">the list</Link>.{" "}
+          <Link href="/flora/packs">Packs and amendments</Link>
+        </p>
+      </PageHead>
       <NameFinder start={q ?? ""} />
       <form className="mt-5 flex flex-wrap gap-x-5 gap-y-3 items-end">
         <label className="field">

@@ -1,3 +1,4 @@
+import { PageHead } from "@/components/ui/page";
 import { LinkButton } from "@/components/ui/button";
 import Link from "next/link";
 import { notFound } from "next/navigation";
@@ -46,18 +47,17 @@ export default async function GroundPage({
     : [];
   return (
     <div>
-      <div className="px-4 md:px-6 py-4 flex flex-wrap items-baseline gap-x-4">
-        <h1>{request?.what === "site" ? "Draw a site" : request ? `Mark the patch: ${request.plant}` : "Ground"}</h1>
-        <p className="small">
-          {request
-            ? "an outline gives the area that plans and records need"
-            : "sites dashed, patches filled, findings as pieces of their tape"}
-        </p>
-        {mayDraw && !request ? (
-          <LinkButton href="/ground?site=new" className="ml-auto">
-            Draw a site
-          </LinkButton>
-        ) : null}
+      <div className="px-4 md:px-6 py-4">
+        <PageHead
+          title={request?.what === "site" ? "Draw a site" : request ? `Mark the patch: ${request.plant}` : "Ground"}
+          actions={mayDraw && !request ? <LinkButton href="/ground?site=new">Draw a site</LinkButton> : null}
+        >
+          <p className="small">
+            {request
+              ? "The outline gives the area that plans and records need."
+              : "Sites are dashed, patches are filled, findings are pieces of their tape."}
+          </p>
+        </PageHead>
       </div>
       {sites.length === 0 ? (
         <p className="px-4 md:px-6 pb-4">

@@ -1,3 +1,4 @@
+import { PageHead } from "@/components/ui/page";
 import { Disclosure, PlainAction } from "@/components/ui/disclosure";
 import { DayInput } from "@/components/ui/day-field";
 import { Button } from "@/components/ui/button";
@@ -38,10 +39,11 @@ export default async function PeoplePage() {
   );
   return (
     <div className="px-4 md:px-6 py-5 max-w-[980px]">
-      <h1>People</h1>
-      <p className="text-[var(--soft)]">
-        The people who work in {member.name}, and their roles. {ROLES.map((r) => `${r}: ${WORDS[r]}`).join("; ")}.
-      </p>
+      <PageHead title="People">
+        <p className="text-[var(--soft)]">
+          The people who work in {member.name}, and their roles. {ROLES.map((r) => `${r}: ${WORDS[r]}`).join("; ")}.
+        </p>
+      </PageHead>
       <ul className="mt-4">
         {people.map((p) => (
           <li key={p.personId} className="row py-3">

@@ -1,3 +1,4 @@
+import { PageHead } from "@/components/ui/page";
 import { LinkButton } from "@/components/ui/button";
 import Link from "next/link";
 import { longDay } from "@/components/words/dates";
@@ -16,10 +17,9 @@ export default async function TodayPage() {
     view.reports.length + view.checks.length + view.windows.length + view.unplanned.length + view.holds.length === 0;
   return (
     <div className="px-4 md:px-6 py-5">
-      <div className="flex flex-wrap items-baseline gap-x-4">
-        <h1>{longDay(view.today)}</h1>
+      <PageHead title={longDay(view.today)}>
         <p className="text-[var(--soft)] md:hidden">{view.district}</p>
-      </div>
+      </PageHead>
       <p className="mt-1 text-[18px]">{summary(due.length, open.length, view.holds.filter((h) => h.due).length)}</p>
       <p className="mt-3 no-print">
         <LinkButton href="/bench" look="press">

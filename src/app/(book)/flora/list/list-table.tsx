@@ -112,7 +112,7 @@ function Exceptions({ line, mayChange }: { line: ListLine; mayChange: boolean })
 const TakeOff = ({ id, label }: { id: string; label: string }) => (
   <ActionForm action={takeOffListAction} label={label} className="no-print inline">
     <input type="hidden" name="id" value={id} />
-    <Button type="submit" look="plain" className="small min-h-[44px]" aria-label={label}>
+    <Button type="submit" look="plain" className="small" aria-label={label}>
       take off
     </Button>
   </ActionForm>

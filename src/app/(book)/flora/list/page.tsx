@@ -18,6 +18,9 @@ import { LIST_SORTS, listColumns, listTable } from "./list-table";
 
 export const metadata = { title: "The list" };
 
+/** The list of most districts is one page: it is read from top to bottom. */
+const SHEET_ROWS = 200;
+
 /** The district's list on one sheet: what each plant is here, and where a site says otherwise. */
 export default async function ListPage({ searchParams }: { searchParams: Promise<Params> }) {
   const member = await memberOrSignIn();
@@ -47,7 +50,7 @@ export default async function ListPage({ searchParams }: { searchParams: Promise
         <DataTable
           label="The list"
           columns={listColumns(plants, mayChange)}
-          page={pageOf(shown, listTable(plants), query)}
+          page={pageOf(shown, listTable(plants), query, SHEET_ROWS)}
           query={query}
           path="/flora/list"
           keep={chosen ? { site: chosen.id } : {}}

@@ -1,3 +1,4 @@
+import { PageHead } from "@/components/ui/page";
 import { Row } from "@/components/ui/page";
 import { Notice } from "@/components/ui/notice";
 import { LinkButton } from "@/components/ui/button";
@@ -25,13 +26,9 @@ export default async function EntryPage({ params }: { params: Promise<{ id: stri
   const when = (iso: string) => inZone(iso, t.zone);
   return (
     <article className="px-4 md:px-6 py-5 max-w-[860px]">
-      <p className="small no-print">
-        <Link href="/ledger">Ledger</Link>
-      </p>
-      <div className="flex flex-wrap items-baseline justify-between gap-3">
-        <h1>Record of treatment no. {line.seq}</h1>
-        <span className="small">{view.districtName}</span>
-      </div>
+      <PageHead above={<Link href="/ledger">Ledger</Link>} title={`Record of treatment no. ${line.seq}`}>
+        <p className="small">{view.districtName}</p>
+      </PageHead>
       {line.supersededBy ? (
         <p className="border-2 border-[var(--ink)] p-2 mt-2">
           <strong>Corrected by entry {line.supersededBy}.</strong> This entry stays as it was written.
