@@ -10,7 +10,7 @@ const flag = (name: string) => {
   return at < 0 ? undefined : (process.argv[at + 1] ?? "");
 };
 
-/** What somebody has on paper of one ledger: the hash of its last entry then, and how many there were. */
+/** What someone has on paper of one ledger: the hash of its last entry then, and how many there were. */
 function printedEnd(): (ChainEnd & { exact: boolean; who: string }) | null {
   const [head, count] = [flag("head"), flag("count")];
   if (head === undefined && count === undefined) return null;

@@ -5,7 +5,7 @@ import { accountOf } from "@/server/accounts/auth";
 import { makeSecretLink } from "@/server/accounts/secret-links";
 import { run } from "./output";
 
-/** Prints a link with which the person of an address chooses a new password: for whoever runs the machine. */
+/** Prints a link with which the person of an address chooses a new password: for the person who runs the machine. */
 run(async () => {
   const address = process.argv[2] ?? "";
   const account = await accountOf(address);

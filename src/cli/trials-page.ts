@@ -1,6 +1,6 @@
 import type { TrialReport } from "@/core/trials";
 
-/** The table of docs/trials.md stands between these two lines; everything between them is written by the command. */
+/** The table of docs/trials.md is between these two lines; everything between them is written by the command. */
 export const BEGIN = "<!-- written by npm run -s trials -- --write -->";
 export const END = "<!-- end of what the command writes -->";
 

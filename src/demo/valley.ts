@@ -1,4 +1,4 @@
-/** The invented valley: shapes in metres east and north of a point in the open ocean, so that it lies nowhere. */
+/** The invented valley: shapes in meters east and north of a point in the open ocean, so that it lies nowhere. */
 export const ORIGIN: [number, number] = [-131.2, 44.35];
 export type Metres = [number, number];
 

@@ -43,7 +43,7 @@ export function openFlower(n: number, tint: Tint = "white", r = 32, cx = 60, cy 
   );
 }
 
-/** @param tint the flower's own colour, where a plant's is drawn; white says nothing of it */
+/** @param tint the flower's own color, where a plant's is drawn; white says nothing of it */
 export function flowerKind(kind: string, tint: Tint = "white"): Shape[] {
   if (kind === "lipped" || kind === "iris") return specialFlower(kind, tint);
   const stalk = stem(60, 62, 94, 1.4);
@@ -404,7 +404,7 @@ export function cluster(kind: string): Shape[] {
   );
 }
 
-/** A kind of fruit is drawn without a colour until a plant gives it its own: a red berry would say more than "berry". */
+/** A kind of fruit is drawn without a color until a plant gives it its own: a red berry would say more than "berry". */
 export function fruit(kind: string, tint: Tint = "white"): Shape[] {
   if (FRUITS[kind]) return FRUITS[kind]();
   switch (kind) {

@@ -195,6 +195,6 @@ function spines(points: Point[]): Shape[] {
     ];
   });
 }
-/** A point that stands out from its neighbours by this much is the tip of a tooth. */
+/** A point that stands out from its neighbors by this much is the tip of a tooth. */
 const TOOTH = 1.2;
 const SPINE = 4;

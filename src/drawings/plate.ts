@@ -302,7 +302,7 @@ function notchOf(model: Model, taxon: number, stage: Stage, lobes: Leaf["lobes"]
   return points ? (points[1] + points[2]) / 2 : lobes === "deep" ? 40 : 110;
 }
 
-/** A bar of 1, 2, 5 or 10 times a power of ten centimetres beside a leaf of middling length; null where no length is recorded. */
+/** A bar of 1, 2, 5 or 10 times a power of ten centimeters beside a leaf of middling length; null where no length is recorded. */
 function scaleBar(model: Model, taxon: number, stage: Stage): { shapes: Shape[]; cm: number } | null {
   const c = model.characterIndex.get("leaf-length");
   if (c === undefined || recordingOf(model, taxon, c) !== "recorded") return null;
@@ -389,7 +389,7 @@ function baseOf(shape: string, base: string | null): Leaf["base"] {
   return base as Leaf["base"];
 }
 
-/** The flower in its own colour; where the colour varies, white as paper. */
+/** The flower in its own color; where the color varies, white as paper. */
 function flowerPanel(at: At, state: State): Panel {
   const kind = at("flower-kind");
   const colour = at("flower-colour");
@@ -399,7 +399,7 @@ function flowerPanel(at: At, state: State): Panel {
   };
 }
 
-/** The fruit in its own colour; without one where it varies or is not recorded. */
+/** The fruit in its own color; without one where it varies or is not recorded. */
 function fruitPanel(part: string, at: At, state: State): Panel {
   const kind = at("fruit-kind");
   const colour = at("fruit-colour");

@@ -1,7 +1,7 @@
 import { curveCatmullRom, curveCatmullRomClosed, line } from "d3-shape";
 import { seededChance } from "@/core/random";
 
-/** One stroke or area of a drawing. Roles, not colours: the renderer's theme gives the ink. */
+/** One stroke or area of a drawing. Roles, not colors: the renderer's theme gives the ink. */
 export interface Shape {
   d: string;
   ink?: "outline" | "inner" | "hair" | "key" | "faint";

@@ -2242,8 +2242,8 @@ const DRAWINGS: Record<string, Draw> = {
   "float-leaf": water.floatLeaf,
 };
 
-/** Hatching that tells colours apart in black and white: the direction stands for the colour, as in heraldry. */
-/** The tint of a state of flower-colour. */
+/** Hatching that tells colors apart in black and white: the direction stands for the color, as in heraldry. */
+/** The tint of a state of flower-color. */
 export const flowerTint = (colour: string): Tint => (colour in FLOWER_TINTS ? FLOWER_TINTS[colour] : "white");
 const FLOWER_TINTS: Record<string, Tint> = {
   white: "white",
@@ -2255,7 +2255,7 @@ const FLOWER_TINTS: Record<string, Tint> = {
   red: "red",
 };
 
-/** A colour is a disc, which says nothing of petals; its marks tell it from the others where colours cannot be seen. */
+/** A color is a disc, which says nothing of petals; its marks tell it from the others where colors cannot be seen. */
 const HATCHES: Record<string, Shape[]> = {
   yellow: Array.from({ length: 12 }, (_, i) => flat(circle(...polar(60, 48, 18 + (i % 2) * 10, i * 30), 1.3), "ink")),
   orange: [44, 54, 64, 74].map((x) =>

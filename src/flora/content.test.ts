@@ -103,7 +103,7 @@ describe("every set", () => {
   });
 });
 
-/** Stations of which a look tells the plant rather than its place or its bearing. */
+/** Stations of which a check tells the plant rather than its place or its bearing. */
 const PLAIN = [
   "collar",
   "head",

@@ -36,7 +36,7 @@ export interface FloraFigures {
   taxaUnder25: number;
   leastScores: { taxon: string; scores: number }[];
   pairs: number;
-  /** of these, pairs with a plant that the flora does not hold */
+  /** of these, pairs with a plant that the flora does not include */
   unheldTwins: number;
   pairsWithoutDecider: number;
   pairsConfusedUnlisted: number;
@@ -170,7 +170,7 @@ function taxaWithoutTwin(flora: CompiledFlora): Problem[] {
 
 /**
  * Pairs that a scout would confuse and nobody listed. For each plant and stage its most typical answers to the
- * ten characters that tell most within its set are judged; a twin within reach of 5 % after them is confused.
+ * ten characters that tell most within its set are judged; a twin within reach of 5% after them is confused.
  */
 function confusedUnlisted(model: Model): [string, string][] {
   const listed = new Set(model.flora.pairs.flatMap((p) => [`${p.a}|${p.b}`, `${p.b}|${p.a}`]));
@@ -187,7 +187,7 @@ function confusedUnlisted(model: Model): [string, string][] {
   return [...found.values()];
 }
 
-/** Plants that keep at least 5 % of what this plant's own typical answers at a stage leave it. */
+/** Plants that keep at least 5% of what this plant's own typical answers at a stage leave it. */
 export function twinsAt(model: Model, taxon: number, stage: Stage, characters = 12): number[] {
   const { flora } = model;
   const s = STAGES.indexOf(stage);

@@ -34,7 +34,7 @@ const newest = (folder: string): number =>
       .map((f) => statSync(join(f.parentPath, f.name)).mtimeMs),
   );
 
-/** The flora as its files say now, for commands and tests: the artefact where nothing that makes it is younger, else compiled anew, which takes seconds. */
+/** The flora as its files say now, for commands and tests: the artefact where nothing that makes it is younger, else compiled again, which takes seconds. */
 export function currentFlora(): CompiledFlora {
   const fresh =
     existsSync(COMPILED_PATH) &&

@@ -1,6 +1,6 @@
 import type { Point } from "@/core/measure";
 
-/** What is known of a drawn photograph: what it shows, in the units of the plane, and where that lies on the picture, in pixels. */
+/** What is known of a drawn photograph: what it shows, in the units of the plane, and its place in the picture, in pixels. */
 export interface SampleTruth {
   widthPx: number;
   heightPx: number;
@@ -19,7 +19,7 @@ export interface SampleTruth {
   areaMm2: number;
 }
 
-/** A camera that can hand over a photograph to practise on. */
+/** A camera that can hand over a photograph to practice on. */
 export interface CameraPort {
   /** true where its photographs are drawn and not taken */
   simulated: boolean;

@@ -9,7 +9,7 @@ declare const self: ServiceWorkerGlobalScope & WorkerGlobalScope;
 
 /** The page that works from the device alone: it reads from its address what is wanted. */
 const SHELL = "/field";
-/** How long a page may take: long where the device says that it has a signal, for some pages reckon for seconds. */
+/** How long a page may take: long where the device says that it has a signal, for some pages calculate for seconds. */
 const PATIENCE_MS = { online: 40_000, offline: 3_000 };
 
 const serwist: Serwist = new Serwist({
@@ -40,7 +40,7 @@ const serwist: Serwist = new Serwist({
 });
 
 // A worker takes its own address from the answer to its request: one out of the cache has lost what stands behind the #, in which the
-// script finds what to start. An answer made anew has no address, and leaves the worker the one that was asked for.
+// script finds what to start. An answer made again has no address, and leaves the worker the one that was asked for.
 self.addEventListener("fetch", (event) => {
   if (event.request.destination !== "worker") return;
   event.stopImmediatePropagation();

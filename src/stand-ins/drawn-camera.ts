@@ -34,7 +34,7 @@ export const drawnCamera: CameraPort = {
   },
 };
 
-/** The scene in the plane, millimetres, and where a camera sees it. */
+/** The scene in the plane, millimeters, and where a camera sees it. */
 export function drawSample(seed: number): { svg: string; truth: SampleTruth } {
   const chance = seededChance(seed);
   const between = (a: number, b: number) => a + (b - a) * chance.uniform();

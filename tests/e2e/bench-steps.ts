@@ -34,7 +34,7 @@ export const HOGWEED: Truth = {
   "leaf-base": "heart",
   joints: "plain",
 };
-/** The same plant before the deciding look: nothing was said of the stem's marks. What parts it from its unheld twin is told, since what could not be told is not asked again. */
+/** The same plant before the deciding check: nothing was said of the stem's marks. What tells it apart from its unscored twin is told, since what could not be told is not asked again. */
 export const UNDECIDED: Truth = Object.fromEntries(
   Object.entries(HOGWEED).filter(([c]) => !["stem-marks", "leaf-length", "leaf-tip"].includes(c)),
 );
@@ -58,7 +58,7 @@ export const HEMLOCK: Truth = {
   smell: "mousy",
   "umbel-width": 5.5,
 };
-/** Houndstongue in leaf, which one look alone parts then from a wild comfrey that the flora does not hold. */
+/** Houndstongue in leaf, which one check alone parts then from a wild comfrey that the flora does not include. */
 export const HOUNDSTONGUE: Truth = {
   "plant-kind": "herb",
   "leaf-shape": "lance",

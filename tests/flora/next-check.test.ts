@@ -121,7 +121,7 @@ describe("next check", () => {
 });
 
 describe("towards an action", () => {
-  /** Two targets alike in all; two plants to keep, each parted from them by one look; a third look that half parts all. */
+  /** Two targets alike in all; two plants to keep, each told apart from them by one check; a third check that half tells all apart. */
   const flora = tinyFlora();
   const shares = (...rows: number[]) => rows.map((p) => [p, 1 - p]);
   const rows: Record<string, number[][]> = {

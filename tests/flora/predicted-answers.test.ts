@@ -95,7 +95,7 @@ describe("what is asked next, on real notes", () => {
 
 describe("a first answer that was wrong", () => {
   const PLACE = ["ground", "light", "wetness"];
-  /** Twelve looks at a seedling that somebody called a water plant, each as it usually is, or not to be seen yet. */
+  /** Twelve looks at a seedling that someone called a water plant, each as it usually is, or not to be seen yet. */
   const looksAt = (name: string, stage: "seedling" | "vegetative") => {
     const taxon = model.taxonIndex.get(name) as number;
     const look = (c: number) => usualLook(model, taxon, c, "seedling");

@@ -45,7 +45,7 @@ const without = (p: Pair, character: string): Pair => ({
 const model = buildModel({ ...shipped, pairs: shipped.pairs.map(byOneLook) });
 const vine = model.taxonIndex.get("Persicaria perfoliata") as number;
 const list = { ...loadList("otter-valley").status, "Persicaria perfoliata": "target" as const };
-/** Everything that the mile-a-minute vine usually shows in fruit, but the look that parts it from the tearthumbs. */
+/** Everything that the mile-a-minute vine usually shows in fruit, but the check that tells it apart from the tearthumbs. */
 const others = model.flora.characters.flatMap((c, i) =>
   c.id === "ocrea" ? [] : (usualLook(model, vine, i, "fruiting") ?? []),
 );

@@ -44,7 +44,7 @@ const memberOf = (districtId: string, email: string) =>
 describe("an invitation", () => {
   it("to an address that has an account never sets or drops a password, and wants that account's sign-in", async () => {
     const email = `victim${uuidv7()}@otter.example`;
-    // Somebody in another district was there first.
+    // Someone in another district was there first.
     await acceptInvitation(await invited(strangeKeeper, email, ["scout"]), null, {
       name: "New Hire",
       password: "attacker knows this 1",

@@ -44,7 +44,7 @@ const taxon = (name: string, extra: Partial<Taxon> = {}): Taxon => ({
   ...extra,
 });
 
-/** A flora small enough to reckon by hand: two targets, two kept plants, five characters in four blocks. */
+/** A flora small enough to calculate by hand: two targets, two kept plants, five characters in four blocks. */
 export function tinyFlora(): CompiledFlora {
   const characters = [
     character("edge", "edge", ["smooth", "teeth"]),

@@ -16,7 +16,7 @@ export const NOT_WRITTEN: [RegExp, string][] = [
   [/\bcannot be had\b|\bcan be had\b/i, "is not available"],
   [/\bdo not fit together\b/i, "don’t match"],
   [/\bby (its|their) looks\b/i, "by its characters"],
-  [/\b(one|two|the best|\d+) looks?\b/i, "check"],
+  [/\b(one|two|the best|\d+) looks?\b(?!-)/i, "check"],
   [/\bknown thing\b/i, "known object"],
   [/\bwho(so)?ever (made|runs|stood)\b/i, "the person who"],
   [/\bby as much\b/i, "by as many days"],

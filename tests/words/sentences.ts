@@ -12,6 +12,14 @@ const LAID_OUT = /^(className|style|href|d|viewBox|fill|stroke|id|name|key|data-
 const withGaps = (node: ts.TemplateExpression): string =>
   node.head.text + node.templateSpans.map((span) => `…${span.literal.text}`).join("");
 
+/** Comments of a source file, those for the tools left out. */
+export function commentsOf(source: string): Sentence[] {
+  return source.split("\n").flatMap((text, i) => {
+    const said = /^\s*(?:\/\*\*|\*|\/\/)(.*)/.exec(text)?.[1]?.trim();
+    return said && !said.startsWith("biome-ignore") ? [{ text: said, line: i + 1 }] : [];
+  });
+}
+
 /** What of a source file is read on a screen: text between tags, and strings of two words or more. Import paths and classes are not. */
 export function sentencesOf(source: string, file: string): Sentence[] {
   const tree = ts.createSourceFile(file, source, ts.ScriptTarget.Latest, true);

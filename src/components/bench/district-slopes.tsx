@@ -53,7 +53,7 @@ export function slopesOf(marks: FieldMark[]): Slope[] {
 /** A plant that the district moves by this factor is drawn with a heavy line. */
 const MOVED = 1.5;
 
-/** With and without the district side by side: what its list, its records and the season add to the looks themselves. */
+/** With and without the district side by side: what its list, its records and the season add to the checks themselves. */
 export const DistrictSlopes = memo(function DistrictSlopes({ marks }: { marks: FieldMark[] }) {
   const slopes = slopesOf(marks);
   const most = slopes.reduce<Slope | null>(

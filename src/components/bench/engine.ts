@@ -47,7 +47,7 @@ export interface BenchView {
   /** decibans of each observation for the first plant of the pair over the second */
   evidence: { seen: string; decibans: number }[];
   pair: Side[] | null;
-  /** the pair side by side: what parts the two now, best first */
+  /** the pair side by side: what tells the two apart now, best first */
   parted: Parted[];
   field: FieldMark[];
   /** parts that suit what still fits */
@@ -80,7 +80,7 @@ export interface FieldMark {
 }
 
 let model: Model | undefined;
-/** What was worked out for an observation holds until the list changes: only the new answer is reckoned. */
+/** What was worked out for an observation holds until the list changes: only the new answer is calculated. */
 let list = "";
 let memory = newMemory();
 let observations = new Map<string, Observation>();
@@ -249,7 +249,7 @@ export const engine = {
   view(input: BenchCase, lens: Lens, pair: [string, string] | null): BenchView {
     return viewOf(judgeNow(input), lens, pair);
   },
-  /** What would make a name wrong: the looks that would speak most against it. */
+  /** What would make a name wrong: the checks that would count most against it. */
   doubt(input: BenchCase, taxon: string): Doubt[] {
     const judgement = judgeNow(input);
     const characters = judgement.model.flora.characters;

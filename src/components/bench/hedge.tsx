@@ -15,7 +15,7 @@ const LETTER = 7.3;
 const FIGURE = 52;
 const TICKS = [1, 0.3, 0.1, 0.03, 0.01, 0.003, 0.001];
 
-/** Who still fits, in two views: the hedge, and what the district adds to the looks. */
+/** Who still fits, in two views: the hedge, and what the district adds to the checks. */
 export const Hedge = memo(function Hedge({
   marks,
   before,
@@ -43,7 +43,7 @@ export const Hedge = memo(function Hedge({
   );
 });
 
-/** The hedge: who still fits. Kept side left, targets right; nothing on the left may stand above the dashed line. */
+/** The hedge: who still fits. Kept side left, targets right; nothing on the left may exceed the dashed line. */
 function BothSides({ marks, before, limit }: { marks: FieldMark[]; before: Map<string, number>; limit: number }) {
   const y = scaleLog()
     .domain([LEAST, 1])

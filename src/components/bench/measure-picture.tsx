@@ -51,7 +51,7 @@ export function OpenPicture({
   ) : null;
 }
 
-/** Where the picture to measure on comes from: the camera or a file, one that is here already, or a drawn one to practise on. */
+/** Where the picture to measure on comes from: the camera or a file, one that is here already, or a drawn one to practice on. */
 export function MeasureOn({
   pictures,
   mayDraw,

@@ -7,7 +7,7 @@ import { type Identification, percent } from "@/core/identify";
 import { STATUS_WORDS, StatusMark } from "../verdict/marks";
 import type { BenchCase, Doubt, Engine, FieldMark } from "./engine";
 
-/** The looks that would speak most against a name, reckoned anew after each answer. */
+/** The checks that would count most against a name, calculated again after each answer. */
 export function useDoubts(
   taxon: string | null,
   input: BenchCase | null,

@@ -16,7 +16,7 @@ interface Props {
 
 type Chosen = Record<string, string>;
 
-/** Where the plant stands, all in one: whoever is there knows it without a look, and the next plant stands there too. */
+/** Where the plant stands, all in one: whoever is there knows it without a check, and the next plant stands there too. */
 export function PlaceQuestion({ characters, before, onAnswer }: Props) {
   const offered = Object.fromEntries(
     before.flatMap((o) => (o.states?.length === 1 ? [[o.character, firstOf(o.states)]] : [])),

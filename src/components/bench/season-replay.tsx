@@ -24,7 +24,7 @@ const MONTHS = [
   "December",
 ];
 
-/** What could have been told of a plant in each month, by somebody who looks where the Bench points. Reckoned month by month, on asking. */
+/** What could have been told of a plant in each month, by someone who looks where the Bench points. Calculated month by month, on asking. */
 export function SeasonReplay({
   taxon,
   name,
@@ -43,7 +43,7 @@ export function SeasonReplay({
   const [months, setMonths] = useState<Month[] | null>(null);
   const run = useRef(0);
   const key = `${taxon} ${place}`;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another plant or another place begins anew
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another plant or another place begins again
   useEffect(() => {
     run.current++;
     setMonths(null);

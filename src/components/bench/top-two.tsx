@@ -8,7 +8,7 @@ import { StatusMark } from "../verdict/marks";
 import type { Parted, Side } from "./engine";
 import { LazyPicture } from "./lazy-picture";
 
-/** The two plants that are weighed against each other, side by side in what parts them best now. */
+/** The two plants that are weighed against each other, side by side in what tells them apart best now. */
 export function TopTwo({
   pair,
   parted,

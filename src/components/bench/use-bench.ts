@@ -161,7 +161,7 @@ function useSaying(shelf: Shelf, choices: Choices, second: string | undefined) {
   return { say, answer, undo, standsAlone, chooseAny, toggle };
 }
 
-/** Another plant is weighed anew. */
+/** Another plant is weighed again. */
 function useFresh(draftId: string | undefined, { setPair, setInMind, setChosen }: Choices): void {
   // biome-ignore lint/correctness/useExhaustiveDependencies: the setters never change
   useEffect(() => {

@@ -29,7 +29,7 @@ function answerPart({ character, step, sure, answer }: Bench, said: "not-there-y
   answer({ character: character.id, answer: said, ...(said === "absent" ? { sure } : {}) });
 }
 
-/** Single keys answer on the Bench, unless they were switched off or somebody is typing. */
+/** Single keys answer on the Bench, unless they were switched off or someone is typing. */
 export function useShortcuts(bench: Bench, search: React.RefObject<HTMLInputElement | null>): void {
   const latest = useRef(bench);
   latest.current = bench;

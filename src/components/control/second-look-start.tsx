@@ -7,7 +7,7 @@ import { useLongWork } from "../device/use-long-work";
 import { WorkProgress } from "./work-progress";
 import { secondLookSchema } from "@/contracts/work";
 
-/** Asks for a second look at all old findings, and shows how far it is. One that somebody else asked for is followed too. */
+/** Asks for a second look at all old findings, and shows how far it is. One that someone else asked for is followed too. */
 export function SecondLookStart({
   mayAsk,
   again,

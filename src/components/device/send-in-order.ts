@@ -48,7 +48,7 @@ async function sendOne(item: OutboxItem): Promise<{ taken: boolean; waits: strin
   }
   if (step.kind !== "held") return { taken: false, waits: step.why };
   const read = savedFindingSchema.safeParse(answer.body);
-  // An answer that says neither number nor verdict is none of the server's: nothing is taken for stored by it.
+  // An answer that says neither number nor verdict is none of the server's: it is no proof that anything was stored.
   if (!read.success)
     return { taken: false, waits: "Something between this device and the server answered instead of the server." };
   const server = read.data;
@@ -102,7 +102,7 @@ async function ask(
       signal: AbortSignal.timeout(SEND_MS),
     });
     const body = await response.json().catch(() => null);
-    // A page that stands between (a hotel's sign-in, say) answers well without having stored anything.
+    // A hotel's sign-in page, say, may answer instead of the server: it answers well and stores nothing.
     if (body === null) return { said: null, body };
     if (response.ok) return { said: { taken: true, code: null, message: "" }, body };
     const error = readError(body);

@@ -13,7 +13,7 @@ import { Plate } from "../flora/plate";
 import { UnscoredName } from "../flora/unscored-name";
 import { statusHere, StatusMark } from "../verdict/marks";
 
-/** One plant from the device: its plate, what it is taken for, its dangers and what it shows. */
+/** One plant from the device: its plate, what it is mistaken for, its dangers and what it shows. */
 export function FieldPlant({
   model,
   pack,

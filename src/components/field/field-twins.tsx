@@ -10,7 +10,7 @@ import { STATUS_WORDS, StatusMark } from "../verdict/marks";
 
 const MOST_ROWS = 10;
 
-/** Two to four plants side by side, from the device: what parts them at a stage, best first. */
+/** Two to four plants side by side, from the device: what tells them apart at a stage, best first. */
 export function FieldTwins({
   model,
   pack,

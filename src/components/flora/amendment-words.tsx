@@ -1,6 +1,6 @@
 import { kindOfKey, twinOfKey } from "@/core/pack";
 
-/** What an amendment is about, in words: a score by its key, the plant itself, or what parts it from a twin. */
+/** What an amendment is about, in words: a score by its key, the plant itself, or what tells it apart from a twin. */
 export function amendmentSubject(key: string): string {
   const kind = kindOfKey(key);
   return kind === "plant" ? "the plant itself" : kind === "twin" ? `what tells it from ${twinOfKey(key)}` : key;

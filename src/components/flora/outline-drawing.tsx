@@ -1,6 +1,6 @@
 import { itemAt } from "@/core/items";
 
-/** The outline of a patch with a scale bar, drawn for screen and paper. Degrees become metres at the patch's own latitude. */
+/** The outline of a patch with a scale bar, drawn for screen and paper. Degrees become meters at the patch's own latitude. */
 export function OutlineDrawing({ ring }: { ring: [number, number][] }) {
   const latitude = itemAt(ring, 0)[1];
   const metres = ring.map(([x, y]): [number, number] => [

@@ -1,6 +1,6 @@
 import type { Pair } from "@/core/flora";
 
-/** A twin that the flora does not hold: a name without a page. */
+/** A twin that the flora does not include: a name without a page. */
 export function UnscoredName({ pair }: { pair: Pair }) {
   const common = pair.unheld?.common ?? "";
   return (

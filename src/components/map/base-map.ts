@@ -34,7 +34,7 @@ export function makeMap(
   map.addControl(new maplibregl.ScaleControl({ unit: "metric" }), "bottom-left");
   return map;
 }
-/** A short piece of the verdict's tape, told apart by pattern before colour: plain, stripes, dots, outline, dashed edge. */
+/** A short piece of the verdict's tape, told apart by pattern before color: plain, stripes, dots, outline, dashed edge. */
 function tapeImage(verdict: string): ImageData {
   const [width, height] = [72, 40];
   const canvas = document.createElement("canvas");

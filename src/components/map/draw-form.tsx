@@ -103,7 +103,7 @@ const siteOf = (id: string, outline: SiteRequest["outline"], form: FormData): Si
   rules: Object.fromEntries(SITE_RULES.map(([rule]) => [rule, form.get(rule) === "on"])),
 });
 
-/** The share of cover, null where none was said, NaN where it is no number. */
+/** The share of cover, null where none was said, NaN where it cannot be read. */
 const coverOf = (form: FormData): number | null => {
   const said = textOf(form, "coverShare").trim();
   return said === "" ? null : Number(said.replace(",", ".")) / 100;

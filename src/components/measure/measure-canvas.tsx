@@ -163,7 +163,7 @@ const ZoomBar = ({ zoom, setZoom }: { zoom: number; setZoom: (zoom: number) => v
 
 type Marked = Sheet["now"];
 
-/** The outline of the known thing, and what is measured. */
+/** The outline of the known object, and what is measured. */
 function Lines({ now, shown }: { now: Marked; shown: number }) {
   const lines = now.marks.map((m) => ({
     id: m.id,

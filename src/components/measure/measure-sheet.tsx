@@ -246,7 +246,7 @@ function Work({
   );
 }
 
-/** What of the known thing is still to be marked. */
+/** What of the known object is still to be marked. */
 function Missing({
   sheet,
   act,

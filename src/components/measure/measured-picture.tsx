@@ -9,7 +9,7 @@ import type { Marks } from "@/core/measure";
 
 const MeasureSheet = dynamic(() => import("./measure-sheet").then((m) => m.MeasureSheet), { ssr: false });
 
-/** A picture of a finding, with what was measured on it; the marks can be opened, and kept anew beside the old ones. */
+/** A picture of a finding, with what was measured on it; the marks can be opened, and kept again beside the old ones. */
 export function MeasuredPicture({
   id,
   by,

@@ -16,7 +16,7 @@ export interface Column<Row> {
 }
 
 /**
- * Rows that can be sorted, searched and walked page by page; all of it stands in the address, so that it can be sent to somebody,
+ * Rows that can be sorted, searched and walked page by page; all of it stands in the address, so that it can be sent to someone,
  * and works without a script. On a phone each row is a sheet of its own with the same lines.
  */
 export function DataTable<Row>({

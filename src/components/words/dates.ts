@@ -66,7 +66,7 @@ export function parseTime(text: string): string | null {
 /** A share in percent, to three figures: "1.6%". */
 export const percentOf = (p: number): string => `${Number((100 * p).toPrecision(3))}%`;
 
-/** Square metres or hectares, with sensible precision. */
+/** Square meters or hectares, with sensible precision. */
 export const areaText = (m2: number): string =>
   m2 < 10000 ? `${Number(m2.toPrecision(3)).toLocaleString("en")} m²` : `${Number((m2 / 10000).toPrecision(3))} ha`;
 

@@ -3,7 +3,7 @@ import type { Taxon } from "../flora";
 /**
  * What the remains of a plant need once it is cut or pulled, the most pressing first: what is written for this plant, then
  * what follows from what grows from its pieces, whom it harms, its seed and where it lives. The label, local rules for
- * waste and licensed people stand above it.
+ * waste and licensed people take precedence over it.
  */
 export function disposalOf(taxon: Taxon): string[] {
   const { disposal, fragments, hazards, lifeForm, ripeSeed, spread } = taxon;

@@ -45,7 +45,7 @@ export interface Ground {
   grazed: boolean;
   hayed: boolean;
   foraged: boolean;
-  /** metres to the nearest water on the map; null where none is mapped */
+  /** meters to the nearest water on the map; null where none is mapped */
   waterDistanceM: number | null;
 }
 

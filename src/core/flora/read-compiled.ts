@@ -5,7 +5,7 @@ const LISTS = ["characters", "taxa", "sets", "scores", "pairs"] as const;
 
 /**
  * A compiled flora as it came over the line or from a file. Its rows are the compiler's own and are not gone through again, as
- * a device would pay for that at every start; what is no flora at all is refused.
+ * a device would pay for that at every start; a file that is not a flora is refused.
  * @throws {InputError} not-a-flora
  */
 export function readCompiledFlora(value: unknown): CompiledFlora {

@@ -16,7 +16,7 @@ export const KIT = ["lens", "ruler", "knife", "trowel", "gloves"] as const;
 export type Kit = (typeof KIT)[number];
 
 export type CharacterKind = "states" | "count" | "measure" | "ratio" | "angle";
-/** How observers go wrong: evenly, towards neighbours, or by missing what is there. */
+/** How observers go wrong: evenly, towards neighbors, or by missing what is there. */
 export type Mistake = "nominal" | "ordered" | "overlooked";
 
 export interface CharacterState {
@@ -46,9 +46,9 @@ export interface Character {
   /** contact the check needs: sap on the hand, or bare skin */
   touch?: "sap" | "skin";
   mistake: Mistake;
-  /** chance that a careful observer names another state, at the reference observer error of 5 % */
+  /** chance that a careful observer names another state, at the reference observer error of 5% */
   errorRate: number;
-  /** states that are taken for one another more than for the rest */
+  /** states that are mistaken for one another more than for the rest */
   alike: [string, string][];
   applies: LifeForm[];
   /** applies only where this character shows one of these states */
@@ -145,7 +145,7 @@ export interface Pair {
   mistake: string;
   /** why nothing recorded separates the two; such a pair is counted, and not a fault of the files */
   inseparable?: string;
-  /** where the flora holds `a` alone: the other plant, of which nothing is known but what parts it from `a` */
+  /** where the flora includes `a` alone: the other plant, of which nothing is known but what tells it apart from `a` */
   unheld?: { name: string; common: string; shows: Shown[] };
   /** found by the simulation alone: nobody has said that people confuse the two */
   found?: true;

@@ -35,7 +35,7 @@ export interface Later {
   stage: Stage;
   /** ISO date */
   from: string;
-  /** the plant, and the one it is parted from: by its accepted name, or, where the flora does not hold it, by what people call it */
+  /** the plant, and the one it is told apart from: by its accepted name, or, where the flora does not include it, by what people call it */
   parts: [string, string];
 }
 
@@ -53,14 +53,14 @@ export interface Identification {
   reportFirst?: true;
   because: string;
   sameTreatment: string[][];
-  /** it is held for a twin that the flora does not hold, and nothing that can be looked at now parts the two */
+  /** it is held for a twin that the flora does not include, and nothing that can be looked at now tells the two apart */
   nothingNow?: true;
   next: {
     name: (NamedCheck & { bits: number })[];
     action: (NamedCheck & { worth: number })[];
     /** what is shown at another stage than now; from today, where other plants of their kind may be in it already */
     later: Later[];
-    /** made on one plant, and to be made on a second before any other look: what goes against the likeliest plant, or alone parts what is found from a twin or makes it one */
+    /** made on one plant, and to be made on a second before any other check: what goes against the likeliest plant, or alone tells what is found apart from a twin or makes it one */
     second: NamedCheck[];
   };
   /** crosses that may stand there, likeliest first */

@@ -20,7 +20,7 @@ export interface Marks {
   pointingPx: number;
 }
 
-/** A measurement with its 95 % interval, value ± half. */
+/** A measurement with its 95% interval, value ± half. */
 export interface Measured {
   value: number;
   half: number;
@@ -38,7 +38,7 @@ export const POINTS: Record<Tool, [number, number]> = {
 };
 /** A known object is itself made, and laid, no better than this: standard deviation as a share. */
 const OBJECT_ERROR = 0.002;
-/** Normal quantile of a two-sided 95 % interval. */
+/** Normal quantile of a two-sided 95% interval. */
 const Z95 = 1.96;
 const STEP_PX = 0.5;
 

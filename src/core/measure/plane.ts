@@ -1,13 +1,13 @@
 import { Matrix, solve } from "ml-matrix";
 import { InputError } from "../errors";
 
-/** A point of a photograph in pixels, or of a plane in millimetres: [x, y]. */
+/** A point of a photograph in pixels, or of a plane in millimeters: [x, y]. */
 export type Point = [number, number];
 
 /** Takes points of a photograph to points of the plane that was photographed. */
 export interface ToPlane {
   (point: Point): Point;
-  /** true where a unit of the plane is a millimetre */
+  /** true where a unit of the plane is a millimeter */
   scaled: boolean;
 }
 

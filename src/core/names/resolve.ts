@@ -5,7 +5,7 @@ export interface NameMatch {
   taxon: number;
   /** the name that matched, as the flora writes it */
   matched: string;
-  /** unheld: the name is that of a plant that the flora does not hold and that is taken for this one */
+  /** unheld: the name is that of a plant that the flora does not include and that is mistaken for this one */
   kind: "accepted" | "synonym" | "common" | "unheld";
   /** the text is this very name, spelling and case apart */
   exact: boolean;
@@ -49,7 +49,7 @@ export const foldName = (text: string): string =>
     .replace(/\s+/g, " ")
     .trim();
 
-/** Every accepted name, synonym and common name of the flora, and those of plants that are taken for one of them though not held, ready to be searched while typing. */
+/** Every accepted name, synonym and common name of the flora, and those of plants that are mistaken for one of them though not held, ready to be searched while typing. */
 export function indexNames(taxa: Taxon[], pairs: Pair[] = []): NameIndex {
   const unheld = (id: string) => pairs.flatMap((p) => (p.a === id && p.unheld ? [p.unheld.common, p.unheld.name] : []));
   const entries = taxa

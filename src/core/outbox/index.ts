@@ -18,7 +18,7 @@ export type Step =
 
 /**
  * @param answer what the server said: taken, or its code; null where nothing came that the server can have said (no signal, or
- * something that stands between)
+ * something that answers in its place)
  */
 export function stepAfter(answer: { taken: boolean; code: AnswerCode | null; message: string } | null): Step {
   if (answer === null) return { kind: "wait", why: "There is no connection." };

@@ -5,7 +5,7 @@ import { plantOfRow, readPlantText, withPlant, writePlant } from "./plant";
 import { heldPair, pairOfRows, readTwinText, withTwin, writeTwin } from "./twin";
 import { readScore, type ScoreValue, writeScore } from "./words";
 
-/** One line of the flora as it is to be: a score, `leaf-edge@low` of a plant; what a plant is; or what parts it from a twin. */
+/** One line of the flora as it is to be: a score, `leaf-edge@low` of a plant; what a plant is; or what tells it apart from a twin. */
 export interface Amendment {
   /** accepted name */
   taxon: string;

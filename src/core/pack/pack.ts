@@ -40,7 +40,7 @@ export const packRowSchema = z.object({
 });
 export type PackRow = z.output<typeof packRowSchema>;
 
-/** A flora pack: plants, what parts them from their twins, and scores in words, with the version of the flora that they were taken from. */
+/** A flora pack: plants, what tells them apart from their twins, and scores in words, with the version of the flora that they were taken from. */
 export const packSchema = z.object({
   pack: z.literal(PACK_FORMAT),
   title: z.string().min(1).max(200),

@@ -17,7 +17,7 @@ export function addDays(day: string, days: number): string {
 }
 
 /**
- * A day on which somebody says that something was seen or done. A device's clock may be a day ahead.
+ * A day on which someone says that something was seen or done. A device's clock may be a day ahead.
  * @param today the site's day
  * @throws {InputError} where it lies before 1950 or after tomorrow
  */

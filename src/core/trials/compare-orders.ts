@@ -87,7 +87,7 @@ const SAMPLE = 80;
 
 /**
  * Candidates for the best fixed order: by mean information at the start of walks, by that per second, and two that are found
- * look by look, each the one that is worth most on the mean of the walks after the looks before it.
+ * look by look, each the one that is worth most on the mean of the walks after the checks before it.
  */
 function fixedOrders(walker: Walker, starts: Start[], stands: typeof canBeAsked): number[][] {
   const [gain, rate] = gainsAtFirst(walker.model, starts);

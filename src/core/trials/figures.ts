@@ -3,7 +3,7 @@ import type { ActionWalk, NameWalk } from "./walks";
 
 /** What came of many walks; the definitions stand in docs/trials.md. */
 export interface Figures {
-  /** among walks on plants that the flora holds */
+  /** among walks on plants that the flora includes */
   top1: number;
   top3: number;
   targetsCleared: number;
@@ -16,7 +16,7 @@ export interface Figures {
   falseClears: number;
   falseClearsUpper95: number;
   keptWalks: number;
-  /** false clears among kept plants that the flora holds, and how many such walks there were */
+  /** false clears among kept plants that the flora includes, and how many such walks there were */
   falseClearsHeld: number;
   falseClearsHeldUpper95: number;
   heldWalks: number;

@@ -10,7 +10,7 @@ export interface TrialOptions {
   orderWalks: number;
   /** whether the place is told before the first check, as on the Bench */
   placeTold: boolean;
-  /** whether a plant that is taken out stays listed as a twin, by name and by what parts the two, as people know more plants than a flora scores */
+  /** whether a plant that is taken out stays listed as a twin, by name and by what tells the two apart, as people know more plants than a flora scores */
   twinsListed: boolean;
   /** constants of the engine that are replaced, by name; nature stays as it ships */
   tuning: Record<string, number>;

@@ -19,8 +19,8 @@ export function looksSuffice(model: Model, given: Case, taxon: number, stage: St
 }
 
 /**
- * True where somebody who saw all of that, and erred in nothing, would be told what to do: Clear of a target, Keep of a kept
- * plant; where one look alone parts it from a twin that the flora does not hold, it is made on a second plant. What is not separable in this sense no choice of looks can settle at that stage, with this flora.
+ * True where someone who saw all of that, and erred in nothing, would be told what to do: Clear of a target, Keep of a kept
+ * plant; where one check alone tells it apart from a twin that the flora does not include, it is made on a second plant. What is not separable in this sense no choice of checks can settle at that stage, with this flora.
  * @param given the place, day, list and costs; its observations are left out of account
  */
 export function isSeparable(model: Model, given: Case, taxon: number, stage: Stage, kept: boolean): boolean {

@@ -255,7 +255,7 @@ export function walkToAction(
   return { ...told, verdict: decide(open.judgement).verdict, cleared: null, group: null, checks: MOST_CHECKS, seconds };
 }
 
-/** The next look of an order. Whatever the order, a second plant is looked at where that is what is left before Clear. */
+/** The next check of an order. Whatever the order, a second plant is looked at where that is what is left before Clear. */
 function chooseCheck(
   judgement: Judgement,
   order: Order,

@@ -48,12 +48,12 @@ export function removeTaxon(flora: CompiledFlora, taxon: number): CompiledFlora 
   };
 }
 
-/** A state that a plant has less often than this is not what somebody who lists it as a twin would say that it shows. */
+/** A state that a plant has less often than this is not what someone who lists it as a twin would say that it shows. */
 const SAID_TO_SHOW = 0.1;
 /** A part tells where the other plant shows no more than this of what the twin shows. */
 const SHARED = 0.3;
 
-/** What a plant shows of a pair's deciders, at any stage, as somebody who lists it as a twin would put it: the parts that tell it from the other. */
+/** What a plant shows of a pair's deciders, at any stage, as someone who lists it as a twin would put it: the parts that tell it from the other. */
 function shownOf(flora: CompiledFlora, taxon: number, pair: Pair): Shown[] {
   const other = flora.taxa.findIndex((t) => t.id === (pair.a === flora.taxa[taxon].id ? pair.b : pair.a));
   const characters = new Set(pair.deciders.flatMap((d) => d.characters));

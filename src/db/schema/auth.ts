@@ -97,7 +97,7 @@ export const secretLink = auth.table("secret_link", {
   kind: text("kind").$type<"password" | "address">().notNull(),
   /** the address to be proved */
   address: text("address"),
-  /** made by whoever runs the machine: it ends the second factor too */
+  /** made by the person who runs the machine: it ends the second factor too */
   byMachine: boolean("by_machine").notNull().default(false),
   expiresAt: at("expires_at").notNull(),
   usedAt: at("used_at"),

@@ -105,7 +105,7 @@ export const picture = pgTable(
   ],
 );
 
-/** What was measured on a picture: each time that it is marked anew a row is added, the last one holds. */
+/** What was measured on a picture: each time that it is marked again a row is added, the last one holds. */
 export const pictureMarks = pgTable(
   "picture_marks",
   {

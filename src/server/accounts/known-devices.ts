@@ -32,7 +32,7 @@ export async function rememberDevice(userId: string): Promise<void> {
     .onConflictDoUpdate({ target: [knownDevice.deviceHash, knownDevice.userId], set: { lastAt: sql`now()` } });
 }
 
-/** After a password was taken from somebody, no device counts as known. */
+/** After a password was taken from someone, no device counts as known. */
 export async function forgetDevices(userId: string): Promise<void> {
   await authDatabase().delete(knownDevice).where(eq(knownDevice.userId, userId));
 }

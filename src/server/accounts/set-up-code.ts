@@ -13,7 +13,7 @@ const hash = (code: string) => createHash("sha256").update(code).digest("hex");
 /** There is one code, in one row. */
 const ROW = 1;
 
-/** Makes a code and keeps its hash alone; the code before it no longer works. Printed by whoever runs the machine. */
+/** Makes a code and keeps its hash alone; the code before it no longer works. Printed by the person who runs the machine. */
 export async function makeSetUpCode(): Promise<string> {
   const code = Array.from({ length: LENGTH }, () => LETTERS[randomInt(LETTERS.length)]).join("");
   const fresh = {

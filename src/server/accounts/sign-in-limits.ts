@@ -20,7 +20,7 @@ const LIMITS: Record<"device" | "account" | "network", Limit> = {
   // many people may share one address, a school or a field office: there tries are let through at an even pace
   network: { free: 40, first: 0.5, longest: 0.5 },
 };
-/** After so long without a try that failed, counting begins anew. */
+/** After so long without a try that failed, counting begins again. */
 const FORGOTTEN_AFTER = "15 minutes";
 
 /** What a try to sign in is counted under. */

@@ -8,7 +8,7 @@ import { districtModel } from "./amendments";
 import { plantsIn } from "./plants";
 import type { FoundNames } from "@/contracts/names";
 
-/** More carriers than this are not parted by one check. */
+/** More carriers than this are not told apart by one check. */
 const MOST_PARTED = 12;
 
 /** What plants a name may mean, where this member works. */

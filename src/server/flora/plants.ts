@@ -50,7 +50,7 @@ export class Plants {
     return index;
   }
 
-  /** @throws {Refusal} if the flora holds no plant of this name */
+  /** @throws {Refusal} if the flora includes no plant of this name */
   mustHold(name: string): void {
     if (!this.held.has(name))
       throw new Refusal(400, "That plant is not in the flora.", [

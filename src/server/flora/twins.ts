@@ -43,7 +43,7 @@ export interface TwinsView {
 }
 
 /**
- * Two to four plants side by side, what parts them best at this stage first.
+ * Two to four plants side by side, what tells them apart best at this stage first.
  * @returns null unless two to four known plants are asked for
  */
 export async function compareTwins(member: Member, ids: string[], asked: Stage | undefined): Promise<TwinsView | null> {
@@ -123,7 +123,7 @@ export interface FoundTwin {
   likeness: number;
 }
 
-/** What this plant would be taken for at a stage, worked out by the engine: the kept ones first, for they are what is lost. */
+/** What this plant would be mistaken for at a stage, worked out by the engine: the kept ones first, for they are what is lost. */
 export function findTwins(model: Model, taxonId: string, stage: Stage, status: Record<string, Status>): FoundTwin[] {
   const taxon = model.flora.taxa.findIndex((t) => t.id === taxonId);
   if (taxon < 0) return [];
@@ -152,7 +152,7 @@ export interface SetCard {
     likeness: number;
     looks: { character: string; name: string; target: string; kept: string }[];
   }[];
-  /** plants to keep that the flora does not hold, and what the target shows at this stage that they do not: "ocrea: saucer" */
+  /** plants to keep that the flora does not include, and what the target shows at this stage that they do not: "ocrea: saucer" */
   unheld: { target: CardPlant; name: string; common: string; looks: string[] }[];
   hazards: string[];
 }
@@ -165,7 +165,7 @@ export interface CardPlant {
 }
 
 /**
- * The field card of a set: what is acted on here, beside the plants to keep that are taken for it, and the looks that part them.
+ * The field card of a set: what is acted on here, beside the plants to keep that are mistaken for it, and the checks that tell them apart.
  * @returns null where no set has that id
  */
 export async function setCard(member: Member, id: string, asked: Stage | undefined): Promise<SetCard | null> {
@@ -219,13 +219,13 @@ export async function setCard(member: Member, id: string, asked: Stage | undefin
   };
 }
 
-/** The best looks in which the two stand apart; where there is none, the best there is. */
+/** The best checks in which the two stand apart; where there is none, the best there is. */
 function cardLooks(checks: DecidingCheck[]): DecidingCheck[] {
   const telling = checks.filter(({ apart }) => apart[0]);
   return (telling.length > 0 ? telling : checks.slice(0, 1)).slice(0, CARD_LOOKS);
 }
 
-/** Plants to keep that the flora does not hold and that are taken for this one, with what it shows and they do not. */
+/** Plants to keep that the flora does not include and that are mistaken for this one, with what it shows and they do not. */
 function unheldOn(model: Model, taxon: number, stage: Stage): Omit<SetCard["unheld"][number], "target">[] {
   return itemAt(model.unscoredTwins, taxon).map(({ name, common, deciders, shows }) => {
     const now = new Set(deciders.filter((d) => d.stage === stage || d.stage === "any").flatMap((d) => d.characters));

@@ -103,7 +103,7 @@ export async function pictureContent(member: Member, id: string): Promise<Buffer
   });
 }
 
-/** Keeps what was marked on a picture. The same id is stored once; marking anew adds, and takes nothing away. */
+/** Keeps what was marked on a picture. The same id is stored once; marking again adds, and takes nothing away. */
 export async function saveMarks(member: Member, pictureId: string, raw: unknown): Promise<void> {
   if (!z.uuid().safeParse(pictureId).success) throw new Refusal(400, "The picture's id is not a UUID.");
   const input = pictureMarksSchema.parse(raw);

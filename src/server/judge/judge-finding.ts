@@ -22,7 +22,7 @@ export function judgeFinding(model: Model, given: Case) {
   };
 }
 
-/** The verdict alone, without what to look at next: for reckoning many findings again. */
+/** The verdict alone, without what to look at next: for calculating many findings again. */
 export function verdictOn(model: Model, given: Case): NamedVerdict & { because: string } {
   const judgement = judge(model, given);
   const result = decide(judgement);

@@ -22,7 +22,7 @@ export async function readSecondLook(tx: Transaction) {
   return { source: await readCaseSource(tx), ...(await oldFindings(tx)) };
 }
 
-/** The findings that would be judged otherwise today, newest first, with what made the difference. Nothing is stored. */
+/** The findings that would be judged differently today, newest first, with what made the difference. Nothing is stored. */
 export async function secondLook(
   { source, findings, inAll }: Awaited<ReturnType<typeof readSecondLook>>,
   step: Step,
@@ -68,7 +68,7 @@ function reasonOf(source: CaseSource, old: OldFinding, now: Rejudged, model: Mod
   return `Since then ${changes.join(" and ")} ${changes.length > 1 ? "have" : "has"} changed.`;
 }
 
-/** How many plans hang on each finding, and whether it has been judged anew or overruled since. */
+/** How many plans hang on each finding, and whether it has been judged again or overruled since. */
 export async function standingOf(
   member: Member,
   ids: string[],

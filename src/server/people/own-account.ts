@@ -140,7 +140,7 @@ export async function askForPasswordLink(raw: unknown): Promise<void> {
   );
 }
 
-/** Chooses a new password by a link: all sessions end. A link that whoever runs the machine made ends the one-time codes too. */
+/** Chooses a new password by a link: all sessions end. A link that the person who runs the machine made ends the one-time codes too. */
 export async function choosePassword(token: string, raw: unknown): Promise<void> {
   const { fresh } = z.object({ fresh: newPassword }).parse(raw);
   const link = await takeSecretLink(token, "password");

@@ -10,7 +10,7 @@ import { signature } from "../records/signature";
 import { endInvitationsTo, openInvitations } from "./invitations";
 import { ROLES } from "@/core/roles";
 
-/** Who works here. Addresses, licences, invitations and letters are for the keeper, who needs them; one's own is shown to oneself. */
+/** Who works here. Addresses, licenses, invitations and letters are for the keeper, who needs them; one's own is shown to oneself. */
 export async function peopleOf(member: Member) {
   const keeper = member.roles.includes("keeper");
   return asMember(member, async (tx) => {

@@ -119,7 +119,7 @@ async function planOf(tx: Transaction, planId: string | null, patchId: string) {
   return row;
 }
 
-/** Who did the work, and with which licence: as the district's register says, never as it was typed. */
+/** Who did the work, and with which license: as the district's register says, never as it was typed. */
 async function personInRegister(tx: Transaction, member: Member): Promise<Person> {
   const [row] = await tx.select().from(membership).where(eq(membership.personId, member.personId));
   return {

@@ -8,7 +8,7 @@ export type Looked = Pick<CaseInput, "id" | "day" | "stage" | "kit" | "observati
 
 /**
  * The one way to a case: the Bench, the server, previews, trials and the demonstration all come through here, so that none of
- * them judges otherwise than the rest. A list may name plants that the flora does not include, as when a pack was taken back:
+ * them judges differently from the rest. A list may name plants that the flora does not include, as when a pack was taken back:
  * they are left out, and everything else is judged.
  * @param flora the flora that the case is judged by
  * @throws {ZodError} where a value is not what it should be

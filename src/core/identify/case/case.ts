@@ -9,7 +9,7 @@ export const observationSchema = z.object({
   join: z.enum(["any", "all"]).default("any"),
   value: z.number().finite().nonnegative().optional(),
   values: z.array(z.number().finite().nonnegative()).min(1).max(100).optional(),
-  /** half of the 95 % interval of a measurement, where it is known: a reading off a photograph tells its own */
+  /** half of the 95% interval of a measurement, where it is known: a reading off a photograph tells its own */
   half: z.number().finite().nonnegative().optional(),
   of: z.object({ yes: z.number().int().nonnegative(), n: z.number().int().positive().max(1000) }).optional(),
   /** what the second of two plants showed: its state, where it was not that of the first (of one in two alone), or its reading */
@@ -21,7 +21,7 @@ export const observationSchema = z.object({
 export type Observation = z.output<typeof observationSchema>;
 export type ObservationInput = z.input<typeof observationSchema>;
 
-/** What a wrong act costs where a district has not said so, in hours of work. They imply that the kept side may hold 1.6 %. */
+/** What a wrong act costs where a district has not said so, in hours of work. They imply that the kept side may hold 1.6%. */
 export const DEFAULT_COSTS = { wrongClear: 600, missedTarget: 10, hold: 10 };
 
 export const costsSchema = z.object({

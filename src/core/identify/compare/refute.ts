@@ -20,7 +20,7 @@ export interface Refutation {
 }
 
 /**
- * What would make a name wrong: the checks that, if the plant is one of those that are taken for it, speak most against it.
+ * What would make a name wrong: the checks that, if the plant is one of those that are mistaken for it, count most against it.
  * Expected weight of evidence (Good 1950, Probability and the weighing of evidence): Σ over rivals of their share times the
  * divergence of their answers from the plant's, in decibans, per second.
  * @param taxon the plant thought of
@@ -61,7 +61,7 @@ export function refutingChecks(judgement: Judgement, taxon: number, most = 8): R
     .slice(0, most);
 }
 
-/** Plants that would be taken for this one, each by its share now times its likeness, shares summing to 1. */
+/** Plants that would be mistaken for this one, each by its share now times its likeness, shares summing to 1. */
 function rivalsOf(judgement: Judgement, taxon: number): { taxon: number; share: number }[] {
   const { model, flat } = judgement;
   const stage = likeliestStage(judgement, taxon);

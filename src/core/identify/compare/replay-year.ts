@@ -12,7 +12,7 @@ import { gateOf } from "../verdict/gates";
 import { decide } from "../verdict/decide";
 import { type Verdict, isSettled } from "../verdict/verdicts";
 
-/** What could be told of a plant in one month, by somebody who looks where the Bench points. */
+/** What could be told of a plant in one month, by someone who looks where the Bench points. */
 export interface Month {
   /** 1 to 12 */
   month: number;

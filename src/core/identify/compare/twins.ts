@@ -18,7 +18,7 @@ function shows(model: Model, taxon: number, c: number, stage: Stage): boolean {
 }
 
 /**
- * How often two plants would be taken for each other at a stage, in [0, 1]: the Bhattacharyya affinity of their answers,
+ * How often two plants would be mistaken for each other at a stage, in [0, 1]: the Bhattacharyya affinity of their answers,
  * in the geometric mean over the parts that both show, after six looks. 1 is the same plant.
  * Bhattacharyya 1943, On a measure of divergence between two statistical populations.
  * @returns 0 where they share no part that is recorded at this stage
@@ -49,7 +49,7 @@ export interface Twin {
   likeness: number;
 }
 
-/** Plants that would most often be taken for this one at a stage, likest first. Both must show the stage at all. */
+/** Plants that would most often be mistaken for this one at a stage, most similar first. Both must show the stage at all. */
 export function twinsOf(model: Model, taxon: number, stage: Stage, most = 12): Twin[] {
   const { taxa } = model.flora;
   if (!taxa[taxon].calendar[stage]) return [];
@@ -63,15 +63,15 @@ export function twinsOf(model: Model, taxon: number, stage: Stage, most = 12): T
 export interface RiskyPair {
   /** the plant that is acted on */
   target: number;
-  /** the plant that stays and would be taken for it */
+  /** the plant that stays and would be mistaken for it */
   kept: number;
   likeness: number;
   checks: DecidingCheck[];
 }
 
 /**
- * Each of these plants that is acted on, with the plants to keep that would most often be taken for it at a stage,
- * likest pair first, and what parts the two.
+ * Each of these plants that is acted on, with the plants to keep that would most often be mistaken for it at a stage,
+ * most similar pair first, and what tells the two apart.
  * @param keptSide 1 for each plant of the flora that stays
  * @param each most kept plants for one target
  */
@@ -97,7 +97,7 @@ export function riskiestPairs(
 }
 
 /**
- * Checks that part these plants at a stage, most bits for the time first. Each plant is held for as likely as any other;
+ * Checks that tell these plants apart at a stage, most bits for the time first. Each plant is held for as likely as any other;
  * the bits are the mutual information of plant and answer (Shannon 1948).
  * @param taxa indices of two to four plants
  */

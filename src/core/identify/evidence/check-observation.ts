@@ -4,7 +4,7 @@ import type { Observation } from "../case/case";
 import type { Model } from "../model/model";
 
 /**
- * Refuses what cannot be weighed together: the same part looked at twice would count one look as two, and two answers
+ * Refuses what cannot be weighed together: the same part looked at twice would count one check as two, and two answers
  * that shut each other out cannot both be right.
  * @throws {InputError} twice | contradiction
  */
@@ -120,6 +120,6 @@ function checkSize(model: Model, c: number, observation: Observation, field: str
       );
 }
 
-/** The largest reading of a measured character that is taken for one, in its unit. */
+/** The largest reading of a measured character that is accepted as one, in its unit. */
 export const largestReading = (model: Model, c: number): number =>
   model.tuning.beyondAny * model.measuredScores[c].reduce((most, score) => Math.max(most, score.points?.[3] ?? 0), 1);

@@ -11,7 +11,7 @@ import { measureEvidence } from "./number";
 import { stateEvidence } from "./state";
 
 /**
- * @param base what other looks say of what the part stands on (`baseKnown`)
+ * @param base what other checks say of what the part stands on (`baseKnown`)
  * @returns null where the observation says nothing about the plant (cannot tell, not there yet)
  */
 export function evidenceOf(model: Model, observation: Observation, index: number, base: BaseKnown): Evidence | null {

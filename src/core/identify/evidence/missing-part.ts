@@ -11,11 +11,11 @@ import type { Chances } from "./evidence";
 const overlookedBy = (sure: Sureness, t: Tuning): number =>
   sure === "sure" ? t.overlookedSure : sure === "likely" ? t.overlookedLikely : t.overlookedGuess;
 
-/** What other looks say of what a part stands on: that it is there, that it is missing, or nothing. */
+/** What other checks say of what a part stands on: that it is there, that it is missing, or nothing. */
 export type BaseKnown = "there" | "missing" | null;
 
 /**
- * Whether it is known from other looks that there is what a part stands on: that was seen itself, or another part of it was.
+ * Whether it is known from other checks that there is what a part stands on: that was seen itself, or another part of it was.
  * A look at this one then says nothing of it any more.
  * @param asked true of a character that was answered: of several answers on one base, the first of the vocabulary tells of it, and the others no more
  */

@@ -5,7 +5,7 @@ export type FourPoints = [number, number, number, number];
 
 /**
  * Share of plants whose value is at most x, for a distribution given by four points:
- * 80 % lie between the inner two, 99 % between the outer two. Straight between the points,
+ * 80% lie between the inner two, 99% between the outer two. Straight between the points,
  * exponential beyond them.
  * @param points extreme low, low, high, extreme high; not falling
  * @param minWidth smallest width of a step, same unit, > 0: a constant still has a width

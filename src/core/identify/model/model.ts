@@ -7,7 +7,7 @@ import type { UnscoredTwin } from "./unscored-twins";
 export interface Lacking {
   /** share of each condition's kind that lacks what the part stands on, in [0, 1] */
   base: Float64Array;
-  /** chance that a look finds a part to tell of, in each condition, and under the background of each life form */
+  /** chance that a check finds a part to tell of, in each condition, and under the background of each life form */
   shown: Float64Array;
   shownByForm: Float64Array;
   /** place of the state "none" among the character's, or -1 */
@@ -78,7 +78,7 @@ export interface Model {
   groupNames: Map<Status, string[]>;
   /** the crosses that may stand there */
   crosses: Cross[];
-  /** of each plant, the twins that are listed though the flora does not hold them */
+  /** of each plant, the twins that are listed though the flora does not include them */
   unscoredTwins: UnscoredTwin[][];
 }
 

@@ -18,7 +18,7 @@ const errorFactor = (sure: Sureness, { widenLikely, widenGuess }: Tuning): numbe
 /**
  * Confusion table of one character: row = true state, column = state named.
  * Not symmetric where things are overlooked: hair that is there is missed four times as often as
- * hair that is not there is imagined. Ordered states are taken for neighbours before distant ones.
+ * hair that is not there is imagined. Ordered states are mistaken for neighbors before distant ones.
  * @param observerError in [0, 1]: one factor that scales all off-diagonal mass; 0.05 is the reference
  * @returns n × n, row-major, each row sums to 1
  */

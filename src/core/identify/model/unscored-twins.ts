@@ -1,6 +1,6 @@
 import type { CompiledFlora, Pair, Shown } from "../../flora";
 
-/** A plant that people take for one of this flora, listed as its twin though the flora holds no scores of it. */
+/** A plant that people take for one of this flora, listed as its twin though the flora includes no scores of it. */
 export interface UnscoredTwin {
   name: string;
   common: string;
@@ -9,7 +9,7 @@ export interface UnscoredTwin {
   shows: Shown[];
 }
 
-/** Listed twins that the flora does not hold, of each plant that it holds. */
+/** Listed twins that the flora does not include, of each plant that it holds. */
 export function unscoredTwins(flora: CompiledFlora): UnscoredTwin[][] {
   const index = new Map(flora.taxa.map((taxon, t) => [taxon.id, t]));
   const twins: UnscoredTwin[][] = flora.taxa.map(() => []);

@@ -47,7 +47,7 @@ export function usualLook(model: Model, taxon: number, c: number, stage: Stage):
   return state ? { ...look, states: [state] } : null;
 }
 
-/** True where what a part stands on, or what that stands on, usually is otherwise on this plant. */
+/** True where what a part stands on, or what that stands on, usually is different on this plant. */
 function usuallyBare(model: Model, taxon: number, c: number, stage: Stage): boolean {
   const { when } = model.flora.characters[c];
   const base = when && model.characterIndex.get(when.character);

@@ -6,7 +6,7 @@ import type { Model } from "../model/model";
 import { recordingOf, scoreFor } from "../model/scores";
 import { type Judgement, likeliestStage } from "../posterior/judgement";
 
-/** Answers of one plant that go against the plant ranked first, by character: a second plant of the patch may be worth a look. */
+/** Answers of one plant that go against the plant ranked first, by character: a second plant of the patch may be worth a check. */
 export function answersAgainst(judgement: Judgement): Map<number, Observation> {
   const { model, local, evidence } = judgement;
   const first = local.taxa.reduce((best, share, t) => (share > local.taxa[best] ? t : best), 0);

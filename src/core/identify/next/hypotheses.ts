@@ -10,7 +10,7 @@ import type { Standpoint } from "../verdict/standpoint";
 const mostActive = (model: Model): number =>
   model.flora.taxa.length <= model.tuning.largeFlora ? model.tuning.mostActive : model.tuning.mostActiveLarge;
 
-/** What may stand there, by share, and how it is parted by what is to be done. */
+/** What may stand there, by share, and how it is told apart by what is to be done. */
 export interface Hypotheses {
   /** shares of the plants, then of the crosses, and, last, the unknown plant, summing to 1 */
   shares: Float64Array;

@@ -49,10 +49,10 @@ export function laterChecks(judgement: Judgement, most = 4): LaterCheck[] {
     .map(({ distance: _, ...rest }) => rest);
 }
 
-/** The same of a twin that the flora does not hold, by what people call it. */
+/** The same of a twin that the flora does not include, by what people call it. */
 export type LaterTwinLook = Omit<LaterCheck, "parts"> & { parts: [number, string] };
 
-/** What would part a plant from twins that the flora does not hold at another stage, soonest first; of those that nothing seen may be. */
+/** What would tell a plant apart from twins that the flora does not include at another stage, soonest first; of those that nothing seen may be. */
 export function laterTwinLooks(judgement: Judgement, open: TwinInTheWay[], most = 4): LaterTwinLook[] {
   const { model, case: given } = judgement;
   const answered = answeredCharacters(judgement);

@@ -9,14 +9,14 @@ import { type Check, type CheckValue, type PredictedRows, natsOf } from "./value
 interface LookAhead {
   overheadSeconds: number;
   worth: (gain: CheckValue) => number;
-  /** what of what may stand there is followed, and what a look then tells of it */
+  /** the part of the belief that is followed, and what a check tells of it */
   after: typeof hypothesesAfter;
   gain: (standing: Hypotheses, character: number, look: PredictedRows) => CheckValue;
   /** whether an answer needs no look after it */
   ended: (after: Hypotheses) => boolean;
 }
 
-/** The plants that are followed, and the looks that were worked out for them: for both orders the same. */
+/** The plants that are followed, and the checks that were worked out for them: for both orders the same. */
 export interface Shortlist {
   active: ActiveHypotheses;
   looks: Map<number, PredictedRows>;
@@ -26,7 +26,7 @@ export const keptLeads = (judgement: Judgement, active: ActiveHypotheses): boole
   active.prior[0] >= judgement.model.tuning.keptLeads;
 
 /**
- * The first few checks of an order, put in the order of what they are worth together with the best look after them, on the mean
+ * The first few checks of an order, put in the order of what they are worth together with the best check after them, on the mean
  * of their answers, per second of both: looks that only tell together are found by it.
  */
 export function orderByLookingAhead(

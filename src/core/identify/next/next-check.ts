@@ -193,7 +193,7 @@ export function mostlyCarried({ model }: Judgement, checks: Check[]): Check[] {
   return most.some((check) => check.bits >= dryBits || check.saved > 0) ? most : checks;
 }
 
-/** A second plant that is looked at for a twin which the flora does not hold comes when nothing else is left. */
+/** A second plant that is looked at for a twin which the flora does not include comes when nothing else is left. */
 const isLast = (check: Check): boolean => check.second === true && check.first !== undefined;
 
 export function towardsAction(

@@ -5,7 +5,7 @@ import { costOfAct } from "../verdict/gates";
 import type { MistakenFor } from "../verdict/twins-in-the-way";
 import type { Hypotheses } from "./hypotheses";
 
-/** What a look is expected to tell. */
+/** What a check is expected to tell. */
 export interface CheckValue {
   /** expected bits about the plant's name */
   bits: number;
@@ -22,11 +22,11 @@ export interface Check extends CheckValue {
   seconds: number;
   /** share of what still fits that carries the part */
   carried: number;
-  /** asked before anything else towards an action: it parts what is found from these twins, which the flora does not hold */
+  /** asked before anything else towards an action: it tells what is found apart from these twins, which the flora does not include */
   first?: MistakenFor[];
   /** most of what fits does not show it now: asked because nothing else is left to tell */
   seldom?: true;
-  /** it was looked at on one plant, and is to be looked at on a second: one look alone parts what is found from twins or makes it one of them, or what was seen goes against the plant ranked first */
+  /** it was looked at on one plant, and is to be looked at on a second: one check alone tells what is found apart from twins or makes it one of them, or what was seen goes against the plant ranked first */
   second?: true;
   /** a caution to show with the question */
   caution?: "gloves";
@@ -143,13 +143,13 @@ function afterAnswers(
   return { sideNats, costAfter, firstAfter, answerNats };
 }
 
-/** Chance of each answer to a look for each plant that is followed, and `natsOf` them. */
+/** Chance of each answer to a check for each plant that is followed, and `natsOf` them. */
 export interface PredictedRows {
   rows: Float64Array;
   nats: Float64Array;
 }
 
-/** What a look tells of the name alone, as `gainOf`. */
+/** What a check tells of the name alone, as `gainOf`. */
 export function valueForName(
   { tuning: { leastMissing, leastAfter } }: Model,
   { shares, scratch: { sums, first } }: Hypotheses,

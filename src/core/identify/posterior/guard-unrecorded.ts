@@ -6,7 +6,7 @@ import { recordingOf } from "../model/scores";
 
 const NOTHING: Set<number> = new Set();
 
-/** A block of looks. */
+/** A block of checks. */
 interface LookedAt {
   doubt: number;
   members: number[];
@@ -44,7 +44,7 @@ function bestAtStage({ model }: BeforeGuard, item: Evidence, targets: number[]):
 interface Untested {
   taxon: number;
   observations: Set<number>;
-  /** how many times each of its conditions rises by that, by block of looks */
+  /** how many times each of its conditions rises by that, by block of checks */
   raised: Map<string, Float64Array>;
 }
 
@@ -54,7 +54,7 @@ export interface Raising {
   untested: Untested[];
 }
 
-/** What raises kept plants, once for what was seen: leaving out one look after another needs it again and again. */
+/** What raises kept plants, once for what was seen: leaving out one check after another needs it again and again. */
 export function raisingOf(known: BeforeGuard): Raising {
   const { model, keptSide, evidence, blocks } = known;
   const targets = standingTargets(known);
@@ -101,9 +101,9 @@ function raisedBy(
 }
 
 /**
- * Likelihoods in which what is not recorded for a kept plant never speaks against it: beside the targets that might be
- * acted on, such a look gives the kept plant the chance that it gives the best of them. Only the way to a verdict of Clear
- * is reckoned so, and only at stages in which the plant is met at all, by its calendar. Were it the name too, the less is recorded of a kept plant the better it would fit everything.
+ * Likelihoods in which what is not recorded for a kept plant never counts against it: beside the targets that might be
+ * acted on, such a check gives the kept plant the chance that it gives the best of them. Only the way to a verdict of Clear
+ * is calculated so, and only at stages in which the plant is met at all, by its calendar. Were it the name too, the less is recorded of a kept plant the better it would fit everything.
  * @param taxa likelihoods of the plants
  * @param weightAt likelihood of a condition, of which those are the sums
  * @param dropped observations left out of both

@@ -31,7 +31,7 @@ export interface Judgement {
   priorFlat: Float64Array;
   local: Posterior;
   flat: Posterior;
-  /** how far kept plants rise where what is not recorded of them never speaks against them */
+  /** how far kept plants rise where what is not recorded of them never counts against them */
   raising: Raising;
   /** the same with what is not recorded for a kept plant never against it: what a verdict of Clear is measured by */
   guarded: { local: Posterior; flat: Posterior };

@@ -21,7 +21,7 @@ export function guardedWithout(
   return underBothPriors(judgement, guarded);
 }
 
-/** Log likelihood of one plant with one observation left out: only its block is reckoned again. */
+/** Log likelihood of one plant with one observation left out: only its block is calculated again. */
 export function taxonLogWithout(judgement: Judgement, taxon: number, observation: number): number {
   const { model, evidence, blocks, weight, likelihoods } = judgement;
   const item = evidence[observation];
@@ -36,7 +36,7 @@ export function taxonLogWithout(judgement: Judgement, taxon: number, observation
 
 /**
  * Likelihoods with some observations left out: whole blocks or single observations. Only what a changed block said is taken
- * out and said anew.
+ * out and said again.
  * @param dropped indices of the observations left out
  * @returns also `weightAt`, the likelihood of a condition
  */

@@ -16,13 +16,13 @@ export interface VerdictResult {
   /** action group that holds the target side, where clear */
   group: string | null;
   reportFirst: boolean;
-  /** plants on the kept side that still stand above the limit, likeliest first */
+  /** plants on the kept side that still exceed the limit, likeliest first */
   stillFit: number[];
-  /** the likeliest cross with a kept parent that still stands above the limit, or -1 */
+  /** the likeliest cross with a kept parent that still exceeds the limit, or -1 */
   crossFits: number;
   /** the block without which the kept side would come back, if that is what stops a clear verdict */
   leansOn: string | null;
-  /** listed twins that the flora does not hold and that stand between a target and a clear verdict */
+  /** listed twins that the flora does not include and that stand between a target and a clear verdict */
   twinsInTheWay: TwinInTheWay[];
 }
 

@@ -6,7 +6,7 @@ import { type Tuning, TUNING } from "../tuning";
 
 /**
  * Cost of the best act open, in the district's hours. The gate decides what is open: treat where the kept side
- * is under the limit and one action group holds the rest, leave where the kept side holds 95 %, else come back.
+ * is under the limit and one action group holds the rest, leave where the kept side holds 95%, else come back.
  * @param limitTimes how many times the limit the kept side may hold
  * @param masses of which those from `from` on are meant: of the kept side (first) and of each action group
  * @param total their sum
@@ -30,7 +30,7 @@ export function costOfAct(
     : hold;
 }
 
-/** The kept side's limit: where clearing wrongly costs as much as missing, but never above 2 %. */
+/** The kept side's limit: where clearing wrongly costs as much as missing, but never above 2%. */
 export function keptLimit(costs: Costs, tuning: Tuning = TUNING): number {
   return Math.min(tuning.highestLimit, costs.missedTarget / (costs.missedTarget + costs.wrongClear));
 }
@@ -57,7 +57,7 @@ export interface WeakBlock {
   left: Posterior;
 }
 
-/** The first block of looks without which the kept side rises too far; null where no single look carries the verdict. */
+/** The first block of checks without which the kept side rises too far; null where no single look carries the verdict. */
 function weakBlock(judgement: Judgement, limit: number): WeakBlock | null {
   for (const block of judgement.blocks.values()) {
     const [local, flat] = guardedWithout(judgement, new Set(block.members));
@@ -73,13 +73,13 @@ function agreedGroup(judgement: Judgement, limit: number): string | null {
   return local === flat ? local : null;
 }
 
-/** What a judgement must pass before Clear, worked out once: the verdict, the next checks and the looks before Clear all ask for it. */
+/** What a judgement must pass before Clear, worked out once: the verdict, the next checks and the checks before Clear all ask for it. */
 export interface Gate {
   /** highest share of the kept side that this district accepts, in (0, 0.02] */
   limit: number;
   /** the action group that both priors leave to be acted on, or null */
   group: string | null;
-  /** where a group is agreed, the block of looks without which the kept side would come back, or null */
+  /** where a group is agreed, the block of checks without which the kept side would come back, or null */
   weak: WeakBlock | null;
 }
 

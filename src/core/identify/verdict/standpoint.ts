@@ -8,13 +8,13 @@ export interface Standpoint {
   guarded: Posterior;
   /** how many times the limit the kept side may hold */
   limitTimes: number;
-  /** block of looks that is left out, or null */
+  /** block of checks that is left out, or null */
   without: string | null;
 }
 
 /**
  * The condition of Clear to work on next: that of the local prior, or, once that is met, of the flat one, or, once
- * both are, without the block of looks that carries too much. A look that helps none of these brings Clear no nearer.
+ * both are, without the block of checks that carries too much. A look that helps none of these brings Clear no nearer.
  */
 export function farthestFromClear(judgement: Judgement, { limit, weak }: Gate): Standpoint {
   const { local, flat, guarded } = judgement;

@@ -7,23 +7,23 @@ import { type Judgement, likeliestStage } from "../posterior/judgement";
 import type { Gate } from "./gates";
 
 export interface TwinInTheWay {
-  /** the plant of the flora that it is taken for */
+  /** the plant of the flora that it is mistaken for */
   taxon: number;
   twin: UnscoredTwin;
-  /** characters that part the two and can be seen now, not looked at yet; none where nothing listed parts them at this stage */
+  /** characters that tell the two apart and can be seen now, not looked at yet; none where nothing listed tells them apart at this stage */
   looks: number[];
-  /** where all that is listed was looked at: what a second plant is still to be looked at for, the one look that parts the two, or what alone is as the twin has it */
+  /** where all that is listed was looked at: what a second plant is still to be looked at for, the one check that tells the two apart, or what alone is as the twin has it */
   again: number[];
-  /** something that was seen is as the twin has it: only a second plant on which it is otherwise makes up for that */
+  /** something that was seen is as the twin has it: only a second plant on which it is different makes up for that */
   fits: boolean;
 }
 
-/** What a look says of a plant and a twin of it: that it is not the twin, that it may be, or nothing. */
+/** What a check says of a plant and a twin of it: that it is not the twin, that it may be, or nothing. */
 type Said = "parts" | "fits" | null;
 
 /**
- * Twins that a plant may still be, of those that the flora does not hold: each part that is listed and can be seen must have been
- * looked at; none may be as the twin has it, and two must be otherwise, or one on two plants, since one look alone may be a slip.
+ * Twins that a plant may still be, of those that the flora does not include: each part that is listed and can be seen must have been
+ * looked at; none may be as the twin has it, and two must be otherwise, or one on two plants, since one check alone may be a slip.
  * What is as the twin has it on one plant and otherwise on another says nothing.
  * A twin of which it is not known what it shows stays in the way.
  */
@@ -66,7 +66,7 @@ const isOfSeveral = ({ of, values, other }: Observation): boolean =>
 /** What looks at several places of one part say: that it may be the twin, if one of them does. */
 const together = (said: Said[]): Said => (said.includes("fits") ? "fits" : said.includes("parts") ? "parts" : null);
 
-/** Whether what was seen is otherwise than the twin has it. A guess parts nothing, nor does what half of the plants looked at lack. */
+/** Whether what was seen differs from what the twin has. A guess tells nothing apart, nor does what half of the plants looked at lack. */
 function saidOfShown(observation: Observation, shown: Shown, beyond: number): Said {
   const { answer, sure, of } = observation;
   if (answer === "cannot-tell" || answer === "not-there-yet" || (shown.range && answer !== "seen")) return null;
@@ -116,7 +116,7 @@ export function twinsInTheWay(judgement: Judgement, group: string): TwinInTheWay
   return found.flatMap((t) => twinsOfPlantInTheWay(judgement, t));
 }
 
-/** A twin that the flora does not hold, by what people call it, and the plant that it is taken for. */
+/** A twin that the flora does not include, by what people call it, and the plant that it is mistaken for. */
 export interface MistakenFor {
   twin: string;
   taxon: number;
@@ -128,7 +128,7 @@ export interface MistakenFor {
 export interface LooksBeforeClear {
   /** not made yet */
   fresh: Map<number, MistakenFor[]>;
-  /** made on one plant, to be made on a second: last of all, when nothing else stands between the target and Clear */
+  /** made on one plant, to be made on a second: last of all, when nothing else is in the way of Clear */
   again: Map<number, MistakenFor[]>;
 }
 

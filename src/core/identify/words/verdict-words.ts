@@ -15,7 +15,7 @@ function unnamedReason({ local, flat, guarded }: Judgement, limit: number): stri
   return "The plants that still fit are treated in more than one way here. Tell them apart before acting.";
 }
 
-/** Why a kept plant stands in the way though the field shows little of it: what is not recorded of it never speaks against it. */
+/** Why a kept plant stands in the way though the field shows little of it: what is not recorded of it never counts against it. */
 function heldByGuard(judgement: Judgement, { stillFit, limit }: VerdictResult): string {
   const { local, flat } = judgement;
   if (Math.max(local.taxa[stillFit[0]], flat.taxa[stillFit[0]]) > judgement.model.tuning.standsInTheWay * limit)

@@ -3,7 +3,7 @@ import { respond } from "@/server/platform/respond";
 import { requireRole } from "@/server/platform/session";
 import { camera } from "@/wiring/server";
 
-/** A drawn photograph to practise measuring on, in the demonstration alone. `?truth` tells what it shows. */
+/** A drawn photograph to practice measuring on, in the demonstration alone. `?truth` tells what it shows. */
 export async function GET(request: Request) {
   return respond(async () => {
     await requireRole();
