@@ -361,13 +361,13 @@ function broadLeaf(
   ];
   const flower = [
     flowerPanel(at, state),
-    state("Its colour", "flower-colour", "petals"),
+    state("Its color", "flower-colour", "petals"),
     state("How they stand", "cluster"),
     ...sexes,
   ];
   const fruits = [
     fruitPanel("Fruit", at, state),
-    state("Its colour", "fruit-colour"),
+    state("Its color", "fruit-colour"),
     state("Where it stands", "fruit-place"),
   ];
   const shown = stage === "flowering" ? [...flower, ...panels] : stage === "fruiting" ? [...fruits, ...panels] : panels;

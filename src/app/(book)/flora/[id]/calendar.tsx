@@ -1,4 +1,5 @@
 import { midMonth } from "@/components/words/dates";
+import { STAGE_WORDS } from "@/components/words/stages";
 import { barkSlipsOn } from "@/core/control";
 import { inSeason, type Stage } from "@/core/flora";
 import type { PlantPage } from "@/server/flora/plant-page";
@@ -31,10 +32,10 @@ export function Calendar({ view: { taxon, here } }: { view: PlantPage }) {
             ))}
           </tr>
           {(Object.keys(taxon.calendar) as Stage[]).map((row) => (
-            <Months key={row} name={row} ink="var(--moss)" isOn={(day) => inSeason(taxon, row, day, here)} />
+            <Months key={row} name={STAGE_WORDS[row]} ink="var(--moss)" isOn={(day) => inSeason(taxon, row, day, here)} />
           ))}
           {taxon.barkSlips ? (
-            <Months name="bark slips" ink="var(--madder)" isOn={(day) => barkSlipsOn(taxon, day, here)} />
+            <Months name="Bark slips" ink="var(--madder)" isOn={(day) => barkSlipsOn(taxon, day, here)} />
           ) : null}
         </tbody>
       </table>
