@@ -28,6 +28,7 @@ main(async () => {
   checkNode();
   checkDisk(ROOT);
   if (flag("password-link")) return passwordLink(value("password-link") ?? "");
+  if (flag("new-district")) return newDistrict();
   const port = Number(value("port") ?? process.env.PORT ?? 3210);
   if (!(Number.isInteger(port) && port > 0 && port < 65536))
     throw new Trouble(`--port ${value("port")} is no port.`, "npm run demo -- --port 3300");
@@ -91,6 +92,15 @@ async function passwordLink(address) {
   const port = Number(value("port") ?? process.env.PORT ?? 3210);
   const link = await tsxOutput(["src/cli/password-link.ts", address], { ...environment, ...outside(port) });
   say(`\n  Within two hours, once: ${link.trim()}\n  It ends all sessions and the one-time codes of ${address}.\n`);
+  process.exit(0);
+}
+
+/** Prints a code with which somebody makes a further district on this installation, once. The program may be running. */
+async function newDistrict() {
+  const { environment } = await openDatabase(demo);
+  const port = Number(value("port") ?? process.env.PORT ?? 3210);
+  const code = await tsxOutput(["src/cli/set-up-code.ts", "--new-district"], environment);
+  say(`\n  Within a day, once: open ${outside(port).SENTINEL_URL}/set-up and enter the code  ${code.trim()}\n`);
   process.exit(0);
 }
 

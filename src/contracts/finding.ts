@@ -84,9 +84,36 @@ export const overrulingRecordSchema = z.object({
   from: z.object({ verdict: z.string(), taxon: z.string().nullable() }),
 });
 
+/** How a plant was confirmed: by a specialist who saw it, by a reviewer, or by a specimen. */
+export const CONFIRMED_BY = ["specialist", "reviewer", "specimen"] as const;
+
+/** A person confirms what a finding names. */
+export const confirmationSchema = z
+  .object({
+    findingId: z.uuid(),
+    how: z.enum(CONFIRMED_BY, "say how it was confirmed"),
+    /** the reviewer's name, or where the specimen is kept and under which number */
+    source: plainText(0, 300, "").default(""),
+    note: plainText(0, 2000, "", true).default(""),
+  })
+  .refine((c) => c.how === "specialist" || c.source !== "", {
+    path: ["source"],
+    message: "name the reviewer, or say where the specimen is kept",
+  });
+
+/** Stored: a confirmation, with the plant that it is of. */
+export const confirmationRecordSchema = z.object({
+  taxon: z.string(),
+  plantId: z.string(),
+  how: z.enum(CONFIRMED_BY),
+  source: z.string(),
+  note: z.string(),
+});
+
 /** Body of a finding's event, by its kind. */
 export const FINDING_EVENTS = {
   observations: seenSchema,
   verdict: verdictRecordSchema,
   overruling: overrulingRecordSchema,
+  confirmation: confirmationRecordSchema,
 };

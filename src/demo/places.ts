@@ -56,7 +56,6 @@ export async function addPatch(world: World, place: Place, name: string, round: 
     coverShare: Math.round((0.1 + 0.8 * world.chance.uniform()) * 20) / 20,
     ...signed("madeBy", world.people, "Wren Halloway"),
     createdAt: new Date(`${markedOn}T18:00:00Z`),
-    protected: false,
   });
   return made;
 }
@@ -69,6 +68,6 @@ export function groundOf(place: Place): Ground {
     grazed: rules.grazed ?? false,
     hayed: rules.hayed ?? false,
     foraged: rules.foraged ?? false,
-    waterDistanceM: null,
+    water: { known: "none-within", meters: 5000, by: "the map" },
   };
 }

@@ -46,3 +46,7 @@ export const isDemonstration = (): boolean => env().DEMO;
 
 /** How letters leave: to nobody in the demonstration, by a mail server, or not at all. */
 export const mailWay = (): "sample" | "smtp" | "none" => (env().DEMO ? "sample" : env().MAIL_FROM ? "smtp" : "none");
+
+/** How reports leave: to the invented registry of the demonstration, by letter where there is an address and a mail server, or on paper. */
+export const reportWay = (address: string): "registry" | "printed" =>
+  env().DEMO || (address !== "" && mailWay() === "smtp") ? "registry" : "printed";

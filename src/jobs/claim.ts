@@ -7,7 +7,9 @@ export type Job = typeof job.$inferSelect;
 const SILENT_S = 90;
 /** What has stopped the process so often is not tried again. */
 const MOST_ATTEMPTS = 3;
-/** A letter is tried for days: a mail server may be down for a weekend. */
+/** What leaves the program, and waits for someone outside it. */
+const SENT_AWAY: Job["kind"][] = ["mail", "report"];
+/** A letter or a report is tried for days: a server may be down for a weekend. */
 const MOST_LETTER_ATTEMPTS = 40;
 /** Jobs are kept for a week after their end. */
 const KEPT_DAYS = 7;
@@ -17,8 +19,8 @@ const CLAIM_LOCK = 7_261_002;
 export async function claim(lane: "letters" | "long"): Promise<Job | null> {
   const wanted =
     lane === "letters"
-      ? sql`j.kind = 'mail'`
-      : sql`j.kind <> 'mail' AND NOT EXISTS (SELECT 1 FROM job r WHERE r.district_id = j.district_id AND r.state = 'running' AND r.kind <> 'mail')`;
+      ? sql`j.kind IN ('mail', 'report')`
+      : sql`j.kind NOT IN ('mail', 'report') AND NOT EXISTS (SELECT 1 FROM job r WHERE r.district_id = j.district_id AND r.state = 'running' AND r.kind NOT IN ('mail', 'report'))`;
   return jobsDatabase().transaction(async (tx) => {
     // Two processes that look at the same moment would each see the district free.
     await tx.execute(sql`SELECT pg_advisory_xact_lock(${CLAIM_LOCK})`);
@@ -65,7 +67,7 @@ export async function end(
 
 /** What failed for a passing reason is tried again, each time after twice as long, at most six hours. */
 export async function tryLater(own: Job, problem: string): Promise<void> {
-  if (own.attempts >= (own.kind === "mail" ? MOST_LETTER_ATTEMPTS : MOST_ATTEMPTS))
+  if (own.attempts >= (SENT_AWAY.includes(own.kind) ? MOST_LETTER_ATTEMPTS : MOST_ATTEMPTS))
     return end(own, "failed", { problem });
   const seconds = Math.min(6 * 3600, 15 * 2 ** own.attempts);
   await jobsDatabase()
@@ -84,7 +86,7 @@ export async function sweep(): Promise<void> {
       endedAt: sql`now()`,
       problem: "It stopped the process that worked on it, three times. It is not tried again.",
     })
-    .where(sql`${silent} AND ${job.kind} <> 'mail' AND ${job.attempts} >= ${MOST_ATTEMPTS}`);
+    .where(sql`${silent} AND ${job.kind} NOT IN ('mail', 'report') AND ${job.attempts} >= ${MOST_ATTEMPTS}`);
   await jobsDatabase().update(job).set({ state: "waiting" }).where(silent);
   await jobsDatabase().delete(job).where(sql`${job.endedAt} < now() - make_interval(days => ${KEPT_DAYS})`);
 }

@@ -3,7 +3,7 @@ import { closePools } from "@/db/client";
 import { QUEUE_SCHEMA, WAKE_QUEUE } from "@/db/queue-names";
 import { env } from "@/env";
 import { log, safeError } from "@/server/platform/log";
-import { mail } from "@/wiring/jobs";
+import { mail, registry } from "@/wiring/jobs";
 import { claim, sweep } from "./claim";
 import { perform } from "./perform";
 
@@ -13,7 +13,7 @@ const PATIENCE_MS = 5000;
 
 /** The jobs process: woken by the queue, it works off letters and long calculations in two lanes, until it is told to stop. */
 async function main(): Promise<void> {
-  const letters = mail();
+  const outside = { mail: mail(), registry: registry() };
   const lanes = { letters: lane("letters"), long: lane("long") };
   const wake = () => {
     lanes.letters();
@@ -30,7 +30,7 @@ async function main(): Promise<void> {
       running = true;
       while (again && !stopping) {
         again = false;
-        for (let own = await next(name); own && !stopping; own = await next(name)) await perform(own, letters);
+        for (let own = await next(name); own && !stopping; own = await next(name)) await perform(own, outside);
       }
       running = false;
     };

@@ -3,6 +3,7 @@ import { z } from "zod";
 import { type Actor, inDistrict, jobsDatabase } from "@/db/client";
 import { job, mail as letters, sampleLetter } from "@/db/schema";
 import type { MailPort } from "@/ports/mail";
+import type { RegistryPort } from "@/ports/registry";
 import { costsInputSchema, previewCosts, readCostsPreview } from "@/server/control/costs";
 import { packFilesSchema, previewPack, readPackPreview, takePack } from "@/server/flora/packs";
 import { changedVerdicts } from "@/server/judge/changed-verdicts";
@@ -12,6 +13,7 @@ import { now } from "@/server/platform/clock";
 import { Refusal, toRefusal } from "@/server/platform/faults";
 import { log, safeError } from "@/server/platform/log";
 import { placesOf } from "@/server/platform/session";
+import { sendReport } from "@/server/reports/send";
 import { end, type Job, report, tryLater } from "./claim";
 
 /** No long calculation is worked on longer than this. */
@@ -19,12 +21,18 @@ const MOST_MS = 600_000;
 /** So often a job says how far it is; that also asks whether it was called off. */
 const REPORT_MS = 1000;
 
+/** Whom the jobs process hands things to; null where there is nobody. */
+export interface Outside {
+  mail: MailPort | null;
+  registry: RegistryPort | null;
+}
+
 class CalledOff extends Error {}
 
 /** Works on one job to its end. It never throws: what goes wrong stands with the job, in words, or the job is put back by its silence. */
-export async function perform(own: Job, mail: MailPort | null): Promise<void> {
+export async function perform(own: Job, outside: Outside): Promise<void> {
   try {
-    const result = await work(own, mail);
+    const result = await work(own, outside);
     await end(own, "done", { result: result ?? null });
   } catch (error) {
     await settle(own, error).catch((outage) => log.warn({ ...safeError(outage), job: own.kind }, "job left as it was"));
@@ -40,7 +48,7 @@ async function settle(own: Job, error: unknown): Promise<void> {
   return tryLater(own, refusal?.message ?? "Something went wrong. It is tried again.");
 }
 
-function work(own: Job, mail: MailPort | null): Promise<unknown> {
+function work(own: Job, { mail, registry }: Outside): Promise<unknown> {
   const actor: Actor = {
     personId: own.askedById ?? "",
     personName: own.askedBy,
@@ -68,6 +76,10 @@ function work(own: Job, mail: MailPort | null): Promise<unknown> {
     }
     case "pack-take":
       return take(own, actor);
+    case "report": {
+      if (!registry) throw new Refusal(400, "There is nowhere to hand it to. Print it instead.");
+      return sendReport(own.districtId, actor, z.object({ reportId: z.uuid() }).parse(own.input).reportId, registry);
+    }
   }
 }
 

@@ -14,7 +14,7 @@ const open: Ground = {
   grazed: false,
   hayed: false,
   foraged: false,
-  waterDistanceM: null,
+  water: { known: "none-within", meters: 5000, by: "the map" },
 };
 const advise = (name: string, day: string, stage: (typeof STAGES)[number], ground = open) =>
   new Map(adviseMethods(methods, plant(name), stage, ground, day, REFERENCE, 100).map((a) => [a.method.id, a]));
@@ -46,7 +46,10 @@ describe("methods as rules", () => {
     ).toMatchObject({ answer: "never" }));
   it("holds products back beside water", () =>
     expect(
-      advise("Jacobaea vulgaris", "2026-04-10", "vegetative", { ...open, waterDistanceM: 4 }).get("spot-treat"),
+      advise("Jacobaea vulgaris", "2026-04-10", "vegetative", {
+        ...open,
+        water: { known: "at", meters: 4, by: "the map" },
+      }).get("spot-treat"),
     ).toMatchObject({ answer: "not-now", window: null }));
   it("shows what harms the person, and the stock where stock grazes", () => {
     expect(advise("Heracleum mantegazzianum", "2026-04-10", "vegetative").get("dig")?.cautions.join()).toMatch(/Sap/);

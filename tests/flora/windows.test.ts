@@ -21,7 +21,7 @@ const open: Ground = {
   grazed: false,
   hayed: false,
   foraged: false,
-  waterDistanceM: null,
+  water: { known: "none-within", meters: 5000, by: "the map" },
 };
 const anyTaxon = fc.constantFrom(...flora.taxa);
 const anyStage = fc.constantFrom(...STAGES);
@@ -97,7 +97,11 @@ describe("site rules only ever take away", () => {
         rank[a.answer],
       ]),
     );
-  it.each<Partial<Ground>>([{ noProduct: true }, { noMachines: true }, { waterDistanceM: 3 }])("%j", (rule) => {
+  it.each<Partial<Ground>>([
+    { noProduct: true },
+    { noMachines: true },
+    { water: { known: "at", meters: 3, by: "the map" } },
+  ])("%j", (rule) => {
     fc.assert(
       fc.property(anyTaxon, anyStage, anyDay, (taxon, stage, day) => {
         const args: Parameters<typeof adviseMethods> = [methods, taxon, stage, open, day, REFERENCE, 50];

@@ -30,7 +30,8 @@ async function invited(by: typeof keeper, email: string, roles: string[]): Promi
       if (to === email) token = /invite\/([\w-]+)/.exec(body)?.[1] ?? "";
     },
   };
-  for (let own = await claim("letters"); own; own = await claim("letters")) await perform(own, port);
+  for (let own = await claim("letters"); own; own = await claim("letters"))
+    await perform(own, { mail: port, registry: null });
   return token;
 }
 const passwordOf = async (email: string) => {

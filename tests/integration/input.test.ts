@@ -256,7 +256,7 @@ describe("a plan", () => {
     };
     await refused(plan, () => makePlan(specialist, { ...sound, method: "wishing" }), /method does not exist/);
     await refused(plan, () => makePlan(specialist, { ...sound, intendedOn: "2019-01-01" }), /outside the window of/);
-    await refused(plan, () => makePlan(specialist, { ...sound, personId: "nobody" }), /may not be given work/);
+    await refused(plan, () => makePlan(specialist, { ...sound, personId: "nobody" }), /may not be done now/);
     await refused(plan, () => makePlan(specialist, { ...sound, followedBy: "" }), /say what follows/);
     const never = view.advice.find((a) => a.answer === "never");
     if (never)
@@ -281,11 +281,12 @@ describe("a plan", () => {
 });
 
 describe("a check that is due", () => {
-  it("is recorded once, with a day and words; more than all gone is no result", async () => {
+  it("is recorded with a day, an amount and the stages that were seen, and never as gone", async () => {
     const [due] = await inDistrict(OTTER, (tx) => tx.select().from(followUp).where(isNull(followUp.doneOn)).limit(1));
-    const sound = { id: due.id, doneOn: "2026-06-20", percentControl: 80, note: "Five stems left.", state: "treated" };
-    await expect(recordCheck(scout, { ...sound, percentControl: 101 })).rejects.toThrow(/100/);
-    await expect(recordCheck(scout, { ...sound, note: "" })).rejects.toThrow(/say what you found/);
+    const sound = { id: due.id, doneOn: "2026-06-20", seen: "some", stages: ["seedling"], note: "Five stems left." };
+    await expect(recordCheck(scout, { ...sound, seen: "gone" })).rejects.toThrow(/how much of the plant/);
+    await expect(recordCheck(scout, { ...sound, stages: [] })).rejects.toThrow(/in which stages/);
+    await expect(recordCheck(scout, { ...sound, stages: ["asleep"] })).rejects.toThrow();
     await expect(recordCheck(scout, { ...sound, doneOn: "soon" })).rejects.toThrow();
     await expect(recordCheck(member(["scout"], PINE), sound)).rejects.toThrow(/not found/);
     const [still] = await inDistrict(OTTER, (tx) => tx.select().from(followUp).where(eq(followUp.id, due.id)));
@@ -370,7 +371,7 @@ describe("people", () => {
       email: "body@example.test",
       password: "long enough words",
     };
-    await expect(setUp(input)).rejects.toThrow(/set up already/);
+    await expect(setUp(input)).rejects.toThrow(/No code has been printed|not the code/);
     await expect(setUp({ ...input, zone: "Mars/Base" })).rejects.toThrow(/time zone/);
     await expect(setUp({ ...input, password: "short" })).rejects.toThrow(/at least 10/);
   });

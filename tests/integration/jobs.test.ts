@@ -9,6 +9,7 @@ import { asMember } from "@/server/platform/session";
 import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 
 afterAll(closePools);
+const NOBODY = { mail: null, registry: null };
 const keeper = member(["keeper", "specialist"]);
 const pine = { ...member(["keeper", "specialist"], PINE) };
 const ask = (who: typeof keeper) => asMember(who, (tx) => askJob(tx, who, "second-look", {}));
@@ -21,7 +22,7 @@ describe("long jobs", () => {
     const [first, second, other] = [await ask(keeper), await ask(keeper), await ask(pine)];
     const taken = [await claim("long"), await claim("long"), await claim("long")];
     expect(taken.map((t) => t?.id ?? null)).toEqual([first, other, null]);
-    await perform(taken[0] as Job, null);
+    await perform(taken[0] as Job, NOBODY);
     expect(await rowOf(first)).toMatchObject({ state: "done", result: { judged: expect.any(Number) } });
     expect((await claim("long"))?.id).toBe(second);
     await empty();
@@ -30,7 +31,7 @@ describe("long jobs", () => {
     await empty();
     const id = await ask(keeper);
     await cancelJob(keeper, id);
-    await perform((await claim("long")) as Job, null);
+    await perform((await claim("long")) as Job, NOBODY);
     expect(await rowOf(id)).toMatchObject({ state: "cancelled", result: null });
     await expect(cancelJob(pine, id)).rejects.toMatchObject({ status: 404 });
     await expect(jobView(pine, id)).rejects.toMatchObject({ status: 404 });
@@ -55,7 +56,7 @@ describe("long jobs", () => {
     await ask(keeper);
     const own = (await claim("long")) as Job;
     // a row that the database refuses to write stands in for one that cannot be reached
-    await expect(perform({ ...own, districtId: "no id", id: uuidv7() }, null)).resolves.toBeUndefined();
+    await expect(perform({ ...own, districtId: "no id", id: uuidv7() }, NOBODY)).resolves.toBeUndefined();
     await empty();
   });
 });

@@ -9,7 +9,8 @@ import { districtBounds, mapTile, patchDetail, patchLines, saveSite, siteLines }
 import { health } from "@/server/platform/health";
 import { recordCheck } from "@/server/records/follow-ups";
 import { readTableQuery } from "@/core/paging";
-import { recordingFor, saveLabel } from "@/server/records/ledger";
+import { saveLabel } from "@/server/records/labels";
+import { recordingFor } from "@/server/records/recording";
 import { ledgerPage } from "@/server/records/ledger-pages";
 import { readLabelForm, readTreatmentForm } from "@/server/records/treatment-form";
 import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
@@ -30,20 +31,20 @@ describe("Today, whatever day it is", () => {
     for (const w of view.windows) expect(w.to >= w.from).toBe(true);
   });
 
-  it("records a check once, and takes more than before as negative control, not as 0", async () => {
+  it("records a check once; how the patch stands follows from what was seen", async () => {
     const [due] = (await todayFor(scout)).checks;
     await recordCheck(scout, {
       id: due.id,
       doneOn: "2026-11-20",
-      percentControl: "-20",
+      seen: "many",
+      stages: ["vegetative"],
       note: "More than last year.",
-      state: "open",
     });
     const [row] = await inDistrict(OTTER, (tx) => tx.select().from(followUp).where(eq(followUp.id, due.id)));
-    expect(row.result).toEqual({ percentControl: -20, note: "More than last year." });
-    await expect(
-      recordCheck(scout, { id: due.id, doneOn: "2026-11-21", note: "again", state: "gone" }),
-    ).rejects.toThrow(/already recorded/);
+    expect(row.result).toEqual({ seen: "many", stages: ["vegetative"], note: "More than last year." });
+    await expect(recordCheck(scout, { id: due.id, doneOn: "2026-11-21", seen: "none" })).rejects.toThrow(
+      /already recorded/,
+    );
     const [place] = await inDistrict(OTTER, (tx) =>
       tx.select({ state: patch.state }).from(patch).where(eq(patch.id, due.patchId)),
     );
@@ -69,7 +70,7 @@ describe("the demonstration", () => {
     const sites = await siteLines(scout);
     expect(sites).toHaveLength(12);
     expect((await patchLines(scout)).length).toBeGreaterThanOrEqual(40);
-    const lines = await inDistrict(OTTER, (tx) => findingLines(tx, scout, undefined, 500), scout);
+    const lines = await inDistrict(OTTER, (tx) => findingLines(tx, undefined, 500), scout);
     expect(lines.length).toBeGreaterThanOrEqual(120);
     expect(
       (await ledgerPage(scout, readTableQuery({}, [], { sort: "seq", descending: true }))).count,
@@ -85,7 +86,7 @@ describe("the demonstration", () => {
     const view = await patchDetail(scout, id);
     expect(view.patch.areaM2).toBeGreaterThan(1);
     expect(view.entries.length + view.findings.length).toBeGreaterThan(0);
-    expect(view.waterDistanceM === null || view.waterDistanceM >= 0).toBe(true);
+    expect(["at", "none-within", "unknown"]).toContain(view.water.known);
     expect(view.patch.outline.coordinates[0].length).toBeGreaterThan(3);
   });
   it("serves its map: bounds around the sites, tiles that hold them, nothing for another district's ground", async () => {
@@ -157,7 +158,7 @@ describe("list, sites and labels", () => {
     const before = await version();
     await setStatus(specialist, { taxon: "Poa annua", status: "target" });
     expect(await version()).not.toBe(before);
-    const [line] = await inDistrict(OTTER, (tx) => findingLines(tx, scout, eq(sql`finding.id`, saved.id), 1), scout);
+    const [line] = await inDistrict(OTTER, (tx) => findingLines(tx, eq(sql`finding.id`, saved.id), 1), scout);
     expect(line.verdict).toBe(saved.verdict);
     await setStatus(specialist, { taxon: "Poa annua", status: "tolerated" });
   });
@@ -227,12 +228,10 @@ describe("list, sites and labels", () => {
     expect(view.method).not.toBeNull();
   });
 
-  it("reads the record form: the site's clock becomes an instant, an empty field is left out, not 0", () => {
+  it("reads the record form: times are of the site, an empty field is left out, not 0", () => {
     const form = new FormData();
     for (const [name, value] of Object.entries({
       id: "x",
-      patchId: "p",
-      zone: "Etc/GMT+8",
       day: "2026-06-10",
       fromTime: "08:00",
       toTime: "09:30",
@@ -243,8 +242,8 @@ describe("list, sites and labels", () => {
       form.set(name, value);
     const { treatment } = readTreatmentForm(form) as { treatment: Record<string, unknown> };
     expect(treatment).toMatchObject({
-      from: "2026-06-10T16:00:00.000Z",
-      to: "2026-06-10T17:30:00.000Z",
+      from: "2026-06-10T08:00",
+      to: "2026-06-10T09:30",
       areaM2: 12.5,
       temperatureC: 0,
     });

@@ -80,7 +80,8 @@ describe("the wall between districts", () => {
     await expect(inDistrict(OTTER, (tx) => tx.select().from(mail))).rejects.toThrow();
     const sent: string[] = [];
     const port = { simulated: false, send: async ({ body }: { body: string }) => void sent.push(body) };
-    for (let own = await claim("letters"); own; own = await claim("letters")) await perform(own, port);
+    for (let own = await claim("letters"); own; own = await claim("letters"))
+      await perform(own, { mail: port, registry: null });
     expect(sent.filter((body) => body === secret)).toHaveLength(1);
     const [letter] = await jobsDatabase().select().from(mail).where(eq(mail.subject, id));
     expect(letter).toMatchObject({ body: "", sentAt: expect.any(Date) });
@@ -146,11 +147,13 @@ describe("the map", () => {
   it("masks places of protected plants in tiles, boxes and lists", async () => {
     const stranger = member(["visitor"]);
     const scout = member(["scout"]);
-    const [hidden] = await inDistrict(OTTER, (tx) =>
-      tx.select({ id: finding.id }).from(finding).where(eq(finding.protected, true)).limit(1),
+    const [hidden] = await inDistrict(
+      OTTER,
+      (tx) => tx.select({ id: finding.id }).from(finding).where(eq(finding.protected, true)).limit(1),
+      scout,
     );
-    expect((await findingDetail(scout, hidden.id)).line.place).not.toBeNull();
-    expect((await findingDetail(stranger, hidden.id)).line.place).toBeNull();
+    expect((await findingDetail(scout, hidden.id)).line.place).toHaveLength(2);
+    await expect(findingDetail(stranger, hidden.id)).rejects.toThrow(/not found/);
     const tileOf = (sees: string) =>
       asApplication(async (c) => {
         await c.query("BEGIN");

@@ -5,7 +5,7 @@ import type { ActionState } from "@/components/ui/action-form";
 import { percentOf } from "@/components/words/dates";
 import { setCosts } from "@/server/control/costs";
 import { setStatus, takeOffList } from "@/server/control/list";
-import { makePlan } from "@/server/control/plans";
+import { dropPlan, makePlan } from "@/server/control/plans";
 import { answerForm } from "@/server/platform/respond";
 import { requireRole } from "@/server/platform/session";
 import { answered } from "./answered";
@@ -17,6 +17,13 @@ export async function planAction(_: ActionState, form: FormData): Promise<Action
   });
   if (answer.ok) redirect("/season");
   return answer;
+}
+
+export async function dropPlanAction(_: ActionState, form: FormData): Promise<ActionState> {
+  return answered(async () => {
+    await dropPlan(await requireRole("specialist"), Object.fromEntries(form));
+    return "Dropped. The finding waits for another plan.";
+  });
 }
 
 export async function statusAction(_: ActionState, form: FormData): Promise<ActionState> {

@@ -1,7 +1,7 @@
 "use server";
 
 import type { ActionState } from "@/components/ui/action-form";
-import { overrule } from "@/server/findings/findings";
+import { confirmFinding, overrule } from "@/server/findings/findings";
 import { takeNewVerdict } from "@/server/judge/second-look";
 import { requireRole } from "@/server/platform/session";
 import { answered, text } from "./answered";
@@ -13,6 +13,13 @@ export async function overruleAction(_: ActionState, form: FormData): Promise<Ac
   return answered(async () => {
     await overrule(await requireRole("specialist"), Object.fromEntries(form));
     return "Overruled in your name. This stays on the finding permanently.";
+  });
+}
+
+export async function confirmAction(_: ActionState, form: FormData): Promise<ActionState> {
+  return answered(async () => {
+    await confirmFinding(await requireRole("specialist"), Object.fromEntries(form));
+    return "Confirmed in your name.";
   });
 }
 

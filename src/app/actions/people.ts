@@ -1,7 +1,7 @@
 "use server";
 
 import type { ActionState } from "@/components/ui/action-form";
-import { setSeason } from "@/server/ground/district";
+import { setSeason, setSettings } from "@/server/ground/district";
 import { invite, revokeInvitation } from "@/server/people/invitations";
 import { removePerson, setRoles } from "@/server/people/people";
 import { requireRole } from "@/server/platform/session";
@@ -45,6 +45,25 @@ export async function removeAction(_: ActionState, form: FormData): Promise<Acti
     async () =>
       `${await removePerson(await requireRole("keeper"), Object.fromEntries(form))} no longer belongs to this district.`,
   );
+}
+
+export async function settingsAction(_: ActionState, form: FormData): Promise<ActionState> {
+  return answered(async () => {
+    const winds = Array.from({ length: 12 }, (_wind, month) => form.get(`wind-${month + 1}`) || null);
+    await setSettings(await requireRole("keeper"), {
+      version: form.get("version"),
+      name: form.get("name"),
+      zone: form.get("zone"),
+      settings: {
+        units: form.get("units"),
+        findingSeasons: form.get("findingSeasons"),
+        requiredFields: form.getAll("requiredFields"),
+        reportTo: String(form.get("reportTo") ?? "").trim(),
+        winds,
+      },
+    });
+    return "Saved. It applies from now on.";
+  });
 }
 
 export async function seasonAction(_: ActionState, form: FormData): Promise<ActionState> {

@@ -5,16 +5,17 @@ import type { ActionState } from "@/components/ui/action-form";
 import { answerForm } from "@/server/platform/respond";
 import { requireRole } from "@/server/platform/session";
 import { recordCheck } from "@/server/records/follow-ups";
-import { recordTreatment, saveLabel } from "@/server/records/ledger";
+import { saveLabel } from "@/server/records/labels";
+import { recordTreatment } from "@/server/records/treatments";
+import { voidEntry } from "@/server/records/voids";
 import { readLabelForm, readTreatmentForm } from "@/server/records/treatment-form";
 import { answered } from "./answered";
 
 export async function checkAction(_: ActionState, form: FormData): Promise<ActionState> {
   return answered(async () => {
-    const raw = Object.fromEntries(form);
     await recordCheck(await requireRole("scout", "specialist", "applicator"), {
-      ...raw,
-      percentControl: raw.percentControl === "" ? undefined : raw.percentControl,
+      ...Object.fromEntries(form),
+      stages: form.getAll("stages"),
     });
     return "Recorded.";
   });
@@ -23,9 +24,19 @@ export async function checkAction(_: ActionState, form: FormData): Promise<Actio
 export async function treatmentAction(_: ActionState, form: FormData): Promise<ActionState> {
   let id = "";
   const answer = await answerForm(async () => {
-    const member = await requireRole("applicator");
+    const member = await requireRole("applicator", "specialist");
     const saved = await recordTreatment(member, readTreatmentForm(form));
     id = saved.id;
+    return "";
+  });
+  if (answer.ok) redirect(`/ledger/${id}`);
+  return answer;
+}
+
+export async function voidAction(_: ActionState, form: FormData): Promise<ActionState> {
+  let id = "";
+  const answer = await answerForm(async () => {
+    id = (await voidEntry(await requireRole("specialist"), Object.fromEntries(form))).id;
     return "";
   });
   if (answer.ok) redirect(`/ledger/${id}`);

@@ -4,12 +4,12 @@ import { setUpAction } from "@/app/actions/account";
 import { ZoneInput } from "@/components/records/zone-input";
 import { ActionForm, Field } from "@/components/ui/action-form";
 import { Cover } from "@/components/verdict/cover";
-import { needsSetUp } from "@/server/people/set-up";
+import { setUpIsOpen } from "@/server/people/set-up";
 
 export const metadata = { title: "Set up" };
 
 export default async function SetUpPage() {
-  if (!(await needsSetUp())) redirect("/sign-in");
+  if (!(await setUpIsOpen())) redirect("/sign-in");
   return (
     <Cover title="Set up your district">
       <p className="mt-3">The code is shown in the terminal that started the program. It works once.</p>

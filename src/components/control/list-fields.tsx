@@ -7,11 +7,13 @@ export const ListFields = ({
   status,
   siteId = "",
   action = "",
+  reportFirst = false,
   sites,
 }: {
   status: string;
   siteId?: string;
   action?: string;
+  reportFirst?: boolean;
   sites: { id: string; name: string }[];
 }) => (
   <>
@@ -37,5 +39,9 @@ export const ListFields = ({
     <Field name="action" label="Treated together with" hint="plants with the same word need not be told apart">
       <input name="action" maxLength={80} defaultValue={action} />
     </Field>
+    <label className="tick" title="A plant on watch is always reported first. A site cannot take that away.">
+      <input type="checkbox" name="reportFirst" defaultChecked={reportFirst} />
+      report it first
+    </label>
   </>
 );

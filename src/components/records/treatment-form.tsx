@@ -6,30 +6,28 @@ import Link from "next/link";
 import { useState } from "react";
 import type { LabelLimits, Treatment } from "@/core/records";
 import { ActionForm, Fault, Field, type FormAction } from "../ui/action-form";
-import { fullDay } from "../words/dates";
+import { Notice } from "../ui/notice";
+import { fullDay, siteDay, siteTime } from "../words/dates";
 
 interface View {
   planId: string;
-  patchId: string;
-  patchName: string;
-  siteName: string;
   zone: string;
   areaM2: number;
-  taxon: string;
-  method: string;
-  methodName: string;
   equipment: string;
   stage: Treatment["stage"];
   usesProduct: boolean;
   who: string;
   licence: string;
   licenceExpires: string;
+  /** what is against the work now: then a specialist records it, with a word */
+  reasons: string[];
+  specialist: boolean;
+  /** the wind that is usual here in this month */
+  usualWind: string | null;
   labels: { id: string; name: string; limits: LabelLimits }[];
   today: string;
   old: { id: string; body: Treatment } | null;
 }
-
-const HIDDEN = ["planId", "patchId", "patchName", "siteName", "zone", "taxon", "method", "methodName"] as const;
 
 /** Everything a regulator asks for, filled in from the plan; total is worked out from rate and area as one types. */
 export function TreatmentForm({
@@ -49,9 +47,7 @@ export function TreatmentForm({
   return (
     <ActionForm action={action} draft={draft} label="Record of treatment" className="mt-4 grid gap-6">
       <input type="hidden" name="id" value={key} />
-      {HIDDEN.map((name) => (
-        <input key={name} type="hidden" name={name} value={view[name]} />
-      ))}
+      <input type="hidden" name="planId" value={view.planId} />
       {view.old ? (
         <>
           <input type="hidden" name="supersedes" value={view.old.id} />
@@ -63,11 +59,12 @@ export function TreatmentForm({
       <WhoAndWhen view={view} />
       <WhereAndWhat view={view} area={area} setArea={setArea} />
       {view.usesProduct ? <Product view={view} area={area} /> : null}
-      <Weather old={old} />
+      <Weather old={old} usualWind={view.usualWind} />
       <Field name="treatment.note" label="Note">
         <textarea name="note" defaultValue={old?.note ?? ""} />
       </Field>
       <Fault name="waterDistanceM" />
+      <AgainstGate view={view} />
       <div>
         <Button type="submit" look="press">
           Write it in the ledger
@@ -90,18 +87,17 @@ function WhoAndWhen({ view }: { view: View }) {
           {ends ? `, valid to ${fullDay(ends)}` : ""}.
         </p>
         <p className="small">
-          The name and the license come from the district’s register. A keeper changes them there.
+          The name and the license come from the plan and the district’s register. A keeper changes them there.
         </p>
-        <Fault name="licence" />
       </div>
       <Field name="treatment.from" label="Day">
-        <DayInput name="day" label="day of the work" max={view.today} value={old?.from.slice(0, 10) ?? view.today} />
+        <DayInput name="day" label="day of the work" max={view.today} value={old ? siteDay(old) : view.today} />
       </Field>
       <Field name="treatment.from" label={`From, time of the site (${view.zone})`}>
-        <TimeInput name="fromTime" />
+        <TimeInput name="fromTime" value={old ? siteTime(old.from, old.zone) : ""} />
       </Field>
       <Field name="treatment.to" label="To">
-        <TimeInput name="toTime" />
+        <TimeInput name="toTime" value={old ? siteTime(old.to, old.zone) : ""} />
       </Field>
     </Group>
   );
@@ -223,12 +219,34 @@ function LabelSays({ limits }: { limits: LabelLimits | undefined }) {
     .join(" · ");
 }
 
-const Weather = ({ old }: { old: Treatment | undefined }) => (
+/** Where the gate was closed the work is still recorded, with the reasons and a specialist's word. */
+function AgainstGate({ view }: { view: View }) {
+  if (!view.specialist)
+    return view.reasons.length === 0 ? null : (
+      <Notice grave>
+        <strong>This is not clear to act now.</strong> {view.reasons.join(" ")} If it was done all the same, a
+        specialist records it, with a written word.
+      </Notice>
+    );
+  return (
+    <section>
+      <h2 className="ruled">
+        Done against the gate<span className="small">only if it was not clear to act on that day</span>
+      </h2>
+      {view.reasons.length > 0 ? <p className="mt-2">As of today: {view.reasons.join(" ")}</p> : null}
+      <Field name="againstGate" label="How it came about" hint="your word stays on the record permanently">
+        <textarea name="againstGate" />
+      </Field>
+    </section>
+  );
+}
+
+const Weather = ({ old, usualWind }: { old: Treatment | undefined; usualWind: string | null }) => (
   <Group title="Weather">
     <Field name="windMS" label="Wind, m/s">
       <input name="windMS" inputMode="decimal" defaultValue={old?.windMS ?? ""} className="figure" />
     </Field>
-    <Field name="windFrom" label="Wind from">
+    <Field name="windFrom" label="Wind from" hint={usualWind ? `usual this month: ${usualWind}` : undefined}>
       <select name="windFrom" defaultValue={old?.windFrom ?? ""}>
         <option value="">not recorded</option>
         {["calm", "N", "NE", "E", "SE", "S", "SW", "W", "NW"].map((d) => (

@@ -78,8 +78,8 @@ export function DayInput({
 }
 
 /** A time of day in 24 hours, "16:30", however it was typed. A form sends that under `name`. */
-export const TimeInput = ({ name }: { name: string }) => (
-  <Written name={name} first="" reads="time" placeholder="16:30" />
+export const TimeInput = ({ name, value = "" }: { name: string; value?: string }) => (
+  <Written name={name} first={value} reads="time" placeholder="16:30" />
 );
 
 const READERS = {

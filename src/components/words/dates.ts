@@ -1,3 +1,5 @@
+import { dayIn } from "@/core/time";
+
 const at = (iso: string) => new Date(`${iso.slice(0, 10)}T00:00:00Z`);
 
 /** "9 June" */
@@ -62,6 +64,13 @@ export function parseTime(text: string): string | null {
   const of24 = half ? (hour % 12) + (half === "pm" ? 12 : 0) : hour;
   return `${String(of24).padStart(2, "0")}:${String(minute).padStart(2, "0")}`;
 }
+
+/** The day at the site on which something began: half past four in the afternoon belongs to that day, whatever day it is elsewhere. */
+export const siteDay = ({ from, zone }: { from: string; zone: string }): string => dayIn(zone, new Date(from));
+
+/** The time of day at a site, of 24 hours: "16:30". */
+export const siteTime = (instant: string, zone: string): string =>
+  new Date(instant).toLocaleTimeString("en-GB", { timeZone: zone, hour: "2-digit", minute: "2-digit" });
 
 /** A share in percent, to three figures: "1.6%". */
 export const percentOf = (p: number): string => `${Number((100 * p).toPrecision(3))}%`;

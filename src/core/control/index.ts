@@ -1,2 +1,3 @@
 export * from "./disposal";
 export * from "./methods";
+export * from "./gate";

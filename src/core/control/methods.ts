@@ -10,6 +10,7 @@ import {
   stageShares,
   type Taxon,
 } from "../flora";
+import { type WaterNear, waterWithin } from "../records";
 
 /** Instead of months: those in which this plant's bark slips, for what is more than a seedling. */
 const BARK_SLIPS = "bark-slips";
@@ -45,8 +46,7 @@ export interface Ground {
   grazed: boolean;
   hayed: boolean;
   foraged: boolean;
-  /** meters to the nearest water on the map; null where none is mapped */
-  waterDistanceM: number | null;
+  water: WaterNear;
 }
 
 export interface MethodAdvice {
@@ -107,6 +107,10 @@ function advise(
   if (!method["life-forms"].includes(taxon.lifeForm)) never.unshift(`Not for a ${lifeFormWords[taxon.lifeForm]}.`);
   if (never.length > 0) return { ...base, answer: "never", why: never, window: null };
   const blocked = method["not-now"].filter((r) => r.if && holds(r.if, taxon, ground)).map((r) => r.why);
+  if (hangsOnUnknownWater(method, ground))
+    blocked.push(
+      "This hangs on the distance to water, which is unknown here. Say at the patch what you see on the ground.",
+    );
   const barred = barredMonths(method, taxon, stage);
   const why = blocked.concat(reasonsNotNow(method, stage, year[0].month, barred));
   const window = blocked.length > 0 ? null : nextWindow(method, year, why.length > 0, barred);
@@ -139,9 +143,16 @@ function holds(condition: string | undefined, taxon: Taxon, ground: Ground): boo
   if (key === "cycle") return taxon.cycle === value;
   if (key === "life-form") return taxon.lifeForm === value;
   if (key === "site") return ground[value as keyof Ground] === true;
-  if (key === "water-within") return ground.waterDistanceM !== null && ground.waterDistanceM < Number(value);
+  if (key === "water-within") return waterWithin(ground.water, Number(value)) === true;
   throw new Error(`methods.yaml: unknown condition "${condition}"`);
 }
+
+/** A rule that asks for the distance to water cannot be answered while nobody knows it. */
+const hangsOnUnknownWater = (method: Method, ground: Ground): boolean =>
+  [...method.never, ...method["not-now"]].some(({ if: condition }) => {
+    const [key, value] = (condition ?? "").split(":");
+    return key === "water-within" && waterWithin(ground.water, Number(value)) === "unknown";
+  });
 
 interface Barred {
   months: string;

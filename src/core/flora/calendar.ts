@@ -1,3 +1,4 @@
+import { itemAt } from "../items";
 import { type MonthRange, type Stage, STAGES, type Taxon } from "./types";
 
 export type Hemisphere = "north" | "south";
@@ -136,4 +137,10 @@ function daysUntil(range: MonthRange, day: string, climate: Climate): number {
   const start = DAYS_BEFORE[range[0] - 1];
   const begins = climate.seasonShift === 0 ? start : localDayOf(start, climate.seasonShift);
   return Math.ceil(around(begins - localDay(day, climate.hemisphere)) - 1e-6);
+}
+
+/** The stage most plants of this kind are in on a day. */
+export function stageOn(taxon: Taxon, day: string, climate: Climate): Stage {
+  const shares = stageShares(taxon, dayOfYear(day, climate));
+  return itemAt(STAGES, shares.indexOf(Math.max(...shares)));
 }

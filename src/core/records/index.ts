@@ -1,2 +1,4 @@
 export * from "./chain";
 export * from "./treatment";
+export * from "./checks";
+export * from "./reports";

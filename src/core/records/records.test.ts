@@ -51,13 +51,15 @@ const base: Treatment = {
   waterDistanceM: 50,
   note: "",
 };
+/** The patch is a tenth of a hectare, as the area treated. */
+const UNUSED = { used: 0, patchM2: 1000 };
 const grave = (t: Treatment, used = 0) =>
-  checkTreatment(t, true, used)
+  checkTreatment(t, true, { used, patchM2: 1000 })
     .filter((f) => f.grave)
     .map((f) => f.field);
 
 describe("treatment record", () => {
-  it("passes when complete and within the label", () => expect(checkTreatment(base, true, 0)).toEqual([]));
+  it("passes when complete and within the label", () => expect(checkTreatment(base, true, UNUSED)).toEqual([]));
   it.each([["windMS"], ["temperatureC"], ["windFrom"], ["licence"], ["product"]] as const)(
     "is not complete without %s",
     (field) => expect(grave({ ...base, [field]: undefined })).toContain(field),
@@ -66,23 +68,32 @@ describe("treatment record", () => {
     expect(grave({ ...base, product: { ...product, ratePerHa: 6, total: 0.6 } })).toEqual([]);
     expect(grave({ ...base, product: { ...product, ratePerHa: 6.1, total: 0.61 } })).toContain("product.ratePerHa");
   });
-  it("adds up the season: 6 used and 3 more is the limit of 9; 6.5 and 3 is over", () => {
-    expect(grave(base, 6)).toEqual([]);
-    expect(grave(base, 6.5)).toContain("product.ratePerHa");
+  it("adds up amounts on the patch: 0.6 L and 0.3 L more on a tenth of a hectare are the limit of 9 L/ha", () => {
+    expect(grave(base, 0.6)).toEqual([]);
+    expect(grave(base, 0.65)).toContain("product.total");
+  });
+  it("counts a spot treatment by its amount, not by its rate", () => {
+    const spot = { ...base, areaM2: 100, product: { ...product, total: 0.03 } };
+    expect(checkTreatment(spot, true, { used: 0.6, patchM2: 1000 }).filter((f) => f.grave)).toEqual([]);
   });
   it("wants rate times area to be the total", () =>
     expect(grave({ ...base, product: { ...product, total: 0.4 } })).toContain("product.total"));
   it("keeps the label's distance to water, the limit included", () => {
     expect(grave({ ...base, waterDistanceM: 10 })).toEqual([]);
     expect(grave({ ...base, waterDistanceM: 9.9 })).toContain("waterDistanceM");
+    const near = (water: Treatment["water"]) => grave({ ...base, waterDistanceM: null, water });
+    expect(near({ known: "none-within", meters: 10, by: "W. Halloway" })).toEqual([]);
+    expect(near({ known: "none-within", meters: 9, by: "W. Halloway" })).toContain("waterDistanceM");
+    expect(near({ known: "unknown" })).toContain("waterDistanceM");
+    expect(near({ known: "unknown", atMost: 4 })).toContain("waterDistanceM");
   });
   it("warns of wind over the label, which does not stop the record of what was done", () =>
-    expect(checkTreatment({ ...base, windMS: 5 }, true, 0)).toMatchObject([{ field: "windMS", grave: false }]));
+    expect(checkTreatment({ ...base, windMS: 5 }, true, UNUSED)).toMatchObject([{ field: "windMS", grave: false }]));
   it("refuses a lapsed licence", () => expect(grave({ ...base, licenceExpires: "2026-05-31" })).toContain("licence"));
   it("refuses an end before the start", () =>
     expect(treatmentSchema.safeParse({ ...base, to: "2026-06-01T07:00:00Z" }).success).toBe(false));
-  it("closes grazing, haying and gathering only where they happen, from the end of the work", () => {
-    const all = restrictionsAfter(base, { grazed: true, hayed: true, foraged: true });
+  it("closes grazing and haying only where they happen, from the end of the work", () => {
+    const all = restrictionsAfter(base, { grazed: true, hayed: true });
     expect(all.find((r) => r.what === "No haying")?.until).toBe("2026-06-22T10:00:00.000Z");
     expect(restrictionsAfter(base, {}).map((r) => r.what)).toEqual(["No entry without protective clothing"]);
   });

@@ -40,6 +40,8 @@ const product = (extra: Partial<NonNullable<Treatment["product"]>> = {}): NonNul
   ...extra,
 });
 
+const UNUSED = { used: 0, patchM2: 1000 };
+
 describe("rate, area and total", () => {
   it("agree when the total is the rate times the area, for any rate and area", () => {
     fc.assert(
@@ -48,7 +50,9 @@ describe("rate, area and total", () => {
         fc.double({ min: 1, max: 1e6, noNaN: true }),
         (ratePerHa, areaM2) => {
           const total = (ratePerHa * areaM2) / 10000;
-          expect(checkTreatment(treatment({ areaM2, product: product({ ratePerHa, total }) }), true, 0)).toEqual([]);
+          expect(checkTreatment(treatment({ areaM2, product: product({ ratePerHa, total }) }), true, UNUSED)).toEqual(
+            [],
+          );
         },
       ),
       { seed: 121 },
@@ -63,7 +67,7 @@ describe("rate, area and total", () => {
         (ratePerHa, factor) => {
           const total = ((ratePerHa * 1000) / 10000) * factor;
           expect(
-            checkTreatment(treatment({ product: product({ ratePerHa, total }) }), true, 0).map((f) => f.field),
+            checkTreatment(treatment({ product: product({ ratePerHa, total }) }), true, UNUSED).map((f) => f.field),
           ).toContain("product.total");
         },
       ),
@@ -76,7 +80,7 @@ describe("limits of the label", () => {
   it("allow what equals them and speak of what passes them", () => {
     const limits = { rateUnit: "L" as const, windMaxMS: 4, windMinMS: 1, temperatureMaxC: 25, temperatureMinC: 5 };
     const fields = (extra: Partial<Treatment>) =>
-      checkTreatment(treatment({ product: product({ limits }), ...extra }), true, 0).map((f) => f.field);
+      checkTreatment(treatment({ product: product({ limits }), ...extra }), true, UNUSED).map((f) => f.field);
     expect(fields({ windMS: 4 })).toEqual([]);
     expect(fields({ windMS: 4.1 })).toEqual(["windMS"]);
     expect(fields({ windMS: 1 })).toEqual([]);
@@ -93,7 +97,7 @@ describe("limits of the label", () => {
       waterDistanceM: 0,
       product: product({ ratePerHa: 900, total: 90 }),
     });
-    expect(checkTreatment(wild, true, 5000)).toEqual([]);
+    expect(checkTreatment(wild, true, { used: 5000, patchM2: 1000 })).toEqual([]);
   });
 
   it.each([
@@ -111,12 +115,12 @@ describe("a record without a product", () => {
       checkTreatment(
         treatment({ licence: undefined, windMS: undefined, windFrom: undefined, temperatureC: undefined }),
         false,
-        0,
+        UNUSED,
       ),
     ).toEqual([]);
   });
   it("is refused where the method uses one", () => {
-    expect(checkTreatment(treatment(), true, 0)).toMatchObject([{ field: "product", grave: true }]);
+    expect(checkTreatment(treatment(), true, UNUSED)).toMatchObject([{ field: "product", grave: true }]);
   });
 });
 
@@ -151,12 +155,10 @@ describe("what must not be done afterwards", () => {
       { seed: 123 },
     );
   });
-  it("closes gathering where people gather, for a week at least if the label is silent", () => {
-    const [notice] = restrictionsAfter(treatment({ product: product() }), { foraged: true });
-    expect(notice).toEqual({ what: "No gathering of plants", until: "2026-06-08T10:00:00.000Z" });
+  it("is nothing where the label is silent, and nothing without a product", () => {
+    expect(restrictionsAfter(treatment({ product: product() }), { grazed: true, hayed: true })).toEqual([]);
+    expect(restrictionsAfter(treatment(), { grazed: true, hayed: true })).toEqual([]);
   });
-  it("is nothing without a product", () =>
-    expect(restrictionsAfter(treatment(), { grazed: true, hayed: true, foraged: true })).toEqual([]));
 });
 
 describe("going back to look", () => {

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { STAGES } from "../flora";
 import { plainText } from "../limits";
 import { dayIn } from "../time";
 
@@ -33,9 +34,47 @@ const productSchema = z.object({
   carrierL: z.number().nonnegative(),
 });
 
+/** What the person who did the work says of it; all else comes from the plan and the register. */
+const told = {
+  areaM2: z.number().positive().max(1e8),
+  stage: z.enum(STAGES),
+  equipment: text(200),
+  windMS: z.number().min(0).max(60).optional(),
+  windFrom: z.enum(["N", "NE", "E", "SE", "S", "SW", "W", "NW", "calm"]).optional(),
+  temperatureC: z.number().min(-40).max(60).optional(),
+  note: plainText(0, 2000, "", true).default(""),
+  correctionReason: plainText(0, 1000, "", true).optional(),
+};
+
+/** A treatment as it is sent: times are wall-clock times of the site ("2026-06-09T16:30"), or instants. */
+export const toldTreatmentSchema = z.object({
+  ...told,
+  from: z.string().max(40),
+  to: z.string().max(40),
+  product: productSchema.omit({ labelName: true, limits: true }).optional(),
+});
+export type ToldTreatment = z.output<typeof toldTreatmentSchema>;
+
+/** Water near the patch, as the map or a person on the ground says; unknown beyond what was mapped. */
+export const waterNearSchema = z.union([
+  z.object({ known: z.literal("at"), meters: z.number().nonnegative(), by: z.string() }),
+  z.object({ known: z.literal("none-within"), meters: z.number().nonnegative(), by: z.string() }),
+  /** water is mapped so near, and there may be nearer */
+  z.object({ known: z.literal("unknown"), atMost: z.number().nonnegative().optional() }),
+]);
+export type WaterNear = z.output<typeof waterNearSchema>;
+
+/** Whether water lies within so many meters; unknown where nobody has mapped or seen so far. */
+export function waterWithin(near: WaterNear, meters: number): boolean | "unknown" {
+  if (near.known === "at") return near.meters < meters;
+  if (near.known === "none-within") return near.meters >= meters ? false : "unknown";
+  return near.atMost !== undefined && near.atMost < meters ? true : "unknown";
+}
+
 /** One treatment, with everything that a regulator asks for. Times are instants; lengths and rates are SI. */
 export const treatmentSchema = z
   .object({
+    ...told,
     who: text(120),
     licence: z.string().trim().max(60).optional(),
     licenceExpires: z.iso.date().optional(),
@@ -44,20 +83,16 @@ export const treatmentSchema = z
     zone: text(60),
     siteName: text(120),
     patchName: text(120),
-    areaM2: z.number().positive().max(1e8),
     taxon: text(120),
-    stage: z.enum(["seedling", "vegetative", "flowering", "fruiting", "winter"]),
     method: text(60),
     methodName: text(120),
-    equipment: text(200),
     product: productSchema.optional(),
-    windMS: z.number().min(0).max(60).optional(),
-    windFrom: z.enum(["N", "NE", "E", "SE", "S", "SW", "W", "NW", "calm"]).optional(),
-    temperatureC: z.number().min(-40).max(60).optional(),
+    /** meters to the nearest water; null where none is known. Entries from before say no more. */
     waterDistanceM: z.number().nonnegative().nullable(),
+    water: waterNearSchema.optional(),
     overruling: z.string().trim().max(4000).optional(),
-    note: plainText(0, 2000, "", true).default(""),
-    correctionReason: plainText(0, 1000, "", true).optional(),
+    /** done against the gate: what was against it, and a specialist's word */
+    againstGate: z.object({ reasons: z.array(z.string()), word: z.string(), by: z.string() }).optional(),
   })
   // a time that is no time has its own fault already
   .refine((t) => !(Date.parse(t.to) <= Date.parse(t.from)), { path: ["to"], message: "must be later than the start" })
@@ -67,11 +102,19 @@ export const treatmentSchema = z
   });
 export type Treatment = z.output<typeof treatmentSchema>;
 
+/** Amounts add up on the patch, whatever part of it each treatment went over. */
+export interface SeasonUse {
+  used: number;
+  patchM2: number;
+}
+
 export interface RecordFault {
   field: string;
   what: string;
   /** a fault stops the record; a warning is printed on it */
   grave: boolean;
+  /** nothing is missing: it was done so, against the label or the license. With a specialist's word it is recorded all the same */
+  against?: true;
 }
 
 /** Rate, total and area must agree within this share. */
@@ -80,45 +123,46 @@ const TOTAL_TOLERANCE = 0.05;
 /**
  * What is missing or against the label. Completeness is grave; so is a rate over the label's highest.
  * Limits are inclusive: a value equal to the limit is allowed.
- * @param usedThisSeason product per hectare already recorded on this patch in the same season, in the label's unit
+ * @param season what was used on this patch in the same season already, in the label's unit, and the patch's area in m²
  */
-export function checkTreatment(t: Treatment, needsProduct: boolean, usedThisSeason: number): RecordFault[] {
+export function checkTreatment(t: Treatment, needsProduct: boolean, season: SeasonUse): RecordFault[] {
   const faults: RecordFault[] = [];
   const grave = (field: string, what: string) => faults.push({ field, what, grave: true });
   const warn = (field: string, what: string) => faults.push({ field, what, grave: false });
   if (needsProduct && !t.product) grave("product", "This method uses a product: say which, at what rate and how much.");
   if (!t.product) return faults;
-  if (!t.licence) grave("licence", "A product was used: the license of the person who applied it is missing.");
+  const against = (field: string, what: string) => faults.push({ field, what, grave: true, against: true });
+  if (!t.licence) against("licence", "A product was used: the license of the person who applied it is missing.");
   if (t.licenceExpires && t.licenceExpires < dayIn(t.zone, new Date(t.from)))
-    grave("licence", `The license ended on ${t.licenceExpires}.`);
+    against("licence", `The license ended on ${t.licenceExpires}.`);
   if (t.windMS === undefined) grave("windMS", "Wind is missing.");
   if (t.windFrom === undefined) grave("windFrom", "Wind direction is missing.");
   if (t.temperatureC === undefined) grave("temperatureC", "Temperature is missing.");
-  againstLabel(t, usedThisSeason, grave, warn);
+  againstLabel(t, season, { missing: grave, against, warn });
   return faults;
 }
 
 function againstLabel(
   t: Treatment,
-  usedThisSeason: number,
-  grave: (f: string, w: string) => void,
-  warn: (f: string, w: string) => void,
+  season: SeasonUse,
+  { missing, against, warn }: Record<"missing" | "against" | "warn", (field: string, what: string) => void>,
 ): void {
   const product = t.product as NonNullable<Treatment["product"]>;
   const { limits } = product;
   const unit = limits.rateUnit;
   const expected = (product.ratePerHa * t.areaM2) / 10000;
   if (Math.abs(product.total - expected) > TOTAL_TOLERANCE * expected)
-    grave(
+    missing(
       "product.total",
       `Rate times area is ${expected.toPrecision(3)} ${unit}, the total says ${product.total} ${unit}.`,
     );
   if (limits.ratePerHaMax !== undefined && product.ratePerHa > limits.ratePerHaMax)
-    grave("product.ratePerHa", `Over the label's highest rate of ${limits.ratePerHaMax} ${unit}/ha.`);
-  if (limits.seasonMaxPerHa !== undefined && usedThisSeason + product.ratePerHa > limits.seasonMaxPerHa + 1e-9)
-    grave(
-      "product.ratePerHa",
-      `With ${usedThisSeason} ${unit}/ha already used this season it passes the label's season limit of ${limits.seasonMaxPerHa} ${unit}/ha.`,
+    against("product.ratePerHa", `Over the label's highest rate of ${limits.ratePerHaMax} ${unit}/ha.`);
+  const perHa = (season.used + product.total) / (season.patchM2 / 10000);
+  if (limits.seasonMaxPerHa !== undefined && perHa > limits.seasonMaxPerHa * (1 + 1e-9))
+    against(
+      "product.total",
+      `With ${Number(season.used.toPrecision(3))} ${unit} already used on this patch this season, ${product.total} ${unit} more make ${perHa.toPrecision(3)} ${unit}/ha. The label's season limit is ${limits.seasonMaxPerHa} ${unit}/ha.`,
     );
   if (limits.windMaxMS !== undefined && t.windMS !== undefined && t.windMS > limits.windMaxMS)
     warn("windMS", `Wind over the label's limit of ${limits.windMaxMS} m/s.`);
@@ -128,17 +172,27 @@ function againstLabel(
     warn("temperatureC", `Hotter than the label's limit of ${limits.temperatureMaxC} °C.`);
   if (limits.temperatureMinC !== undefined && t.temperatureC !== undefined && t.temperatureC < limits.temperatureMinC)
     warn("temperatureC", `Colder than the label's limit of ${limits.temperatureMinC} °C.`);
-  if (limits.waterBufferM !== undefined && t.waterDistanceM !== null && t.waterDistanceM < limits.waterBufferM)
-    grave(
+  if (limits.waterBufferM !== undefined) waterFault(t, limits.waterBufferM, missing, against);
+}
+
+/** A label that asks for a distance from water needs it known. */
+function waterFault(t: Treatment, bufferM: number, ...[missing, against]: ((f: string, w: string) => void)[]): void {
+  const near =
+    t.water ?? (t.waterDistanceM === null ? undefined : { known: "at" as const, meters: t.waterDistanceM, by: "" });
+  const isNear = near ? waterWithin(near, bufferM) : false;
+  if (isNear === true)
+    against?.("waterDistanceM", `The patch is nearer to water than the ${bufferM} m that the label asks for.`);
+  if (isNear === "unknown")
+    missing?.(
       "waterDistanceM",
-      `The patch is ${Math.round(t.waterDistanceM)} m from water; the label asks for ${limits.waterBufferM} m.`,
+      `The label asks for ${bufferM} m from water, and the distance is unknown. Say at the patch what you see on the ground.`,
     );
 }
 
-/** Waits that follow from the label: what is closed, and until when (instants). */
+/** Waits that follow from the label: what is closed, and until when (instants). Where the label is silent none is invented. */
 export function restrictionsAfter(
   t: Treatment,
-  site: { grazed?: boolean; hayed?: boolean; foraged?: boolean },
+  site: { grazed?: boolean; hayed?: boolean },
 ): { what: string; until: string }[] {
   const limits = t.product?.limits;
   if (!limits) return [];
@@ -149,11 +203,6 @@ export function restrictionsAfter(
     list.push({ what: "No entry without protective clothing", until: until(limits.reentryHours) });
   if (limits.grazingDays && site.grazed) list.push({ what: "No grazing", until: until(limits.grazingDays * 24) });
   if (limits.hayingDays && site.hayed) list.push({ what: "No haying", until: until(limits.hayingDays * 24) });
-  if (site.foraged)
-    list.push({
-      what: "No gathering of plants",
-      until: until(Math.max(limits.reentryHours ?? 0, 24 * (limits.grazingDays ?? 7))),
-    });
   return list;
 }
 

@@ -1,2 +1,3 @@
 export { addDays, dayIn, mustBePast, seasonOf } from "./days";
-export { fromZonedTime, inZone } from "./site-time";
+export { type Change, stateAt } from "./history";
+export { fromZonedTime, inZone, isZone } from "./site-time";

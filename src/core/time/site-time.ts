@@ -19,3 +19,13 @@ export function inZone(iso: string, zone: string): string {
     minute: "2-digit",
   }).format(new Date(iso));
 }
+
+/** Whether a name is that of a time zone, such as "America/Los_Angeles". */
+export function isZone(zone: string): boolean {
+  try {
+    new Intl.DateTimeFormat("en", { timeZone: zone });
+    return true;
+  } catch {
+    return false;
+  }
+}

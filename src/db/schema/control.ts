@@ -38,6 +38,10 @@ export const plan = pgTable(
     state: text("state").$type<"planned" | "done" | "dropped">().notNull().default("planned"),
     ...signedBy("madeBy", "made_by"),
     createdAt: createdAt(),
+    /** why it is not done after all */
+    droppedWhy: text("dropped_why"),
+    droppedAt: timestamp("dropped_at", { withTimezone: true }),
+    ...maybeSignedBy("droppedBy", "dropped_by"),
   },
   (t) => [
     districtKey(t),
@@ -94,6 +98,8 @@ export const followUp = pgTable(
     doneOn: date("done_on"),
     result: jsonOf("result", checkResultSchema),
     ...maybeSignedBy("doneBy", "done_by"),
+    /** its treatment was voided, or corrected to another day: it is due no more */
+    droppedAt: timestamp("dropped_at", { withTimezone: true }),
     at: timestamp("at", { withTimezone: true }).notNull().defaultNow(),
   },
   (t) => [

@@ -1,5 +1,6 @@
 import { jsonOf } from "./json";
 import {
+  boolean,
   date,
   foreignKey,
   index,
@@ -14,7 +15,7 @@ import {
 } from "drizzle-orm/pg-core";
 import { createdAt, districtId, districtKey, maybeSignedBy, rowId, signedBy } from "./columns";
 import { site } from "./ground";
-import { districtCostsSchema } from "@/contracts/stored";
+import { districtCostsSchema, districtSettingsSchema } from "@/contracts/stored";
 import { labelLimitsSchema } from "@/core/records";
 import type { Role } from "@/core/roles";
 
@@ -28,6 +29,9 @@ export const district = pgTable("district", {
   /** days by which spring comes later here, and autumn earlier, than the flora's calendars say */
   seasonShift: integer("season_shift").notNull().default(0),
   costs: jsonOf("costs", districtCostsSchema).notNull(),
+  settings: jsonOf("settings", districtSettingsSchema)
+    .notNull()
+    .default({} as never),
   version: integer("version").notNull().default(1),
   createdAt: createdAt(),
 });
@@ -110,6 +114,8 @@ export const listEntry = pgTable(
     siteId: uuid("site_id"),
     status: text("status").$type<"target" | "watch" | "tolerated" | "kept" | "protected" | "crop">().notNull(),
     action: text("action"),
+    /** a target that is reported before anything is done; watch always is */
+    reportFirst: boolean("report_first").notNull().default(false),
     version: integer("version").notNull().default(1),
     ...signedBy("changedBy", "changed_by"),
     changedAt: timestamp("changed_at", { withTimezone: true }).notNull().defaultNow(),

@@ -39,6 +39,9 @@ export const finding = pgTable(
     reportFirst: boolean("report_first").notNull().default(false),
     overruled: boolean("overruled").notNull().default(false),
     settleFrom: date("settle_from"),
+    /** frozen ids of the plants that it may be: where one of them is protected here, its place is masked */
+    concerns: text("concerns").array().notNull().default([]),
+    /** kept by the database itself, by the list as it is now */
     protected: boolean("protected").notNull().default(false),
     note: text("note").notNull().default(""),
     /** its day lies before the district was made here: it was entered from older notes */

@@ -4,3 +4,4 @@ export * from "./district";
 export * from "./findings";
 export * from "./ground";
 export * from "./platform";
+export * from "./reports";

@@ -19,6 +19,7 @@ export const JOB_KINDS = [
   "pack-take",
   "costs-preview",
   "amend-preview",
+  "report",
 ] as const;
 export type JobKind = (typeof JOB_KINDS)[number];
 export const JOB_STATES = ["waiting", "running", "done", "failed", "cancelled"] as const;

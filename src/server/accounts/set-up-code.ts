@@ -10,6 +10,8 @@ const LENGTH = 10;
 const FREE_TRIES = 5;
 const LONGEST_WAIT_S = 60;
 const hash = (code: string) => createHash("sha256").update(code).digest("hex");
+/** The page for a further district is shown for so long after its code was printed. */
+const OPEN_HOURS = 24;
 /** There is one code, in one row. */
 const ROW = 1;
 
@@ -28,6 +30,15 @@ export async function makeSetUpCode(): Promise<string> {
     .values({ id: ROW, ...fresh })
     .onConflictDoUpdate({ target: setUpCode.id, set: fresh });
   return code;
+}
+
+/** Whether a code has been printed lately and not used yet. */
+export async function codeIsOpen(): Promise<boolean> {
+  const [row] = await authDatabase()
+    .select({ usedAt: setUpCode.usedAt })
+    .from(setUpCode)
+    .where(sql`${setUpCode.id} = ${ROW} AND ${setUpCode.createdAt} > now() - make_interval(hours => ${OPEN_HOURS})`);
+  return row !== undefined && row.usedAt === null;
 }
 
 /**

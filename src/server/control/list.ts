@@ -16,6 +16,8 @@ import { signature } from "../records/signature";
 export interface PlaceList {
   status: Record<string, Status>;
   actions: Record<string, string>;
+  /** plants that are reported before anything is done about them: no line of a site takes that away */
+  reportFirst: Set<string>;
   version: string;
 }
 
@@ -32,6 +34,7 @@ export async function listsByPlace(tx: Transaction): Promise<(siteId: string | n
       taxon: listEntry.taxon,
       status: listEntry.status,
       action: listEntry.action,
+      reportFirst: listEntry.reportFirst,
       siteId: listEntry.siteId,
     })
     .from(listEntry)
@@ -45,7 +48,8 @@ export async function listsByPlace(tx: Transaction): Promise<(siteId: string | n
   };
 }
 
-function placeList(rows: { taxon: string; status: Status; action: string | null; siteId: string | null }[]): PlaceList {
+type ListRow = { taxon: string; status: Status; action: string | null; reportFirst: boolean; siteId: string | null };
+function placeList(rows: ListRow[]): PlaceList {
   const status: Record<string, Status> = {};
   const actions: Record<string, string> = {};
   for (const row of [...rows.filter((r) => !r.siteId), ...rows.filter((r) => r.siteId)]) {
@@ -56,7 +60,8 @@ function placeList(rows: { taxon: string; status: Status; action: string | null;
     .update(JSON.stringify([status, actions]))
     .digest("hex")
     .slice(0, 12);
-  return { status, actions, version };
+  const reportFirst = new Set(rows.filter((r) => r.reportFirst || r.status === "watch").map((r) => r.taxon));
+  return { status, actions, reportFirst, version };
 }
 
 /** Versions of a plant's lines, by site, "" for the district. */
@@ -92,6 +97,8 @@ const statusInputSchema = z.object({
   status: z.enum(STATUSES),
   siteId: z.union([z.uuid(), z.literal("")]).default(""),
   action: plainText(0, 80, "").optional(),
+  /** a target that is reported before anything is done; a form sends "on" */
+  reportFirst: z.union([z.boolean(), z.literal("on").transform(() => true)]).default(false),
 });
 
 /** Puts a plant on the district's list, or on one site's exceptions; who and when are kept. Verdicts already given stay as they were. */
@@ -105,6 +112,7 @@ export async function setStatus(member: Member, raw: unknown): Promise<Status> {
     status: input.status,
     taxon: input.taxon,
     action: input.action || null,
+    reportFirst: input.reportFirst,
     changedAt: sql`now()` as never,
     ...signature("changedBy", member),
   };
@@ -143,6 +151,7 @@ export interface ListLine {
     version: number;
     status: Status;
     action: string | null;
+    reportFirst: boolean;
     changedBy: string;
     changedAt: Date;
   } | null;
@@ -163,10 +172,10 @@ export async function listLines(member: Member): Promise<ListLine[]> {
   for (const { entry, siteName } of rows) {
     const taxon = plants.nameNow(entry);
     const line = lines.get(taxon) ?? { taxon, entry: null, exceptions: [] };
-    const { id, version, status, action, changedBy, changedAt } = entry;
+    const { id, version, status, action, reportFirst, changedBy, changedAt } = entry;
     if (entry.siteId)
       line.exceptions.push({ id, siteId: entry.siteId, siteName: siteName ?? "", status, changedBy, changedAt });
-    else line.entry = { id, version, status, action, changedBy, changedAt };
+    else line.entry = { id, version, status, action, reportFirst, changedBy, changedAt };
     lines.set(taxon, line);
   }
   return [...lines.values()];

@@ -1,18 +1,25 @@
-import { firstOf, itemAt } from "@/core/items";
-import { and, eq, isNull, sql } from "drizzle-orm";
+import { firstOf } from "@/core/items";
+import { and, eq, isNull } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
-import { adviseMethods, disposalOf, type Ground, type MethodAdvice } from "@/core/control";
-import { type Climate, dayOfYear, type Stage, STAGES, stageShares, type Taxon } from "@/core/flora";
+import { adviseMethods, disposalOf, type GateReason, type Ground, type MethodAdvice } from "@/core/control";
+import { type Climate, type Stage, stageOn, type Taxon } from "@/core/flora";
+import type { NamedVerdict } from "@/core/identify";
+import type { WaterNear } from "@/core/records";
 import { plainText } from "@/core/limits";
 import type { Transaction } from "@/db/client";
 import { district, finding, findingEvent, membership, patch, plan, site } from "@/db/schema";
 import { plantsHere } from "../flora/amendments";
 import { shippedMethods } from "../flora/flora";
-import { todayIn } from "../platform/clock";
+import { waterNear } from "../ground/water";
+import { readCaseSource } from "../judge/cases";
+import { judgeApart } from "../judge/judge-apart";
+import { oldFindings } from "../judge/old-findings";
+import { now, todayIn } from "../platform/clock";
 import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
+import { askGate } from "./gate";
 import { signature } from "../records/signature";
 import { overrulingRecordSchema } from "@/contracts/finding";
 import { readStored } from "@/db/schema/json";
@@ -30,10 +37,9 @@ export interface PlanningView {
   seedYears: [number, number] | null;
   /** what its remains need once it is cut or pulled */
   remains: string[];
-  waterDistanceM: number | null;
-  /** null where work may be planned; else why not */
-  barred: string | null;
-  reportFirst: boolean;
+  water: WaterNear;
+  /** what is against acting on it now, besides method and person; none where work may be planned */
+  reasons: GateReason[];
   overruling: { by: string; reason: string } | null;
   advice: MethodAdvice[];
   people: { id: string; name: string; roles: string[] }[];
@@ -42,11 +48,32 @@ export interface PlanningView {
 
 /** What can be done about a finding: every method with its answer. Work hangs on a clear finding, or on a written overruling. */
 export async function planningFor(member: Member, findingId: string): Promise<PlanningView> {
-  if (!z.uuid().safeParse(findingId).success) throw notFound("The finding");
-  return asMember(member, (tx) => readPlanning(tx, findingId));
+  const recomputed = await judgedNow(member, findingId);
+  return asMember(member, (tx) => readPlanning(tx, findingId, recomputed));
 }
 
-async function readPlanning(tx: Transaction, findingId: string, lock = false): Promise<PlanningView> {
+/** The engine's word on a finding with the list, the costs and the flora of now; no transaction is open while it runs. */
+async function judgedNow(member: Member, findingId: string): Promise<NamedVerdict> {
+  if (!z.uuid().safeParse(findingId).success) throw notFound("The finding");
+  const { old, source } = await asMember(member, async (tx) => ({
+    old: (await oldFindings(tx, findingId)).findings.at(0),
+    source: await readCaseSource(tx),
+  }));
+  if (!old) throw notFound("The finding");
+  const given = source.caseAt(old.siteId, { ...old.seen, id: old.id });
+  const { columns } = await judgeApart(source.amendments, given.case);
+  return { verdict: columns.verdict, taxon: columns.taxon };
+}
+
+/** Methods and people are asked one by one; what holds for all of them is said once. */
+const ANY_METHOD = "";
+
+async function readPlanning(
+  tx: Transaction,
+  findingId: string,
+  recomputed: NamedVerdict,
+  lock = false,
+): Promise<PlanningView> {
   if (lock) await tx.select({ id: finding.id }).from(finding).where(eq(finding.id, findingId)).for("update");
   const [row] = await tx
     .select({ f: finding, s: site })
@@ -63,14 +90,14 @@ async function readPlanning(tx: Transaction, findingId: string, lock = false): P
   const plants = await plantsHere(tx);
   const name = plants.nameNow(row.f);
   const taxon = plants.byName(name);
-  const { rows: water } = await tx.execute<{ m: number | null }>(sql`SELECT water_distance_m(${held.id}) AS m`);
+  const water = await waterNear(tx, held.id);
   const ground: Ground = {
     noProduct: row.s.rules.noProduct ?? false,
     noMachines: row.s.rules.noMachines ?? false,
     grazed: row.s.rules.grazed ?? false,
     hayed: row.s.rules.hayed ?? false,
     foraged: row.s.rules.foraged ?? false,
-    waterDistanceM: water[0]?.m ?? null,
+    water,
   };
   const stage = taxon ? stageToday(taxon, row.f.stage as Stage | null, row.f.day, today, here) : "vegetative";
   const people = await tx
@@ -88,23 +115,22 @@ async function readPlanning(tx: Transaction, findingId: string, lock = false): P
     areaM2: held.areaM2,
     seedYears: taxon?.seedYears ?? null,
     remains: taxon ? disposalOf(taxon) : [],
-    waterDistanceM: ground.waterDistanceM,
-    barred:
-      row.f.verdict === "clear" || overruling
-        ? null
-        : `The verdict is "${row.f.verdict}", not clear to act: ${row.f.because}`,
-    reportFirst: row.f.reportFirst,
+    water,
+    reasons: (
+      await askGate(tx, {
+        act: "plan",
+        findingId,
+        moment: now().toISOString(),
+        method: ANY_METHOD,
+        personId: "",
+        recomputed,
+      })
+    ).filter((reason) => !["role", "license", "rules"].includes(reason.code)),
     overruling,
     advice: taxon ? adviseMethods(shippedMethods(), taxon, stage, ground, today, here, held.areaM2) : [],
     people: people.filter((p) => p.roles.some((r) => r === "applicator" || r === "specialist")),
     today,
   };
-}
-
-/** The stage most plants of this kind are in on a day. */
-export function stageOn(taxon: Taxon, day: string, climate: Climate): Stage {
-  const shares = stageShares(taxon, dayOfYear(day, climate));
-  return itemAt(STAGES, shares.indexOf(Math.max(...shares)));
 }
 
 /** The stage the scout saw, if that was within a month; else the stage most plants of this kind are in today. */
@@ -132,12 +158,29 @@ const planInputSchema = z.object({
   followedBy: plainText(5, 1000, "say what follows: which plants cover the ground afterward, and for how long", true),
 });
 
+/** The field of the form where a reason stands, if one could be chosen otherwise. */
+const FIELD_OF: Partial<Record<GateReason["code"], string>> = { role: "personId", license: "personId" };
+
 /** Plans one piece of work: only on a clear or overruled finding, only with a method that suits, only inside its window. */
 export async function makePlan(member: Member, raw: unknown): Promise<string> {
   const input = planInputSchema.parse(raw);
+  const recomputed = await judgedNow(member, input.findingId);
   return asMember(member, async (tx) => {
-    const view = await readPlanning(tx, input.findingId, true);
-    if (view.barred) throw new Refusal(409, view.barred);
+    const view = await readPlanning(tx, input.findingId, recomputed, true);
+    const reasons = await askGate(tx, {
+      act: "plan",
+      findingId: input.findingId,
+      moment: now().toISOString(),
+      method: input.method,
+      personId: input.personId,
+      recomputed,
+    });
+    if (reasons.length > 0)
+      throw new Refusal(
+        409,
+        "This may not be done now.",
+        reasons.map((reason) => ({ field: FIELD_OF[reason.code] ?? "gate", what: reason.what })),
+      );
     const advice = view.advice.find((a) => a.method.id === input.method);
     if (!advice)
       throw new Refusal(400, "This method does not exist.", [{ field: "method", what: "choose one of the list" }]);
@@ -199,3 +242,23 @@ export const planLines = (member: Member) =>
       .orderBy(plan.intendedOn),
   );
 export type PlanLine = Awaited<ReturnType<typeof planLines>>[number];
+
+const droppedSchema = z.object({
+  planId: z.uuid(),
+  reason: plainText(10, 1000, "say in at least 10 letters why it is not done", true),
+});
+
+/** A plan that is not carried out after all. Its finding waits for another. */
+export async function dropPlan(member: Member, raw: unknown): Promise<void> {
+  const input = droppedSchema.parse(raw);
+  await asMember(member, async (tx) => {
+    await count(tx, member, "change");
+    const [held] = await tx.select({ state: plan.state }).from(plan).where(eq(plan.id, input.planId)).for("update");
+    if (!held) throw notFound("The plan");
+    if (held.state !== "planned") throw new Refusal(409, `This plan is ${held.state} already.`);
+    await tx
+      .update(plan)
+      .set({ state: "dropped", droppedWhy: input.reason, droppedAt: now(), ...signature("droppedBy", member) })
+      .where(eq(plan.id, input.planId));
+  });
+}

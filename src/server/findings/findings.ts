@@ -1,5 +1,6 @@
 import { firstOf } from "@/core/items";
 import {
+  confirmationSchema,
   type Finding,
   FINDING_EVENTS,
   findingSchema,
@@ -25,8 +26,9 @@ import { todayIn } from "../platform/clock";
 import { giveNumberBack, nextNumber } from "../platform/counters";
 import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
-import { asMember, type Member, seesProtected } from "../platform/session";
+import { asMember, type Member } from "../platform/session";
 import { signature } from "../records/signature";
+import { reportsOf } from "../reports/reports";
 
 import { readStored } from "@/db/schema/json";
 
@@ -58,6 +60,7 @@ interface Prepared {
   listVersion: string;
   amendments: Amendment[];
   enteredLater: boolean;
+  reportFirst: Set<string>;
 }
 
 /** Looks whether a finding may be stored as it was sent, and reads what its verdict hangs on. */
@@ -124,6 +127,7 @@ async function storeFinding(
     plantId: columns.taxon ? plantsIn(modelWith(prepared.amendments).flora).idOf(columns.taxon) : null,
     ...signature("madeBy", member),
     ...columns,
+    reportFirst: mustBeReported(columns, prepared.reportFirst),
   });
   await addEvents(tx, member, input, {
     identification,
@@ -137,6 +141,10 @@ async function storeFinding(
   const { verdict, taxon, because } = columns;
   return { id: input.id, number, verdict, taxon, because, again: false };
 }
+
+/** A plant that may be acted on is reported first where any line of the list says so, the site's or the district's. */
+export const mustBeReported = ({ verdict, taxon, reportFirst }: Judged["columns"], listed: Set<string>): boolean =>
+  reportFirst || (verdict === "clear" && taxon !== null && listed.has(taxon));
 
 async function addEvents(
   tx: Transaction,
@@ -180,6 +188,27 @@ export async function overrule(member: Member, raw: unknown): Promise<void> {
   });
 }
 
+/** A specialist confirms what a finding names: that alone counts as known to grow here. */
+export async function confirmFinding(member: Member, raw: unknown): Promise<void> {
+  const input = confirmationSchema.parse(raw);
+  await asMember(member, async (tx) => {
+    await count(tx, member, "change");
+    const [held] = await tx.select().from(finding).where(eq(finding.id, input.findingId)).for("update");
+    if (!held) throw notFound("The finding");
+    if (!held.taxon || !held.plantId)
+      throw new Refusal(409, "This finding names no plant yet. There is nothing to confirm.");
+    const { how, source, note } = input;
+    await tx.insert(findingEvent).values({
+      districtId: member.districtId,
+      id: uuidv7(),
+      findingId: held.id,
+      kind: "confirmation",
+      ...signature("by", member),
+      body: { taxon: held.taxon, plantId: held.plantId, how, source, note },
+    });
+  });
+}
+
 export interface FindingLine {
   id: string;
   number: number;
@@ -194,17 +223,16 @@ export interface FindingLine {
   overruled: boolean;
   reportFirst: boolean;
   settleFrom: string | null;
-  place: [number, number] | null;
+  place: [number, number];
   madeBy: string;
   /** entered from older notes: its day lies before the district was made here */
   enteredLater: boolean;
   stage: string | null;
 }
 
-/** Findings, newest first. Exact places of protected plants are left out for those who may not see them. */
+/** Findings, newest first. The database leaves out those at protected places for who may not see them. */
 export async function findingLines(
   tx: Transaction,
-  member: Member,
   where?: ReturnType<typeof and>,
   most = 200,
 ): Promise<FindingLine[]> {
@@ -235,7 +263,7 @@ export async function findingLines(
     overruled: f.overruled,
     reportFirst: f.reportFirst,
     settleFrom: f.settleFrom,
-    place: f.protected && !seesProtected(member) ? null : [lng, lat],
+    place: [lng, lat],
     madeBy: f.madeBy,
     enteredLater: f.enteredLater,
     stage: f.stage,
@@ -253,7 +281,7 @@ function eventsOf<S extends z.ZodType>(events: (typeof findingEvent.$inferSelect
 export async function findingDetail(member: Member, id: string) {
   if (!z.uuid().safeParse(id).success) throw notFound("The finding");
   return asMember(member, async (tx) => {
-    const [line] = await findingLines(tx, member, eq(finding.id, id), 1);
+    const [line] = await findingLines(tx, eq(finding.id, id), 1);
     if (!line) throw notFound("The finding");
     const events = await tx.select().from(findingEvent).where(eq(findingEvent.findingId, id)).orderBy(findingEvent.at);
     const pictures = await tx
@@ -276,6 +304,8 @@ export async function findingDetail(member: Member, id: string) {
       seen: eventsOf(events, "observations", FINDING_EVENTS.observations),
       verdicts: eventsOf(events, "verdict", FINDING_EVENTS.verdict),
       overrulings: eventsOf(events, "overruling", FINDING_EVENTS.overruling),
+      reports: await reportsOf(tx, id),
+      confirmations: eventsOf(events, "confirmation", FINDING_EVENTS.confirmation),
       pictures: pictures.map((p) => ({ ...p, marks: marks.get(p.id) ?? null })),
       note,
       today: todayIn(zone),

@@ -54,7 +54,7 @@ export async function plantPage(member: Member, id: string, asked: string | unde
     stage,
     found: findTwins(model, id, stage, list.status),
     patches: (await patchLines(member)).filter((p) => p.taxon === taxon.name),
-    findings: await asMember(member, (tx) => findingLines(tx, member, eq(finding.taxon, taxon.name), MOST_FINDINGS)),
+    findings: await asMember(member, (tx) => findingLines(tx, eq(finding.taxon, taxon.name), MOST_FINDINGS)),
   };
 }
 export type PlantPage = NonNullable<Awaited<ReturnType<typeof plantPage>>>;

@@ -1,5 +1,8 @@
 import { firstOf } from "@/core/items";
 import { z } from "zod";
+import { districtSettingsSchema } from "@/contracts/stored";
+import { plainText } from "@/core/limits";
+import { isZone } from "@/core/time";
 import { MOST_SHIFT, stageBegins } from "@/core/flora";
 import type { Transaction } from "@/db/client";
 import { district } from "@/db/schema";
@@ -7,6 +10,7 @@ import { listFor } from "../control/list";
 import { plantsHere } from "../flora/amendments";
 import { todayIn } from "../platform/clock";
 import { edited } from "../platform/faults";
+import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
 
 const seasonSchema = z.object({
@@ -30,6 +34,39 @@ export async function setSeason(member: Member, raw: unknown): Promise<void> {
     await tx.update(district).set(input);
   });
 }
+
+const settingsSchema = z.object({
+  version: z.coerce.number().int(),
+  name: plainText(2, 80, "name the district"),
+  zone: z.string().max(60).refine(isZone, "give a time zone such as America/Los_Angeles"),
+  settings: districtSettingsSchema.extend({
+    findingSeasons: z.coerce
+      .number("give a whole number of seasons")
+      .int("give a whole number of seasons")
+      .min(0)
+      .max(10, "at most 10"),
+    reportTo: z.union([z.literal(""), z.email("give an e-mail address, or leave it empty")]),
+  }),
+});
+
+/** What a district settles for itself: its name and zone, units, how long findings count, what every record needs, usual winds, where reports go. */
+export async function setSettings(member: Member, raw: unknown): Promise<void> {
+  const { version, ...input } = settingsSchema.parse(raw);
+  await asMember(member, async (tx) => {
+    await count(tx, member, "change");
+    const here = firstOf(await tx.select().from(district).for("update"));
+    if (here.version !== version)
+      throw edited("The settings", JSON.stringify(here.settings), JSON.stringify(input.settings));
+    await tx.update(district).set(input);
+  });
+}
+
+/** The district as its keeper sees it. */
+export const settingsOf = (member: Member) =>
+  asMember(member, async (tx) => {
+    const { name, zone, settings, version } = firstOf(await tx.select().from(district));
+    return { name, zone, settings, version };
+  });
 
 const EXAMPLES = 5;
 

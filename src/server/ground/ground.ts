@@ -1,8 +1,8 @@
 import { firstOf, itemAt } from "@/core/items";
-import { and, desc, eq, sql } from "drizzle-orm";
+import { and, desc, eq, isNull, sql } from "drizzle-orm";
 import { z } from "zod";
 import type { Transaction } from "@/db/client";
-import { district, finding, followUp, ledgerEntry, patch, plan, site } from "@/db/schema";
+import { district, finding, followUp, listEntry, patch, plan, site } from "@/db/schema";
 import { listFor } from "../control/list";
 import { findingLines } from "../findings/findings";
 import { plantsHere, plantsOf } from "../flora/amendments";
@@ -10,11 +10,13 @@ import { shippedFlora } from "../flora/flora";
 import { todayIn } from "../platform/clock";
 import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
-import { asMember, type Member, seesProtected } from "../platform/session";
+import { asMember, type Member } from "../platform/session";
+import { entriesOf } from "../records/ledger-pages";
 import { signature } from "../records/signature";
+import { waterNear } from "./water";
+import { plainText } from "@/core/limits";
+import { now } from "../platform/clock";
 import { GROUND_PER_PLANT_M2, patchSchema, polygonSchema, siteSchema, type PatchRequest } from "@/contracts/ground";
-import { storedTreatmentSchema } from "@/contracts/treatment";
-import { readStored } from "@/db/schema/json";
 import type { Polygon } from "geojson";
 
 /** A patch is worked on foot: 100 km² are none. A site may be a whole valley. */
@@ -33,7 +35,6 @@ export async function savePatch(member: Member, raw: unknown): Promise<{ id: str
       ? { outline: input.outline, areaFrom: "drawn" as const }
       : await roundTheFinding(tx, input);
     const { areaM2 } = await measureOutline(tx, outline, MOST_PATCH_M2);
-    const list = await listFor(tx, input.siteId);
     const made = await tx
       .insert(patch)
       .values({
@@ -49,7 +50,6 @@ export async function savePatch(member: Member, raw: unknown): Promise<{ id: str
         plants: input.plants ?? null,
         coverShare: input.coverShare,
         ...signature("madeBy", member),
-        protected: list.status[input.taxon] === "protected",
       })
       .onConflictDoNothing()
       .returning({ id: patch.id });
@@ -66,9 +66,7 @@ export async function savePatchOfFinding(
   input: Pick<PatchRequest, "id" | "name" | "areaM2" | "plants"> & { findingId: string },
 ): Promise<{ id: string; areaM2: number }> {
   const of = z.uuid().safeParse(input.findingId);
-  const [found] = of.success
-    ? await asMember(member, (tx) => findingLines(tx, member, eq(finding.id, of.data), 1))
-    : [];
+  const [found] = of.success ? await asMember(member, (tx) => findingLines(tx, eq(finding.id, of.data), 1)) : [];
   if (!found) throw notFound("The finding");
   if (!found.taxon) throw new Refusal(409, "This finding names no plant yet, so no patch can be made of it.");
   return savePatch(member, { ...input, siteId: found.siteId, taxon: found.taxon });
@@ -176,7 +174,7 @@ export async function siteLines(member: Member) {
         rules: site.rules,
         note: site.note,
         boundary: sql<string>`ST_AsGeoJSON(${site.boundary}, 6)`,
-        patches: sql<number>`(SELECT count(*)::int FROM ${patch} p WHERE p.site_id = "site"."id" AND (${seesProtected(member)} OR NOT p.protected))`,
+        patches: sql<number>`(SELECT count(*)::int FROM ${patch} p WHERE p.site_id = "site"."id" AND p.withdrawn_at IS NULL)`,
         findings: sql<number>`(SELECT count(*)::int FROM ${finding} f WHERE f.site_id = "site"."id")`,
       })
       .from(site)
@@ -197,15 +195,12 @@ export async function patchLines(member: Member, siteId?: string) {
         state: patch.state,
         siteId: patch.siteId,
         siteName: site.name,
+        /** its plant is not acted on here */
+        kept: sql<boolean>`coalesce((SELECT l.status FROM ${listEntry} l WHERE l.plant_id = ${patch.plantId} AND (l.site_id = ${patch.siteId} OR l.site_id IS NULL) ORDER BY l.site_id NULLS LAST LIMIT 1), 'kept') NOT IN ('target', 'watch')`,
       })
       .from(patch)
       .innerJoin(site, eq(site.id, patch.siteId))
-      .where(
-        and(
-          siteId ? eq(patch.siteId, siteId) : undefined,
-          seesProtected(member) ? undefined : eq(patch.protected, false),
-        ),
-      )
+      .where(and(siteId ? eq(patch.siteId, siteId) : undefined, isNull(patch.withdrawnAt)))
       .orderBy(site.name, patch.name);
     const plants = await plantsHere(tx);
     return rows.map((r) => ({ ...r, taxon: plants.nameNow(r), plant: plants.common(plants.nameNow(r)) }));
@@ -221,10 +216,10 @@ export async function patchDetail(member: Member, id: string) {
       .from(patch)
       .innerJoin(site, eq(site.id, patch.siteId))
       .where(eq(patch.id, id));
-    if (!row || (row.p.protected && !seesProtected(member))) throw notFound("The patch");
-    const { rows: water } = await tx.execute<{ m: number | null }>(sql`SELECT water_distance_m(${id}) AS m`);
+    if (!row) throw notFound("The patch");
     const plants = await plantsHere(tx);
     const taxon = plants.nameNow(row.p);
+    const status = (await listFor(tx, row.s.id)).status[taxon] ?? "kept";
     return {
       patch: {
         ...row.p,
@@ -233,15 +228,43 @@ export async function patchDetail(member: Member, id: string) {
         plant: plants.common(taxon),
       },
       site: row.s,
-      waterDistanceM: water[0]?.m ?? null,
-      findings: await findingLines(tx, member, eq(finding.patchId, id)),
+      /** what the plant is on this site now; a plant that is not acted on has a patch to be protected */
+      status,
+      water: await waterNear(tx, id),
+      findings: await findingLines(tx, eq(finding.patchId, id)),
       plans: await tx.select().from(plan).where(eq(plan.patchId, id)).orderBy(desc(plan.intendedOn)),
-      entries: (
-        await tx.select().from(ledgerEntry).where(eq(ledgerEntry.patchId, id)).orderBy(desc(ledgerEntry.seq))
-      ).map((e) => ({ ...e, body: readStored("ledger_entry.body", storedTreatmentSchema, e.body) })),
-      followUps: await tx.select().from(followUp).where(eq(followUp.patchId, id)).orderBy(followUp.dueOn),
+      entries: await entriesOf(tx, id),
+      followUps: await tx
+        .select()
+        .from(followUp)
+        .where(and(eq(followUp.patchId, id), isNull(followUp.droppedAt)))
+        .orderBy(followUp.dueOn),
       today: todayIn(row.s.zone),
     };
+  });
+}
+
+const withdrawnSchema = z.object({
+  patchId: z.uuid(),
+  reason: plainText(10, 1000, "say in at least 10 letters why", true),
+});
+
+/** A patch that should not be there: drawn twice, or by a slip. It stays with its reason, and nothing may be done on it. */
+export async function withdrawPatch(member: Member, raw: unknown): Promise<void> {
+  const input = withdrawnSchema.parse(raw);
+  await asMember(member, async (tx) => {
+    await count(tx, member, "change");
+    const [held] = await tx
+      .select({ withdrawnAt: patch.withdrawnAt })
+      .from(patch)
+      .where(eq(patch.id, input.patchId))
+      .for("update");
+    if (!held) throw notFound("The patch");
+    if (held.withdrawnAt) throw new Refusal(409, "This patch was withdrawn already.");
+    await tx
+      .update(patch)
+      .set({ withdrawnAt: now(), withdrawnWhy: input.reason, ...signature("withdrawnBy", member) })
+      .where(eq(patch.id, input.patchId));
   });
 }
 

@@ -8,7 +8,7 @@ import { finding, picture, pictureMarks } from "@/db/schema";
 import { now } from "../platform/clock";
 import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
-import { asMember, type Member, seesProtected } from "../platform/session";
+import { asMember, type Member } from "../platform/session";
 import { signature } from "../records/signature";
 import { pictureMarksSchema } from "@/contracts/picture";
 
@@ -93,12 +93,8 @@ async function encode(content: Buffer) {
 export async function pictureContent(member: Member, id: string): Promise<Buffer> {
   if (!z.uuid().safeParse(id).success) throw notFound("The picture");
   return asMember(member, async (tx) => {
-    const [row] = await tx
-      .select({ content: picture.content, hidden: finding.protected })
-      .from(picture)
-      .innerJoin(finding, eq(finding.id, picture.findingId))
-      .where(eq(picture.id, id));
-    if (!row || (row.hidden && !seesProtected(member))) throw notFound("The picture");
+    const [row] = await tx.select({ content: picture.content }).from(picture).where(eq(picture.id, id));
+    if (!row) throw notFound("The picture");
     return row.content;
   });
 }

@@ -1,9 +1,9 @@
 import { firstOf } from "@/core/items";
-import { and, eq, isNotNull, sql } from "drizzle-orm";
+import { sql } from "drizzle-orm";
 import { caseAt, type Case, type Costs, type Looked } from "@/core/identify";
 import type { Amendment } from "@/core/pack";
 import type { Transaction } from "@/db/client";
-import { district, finding, site } from "@/db/schema";
+import { district, finding, findingEvent, site } from "@/db/schema";
 import { listsByPlace, type PlaceList } from "../control/list";
 import { activeAmendments } from "../flora/amendments";
 import { modelWith } from "../flora/flora-models";
@@ -15,7 +15,7 @@ export interface CaseSource {
   amendments: Amendment[];
   costs: Costs;
   /** @throws {Refusal} where the site is not here */
-  caseAt(siteId: string, looked: Looked, costs?: Costs): { case: Case; listVersion: string };
+  caseAt(siteId: string, looked: Looked, costs?: Costs): { case: Case; listVersion: string; reportFirst: Set<string> };
 }
 
 export async function readCaseSource(tx: Transaction): Promise<CaseSource> {
@@ -41,18 +41,21 @@ export async function readCaseSource(tx: Transaction): Promise<CaseSource> {
       return {
         case: caseAt({ hemisphere, seasonShift, setting, list: status, actions, confirmed, costs }, looked, model),
         listVersion: list.version,
+        reportFirst: list.reportFirst,
       };
     },
   };
 }
 
-/** How many findings of each plant were clear to act on, by the plant's name as it is now. */
+/** How many findings of each plant a person confirmed, by the plant's name as it is now. The engine's own word counts for nothing here. */
 export async function confirmedCounts(tx: Transaction): Promise<Record<string, number>> {
   const plants = plantsIn(modelWith(await activeAmendments(tx)).flora);
   const rows = await tx
     .select({ plantId: finding.plantId, taxon: sql<string>`min(${finding.taxon})`, n: sql<number>`count(*)::int` })
     .from(finding)
-    .where(and(isNotNull(finding.plantId), eq(finding.verdict, "clear")))
+    .where(
+      sql`${finding.plantId} IN (SELECT e.body ->> 'plantId' FROM ${findingEvent} e WHERE e.district_id = "finding"."district_id" AND e.finding_id = "finding"."id" AND e.kind = 'confirmation')`,
+    )
     .groupBy(finding.plantId);
   return Object.fromEntries(rows.map((r) => [plants.nameNow(r), r.n]));
 }

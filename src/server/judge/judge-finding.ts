@@ -2,10 +2,16 @@ import { itemAt } from "@/core/items";
 import { type Case, decide, identify, judge, type Model, nextLater, verdictReason, namesPlant } from "@/core/identify";
 import type { NamedVerdict } from "@/core/identify";
 
+/** A finding that may be a protected plant with this chance has its place masked. */
+const CONCERNS_FROM = 0.1;
+
 /** The engine's word on a case, and the columns that repeat it. */
 export function judgeFinding(model: Model, given: Case) {
   const identification = identify(model, given);
-  const isProtected = identification.candidates.some((c) => c.status === "protected" && c.probability > 0.1);
+  const { taxa } = model.flora;
+  const concerns = identification.candidates
+    .filter((c) => c.probability > CONCERNS_FROM)
+    .flatMap((c) => taxa.find((t) => t.name === c.taxon)?.id ?? []);
   return {
     identification,
     columns: {
@@ -17,7 +23,7 @@ export function judgeFinding(model: Model, given: Case) {
         identification.verdict === "hold" || identification.verdict === "open"
           ? (nextLater(identification.next.later, given.day)?.from ?? null)
           : null,
-      protected: isProtected,
+      concerns,
     },
   };
 }

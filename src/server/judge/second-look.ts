@@ -9,6 +9,8 @@ import { finding, findingEvent, plan } from "@/db/schema";
 import { shippedModel } from "../flora/flora";
 import { modelWith } from "../flora/flora-models";
 import { plantsIn } from "../flora/plants";
+import { mustBeReported } from "../findings/findings";
+import { now } from "../platform/clock";
 import { notFound, Refusal } from "../platform/faults";
 import { asMember, type Member } from "../platform/session";
 import { signature } from "../records/signature";
@@ -132,20 +134,21 @@ export async function takeNewVerdict(
     const plantId = columns.taxon ? plantsIn(modelWith(source.amendments).flora).idOf(columns.taxon) : null;
     await tx
       .update(finding)
-      .set({ ...columns, plantId })
+      .set({ ...columns, plantId, reportFirst: mustBeReported(columns, given.reportFirst) })
       .where(eq(finding.id, findingId));
     return {
       number: old.number,
       verdict: columns.verdict,
-      dropped: columns.verdict === "clear" ? 0 : await dropPlans(tx, findingId),
+      dropped: columns.verdict === "clear" ? 0 : await dropPlans(tx, member, findingId, columns.verdict),
     };
   });
 }
 
-async function dropPlans(tx: Transaction, findingId: string): Promise<number> {
+async function dropPlans(tx: Transaction, member: Member, findingId: string, verdict: string): Promise<number> {
+  const droppedWhy = `The finding has a new verdict: ${verdict}.`;
   const dropped = await tx
     .update(plan)
-    .set({ state: "dropped" })
+    .set({ state: "dropped", droppedWhy, droppedAt: now(), ...signature("droppedBy", member) })
     .where(and(eq(plan.findingId, findingId), eq(plan.state, "planned")))
     .returning({ id: plan.id });
   return dropped.length;

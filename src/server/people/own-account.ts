@@ -24,7 +24,7 @@ async function mustBeSignedIn() {
 }
 
 /** Asks for the person's own password again, before something that others would like to do in that name. Tries are counted. */
-async function checkOwnPassword(session: { userId: string; email: string }, password: string): Promise<void> {
+export async function checkOwnPassword(session: { userId: string; email: string }, password: string): Promise<void> {
   const wait = await admitTry({ email: session.email, network: "own", knownDevice: `own ${session.userId}` });
   if (wait > 0) throw new Refusal(429, `Too many tries. Wait ${wait} seconds, then try again.`);
   const accounts = await (await auth().$context).internalAdapter.findAccounts(session.userId);

@@ -4,15 +4,19 @@ import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
 import { DEFAULT_COSTS } from "@/core/identify";
 import { plainText } from "@/core/limits";
+import { isZone } from "@/core/time";
 import { appDatabase, inDistrict } from "@/db/client";
 import { district, membership } from "@/db/schema";
-import { createAccount } from "../accounts/auth";
+import { accountOf, createAccount } from "../accounts/auth";
 import { newPassword } from "../accounts/passwords";
-import { withSetUpCode } from "../accounts/set-up-code";
-import { Refusal } from "../platform/faults";
+import { codeIsOpen, withSetUpCode } from "../accounts/set-up-code";
+import { checkOwnPassword } from "./own-account";
 
 export const personName = plainText(2, 80, "give your name");
 export const emailAddress = z.email("give an e-mail address").max(200).toLowerCase();
+
+/** True where a code from the terminal waits to be used: on a first start, and after `--new-district`. */
+export const setUpIsOpen = async (): Promise<boolean> => (await needsSetUp()) || codeIsOpen();
 
 /** True until the first district is made. */
 export async function needsSetUp(): Promise<boolean> {
@@ -30,22 +34,19 @@ const setUpSchema = z.object({
   hemisphere: z.enum(["north", "south"]),
 });
 
-function isZone(zone: string): boolean {
-  try {
-    new Intl.DateTimeFormat("en", { timeZone: zone });
-    return true;
-  } catch {
-    return false;
-  }
+/** The account of the new keeper: a new one, or the person's own, if they know its password. */
+async function keeperAccount(input: z.output<typeof setUpSchema>): Promise<string> {
+  const known = await accountOf(input.email);
+  if (!known) return createAccount(input, false);
+  await checkOwnPassword({ userId: known.id, email: input.email }, input.password);
+  return known.id;
 }
 
-/** Makes the district and its keeper on a first start, once. The keeper's address counts as unproved: no letter went there. */
+/** Makes a district and its keeper with a code from the terminal: the first, or a further one. The code works once. The keeper's address counts as unproved: no letter went there. */
 export async function setUp(raw: unknown): Promise<string> {
   const input = setUpSchema.parse(raw);
-  if (!(await needsSetUp())) throw new Refusal(409, "This has been set up already. Sign in instead.");
   return withSetUpCode(input.code, async () => {
-    if (!(await needsSetUp())) throw new Refusal(409, "This has been set up already. Sign in instead.");
-    const personId = await createAccount(input, false);
+    const personId = await keeperAccount(input);
     const districtId = uuidv7();
     await inDistrict(
       districtId,

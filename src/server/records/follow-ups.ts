@@ -1,7 +1,9 @@
 import { firstOf } from "@/core/items";
 import { eq } from "drizzle-orm";
 import { z } from "zod";
+import { STAGES } from "@/core/flora";
 import { plainText } from "@/core/limits";
+import { patchStateAfter, SEEN_AMOUNTS } from "@/core/records";
 import { mustBePast } from "@/core/time";
 import { followUp, patch, site } from "@/db/schema";
 import { todayIn } from "../platform/clock";
@@ -10,15 +12,20 @@ import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
 import { signature } from "./signature";
 
-const checkInputSchema = z.object({
-  id: z.uuid(),
-  doneOn: z.iso.date(),
-  percentControl: z.coerce.number().min(-1000).max(100).optional(),
-  note: plainText(1, 2000, "say what you found", true),
-  state: z.enum(["open", "treated", "watched", "gone"], "say how the patch is now"),
-});
+const checkInputSchema = z
+  .object({
+    id: z.uuid(),
+    doneOn: z.iso.date(),
+    seen: z.enum(SEEN_AMOUNTS, "say how much of the plant you saw"),
+    stages: z.array(z.enum(STAGES)).max(STAGES.length).default([]),
+    note: plainText(0, 2000, "", true).default(""),
+  })
+  .refine((check) => check.seen === "none" || check.stages.length > 0, {
+    path: ["stages"],
+    message: "say in which stages the plants were",
+  });
 
-/** What was found on going back. Harm (more than before) is a negative control, not 0. */
+/** What was seen on going back: how much of the plant, and in which stages. How the patch stands follows from it. */
 export async function recordCheck(member: Member, raw: unknown): Promise<void> {
   const input = checkInputSchema.parse(raw);
   await asMember(member, async (tx) => {
@@ -33,15 +40,26 @@ export async function recordCheck(member: Member, raw: unknown): Promise<void> {
     );
     mustBePast("doneOn", input.doneOn, todayIn(zone));
     await count(tx, member, "change");
+    if (due.droppedAt) throw new Refusal(409, "This check is due no more: its treatment was voided or corrected.");
     if (due.doneOn) throw new Refusal(409, `This check was already recorded on ${due.doneOn} by ${due.doneBy}.`);
     await tx
       .update(followUp)
       .set({
         doneOn: input.doneOn,
         ...signature("doneBy", member),
-        result: { percentControl: input.percentControl, note: input.note },
+        result: {
+          seen: input.seen,
+          stages: input.seen === "none" ? [] : input.stages,
+          note: input.note || SEEN_WORDS[input.seen],
+        },
       })
       .where(eq(followUp.id, due.id));
-    await tx.update(patch).set({ state: input.state }).where(eq(patch.id, due.patchId));
+    await tx
+      .update(patch)
+      .set({ state: patchStateAfter(input.seen) })
+      .where(eq(patch.id, due.patchId));
   });
 }
+
+/** What a check says that carries no note. */
+const SEEN_WORDS = { none: "None seen.", some: "Some seen.", many: "Many seen." };

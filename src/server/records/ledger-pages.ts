@@ -1,7 +1,7 @@
 import { alias } from "drizzle-orm/pg-core";
 import { and, asc, desc, eq, or, type SQL, sql } from "drizzle-orm";
 import { z } from "zod";
-import { storedTreatmentSchema } from "@/contracts/treatment";
+import { type StoredTreatment, type StoredVoid, storedTreatmentSchema, storedVoidSchema } from "@/contracts/treatment";
 import { includesWords, PAGE_ROWS, type TablePage, type TableQuery } from "@/core/paging";
 import { GENESIS } from "@/core/records";
 import type { Transaction } from "@/db/client";
@@ -30,20 +30,22 @@ const lines = (tx: Transaction) =>
       e: ledgerEntry,
       patchName: patch.name,
       siteName: site.name,
-      supersededBy: sql<
-        number | null
-      >`(SELECT ${later.seq} FROM ${ledgerEntry} AS later WHERE later.supersedes = ${ledgerEntry}.id)`,
+      supersededBy: later.seq,
+      voided: sql<boolean>`coalesce(${later.kind} = 'void', false)`,
     })
     .from(ledgerEntry)
     .innerJoin(patch, eq(patch.id, ledgerEntry.patchId))
-    .innerJoin(site, eq(site.id, patch.siteId));
+    .innerJoin(site, eq(site.id, patch.siteId))
+    .leftJoin(later, eq(later.supersedes, ledgerEntry.id));
 type Row = Awaited<ReturnType<typeof lines>>[number];
 
-const lineOf = ({ e, ...row }: Row) => ({
-  ...e,
-  ...row,
-  body: readStored("ledger_entry.body", storedTreatmentSchema, e.body),
-});
+/** An entry with its body, read by the contract of its kind. */
+type Told = { kind: "treatment"; body: StoredTreatment } | { kind: "void"; body: StoredVoid };
+const toldBy = (kind: string, body: unknown): Told =>
+  kind === "void"
+    ? { kind, body: readStored("ledger_entry.body (void)", storedVoidSchema, body) }
+    : { kind: "treatment", body: readStored("ledger_entry.body", storedTreatmentSchema, body) };
+const lineOf = ({ e, ...row }: Row) => ({ ...e, ...row, ...toldBy(e.kind, e.body) });
 export type LedgerLine = ReturnType<typeof lineOf>;
 
 /** The head of the ledger and how many entries it has, as the database wrote them itself; printed on every export, so that a cut tail shows. */
@@ -125,6 +127,10 @@ async function foundBy(tx: Transaction, find: string): Promise<SQL | undefined> 
     }),
   );
 }
+
+/** The entries of a patch, newest first. */
+export const entriesOf = async (tx: Transaction, patchId: string): Promise<LedgerLine[]> =>
+  (await lines(tx).where(eq(ledgerEntry.patchId, patchId)).orderBy(desc(ledgerEntry.seq))).map(lineOf);
 
 /** One entry, with the head of its ledger. @throws {Refusal} 404 */
 export async function ledgerDetail(member: Member, id: string) {

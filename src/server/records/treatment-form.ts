@@ -1,53 +1,38 @@
-import { fromZonedTime } from "@/core/time";
-
 const text = (form: FormData, name: string) => String(form.get(name) ?? "").trim();
 const optional = (form: FormData, name: string) => text(form, name) || undefined;
 const number = (form: FormData, name: string) =>
   text(form, name) === "" ? undefined : Number(text(form, name).replace(",", "."));
 
-/** The record form as the ledger wants it: times of the site turned into instants, empty fields left out. */
+/** The record form as the ledger wants it: times of the site, empty fields left out. */
 export function readTreatmentForm(form: FormData): unknown {
-  const zone = text(form, "zone");
   const product = text(form, "product.labelId");
-  const treatment = {
-    // taken from the register where the record is written
-    who: "the register says",
-    from: fromZonedTime(`${text(form, "day")}T${text(form, "fromTime")}`, zone),
-    to: fromZonedTime(`${text(form, "day")}T${text(form, "toTime")}`, zone),
-    zone,
-    siteName: text(form, "siteName"),
-    patchName: text(form, "patchName"),
-    areaM2: number(form, "areaM2"),
-    taxon: text(form, "taxon"),
-    stage: text(form, "stage"),
-    method: text(form, "method"),
-    methodName: text(form, "methodName"),
-    equipment: text(form, "equipment"),
-    windMS: number(form, "windMS"),
-    windFrom: optional(form, "windFrom"),
-    temperatureC: number(form, "temperatureC"),
-    waterDistanceM: null,
-    note: text(form, "note"),
-    correctionReason: optional(form, "correctionReason"),
-    ...(product
-      ? {
-          product: {
-            labelId: product,
-            labelName: "as entered",
-            limits: { rateUnit: "L" },
-            ratePerHa: number(form, "product.ratePerHa"),
-            total: number(form, "product.total"),
-            carrierL: number(form, "product.carrierL") ?? 0,
-          },
-        }
-      : {}),
-  };
   return {
     id: text(form, "id"),
-    patchId: text(form, "patchId"),
     planId: optional(form, "planId") ?? null,
     supersedes: optional(form, "supersedes") ?? null,
-    treatment,
+    againstGate: optional(form, "againstGate"),
+    treatment: {
+      from: `${text(form, "day")}T${text(form, "fromTime")}`,
+      to: `${text(form, "day")}T${text(form, "toTime")}`,
+      areaM2: number(form, "areaM2"),
+      stage: text(form, "stage"),
+      equipment: text(form, "equipment"),
+      windMS: number(form, "windMS"),
+      windFrom: optional(form, "windFrom"),
+      temperatureC: number(form, "temperatureC"),
+      note: text(form, "note"),
+      correctionReason: optional(form, "correctionReason"),
+      ...(product
+        ? {
+            product: {
+              labelId: product,
+              ratePerHa: number(form, "product.ratePerHa"),
+              total: number(form, "product.total"),
+              carrierL: number(form, "product.carrierL") ?? 0,
+            },
+          }
+        : {}),
+    },
   };
 }
 

@@ -2,7 +2,7 @@ import Link from "next/link";
 import { type Column, DataTable } from "@/components/ui/data-table";
 import { Empty } from "@/components/ui/notice";
 import { PageHead } from "@/components/ui/page";
-import { areaText, fullDay } from "@/components/words/dates";
+import { areaText, fullDay, siteDay } from "@/components/words/dates";
 import { type Params, readTableQuery } from "@/core/paging";
 import { plantsOf } from "@/server/flora/amendments";
 import type { Plants } from "@/server/flora/plants";
@@ -66,7 +66,7 @@ const columnsFor = (plants: Plants): Column<LedgerLine>[] => [
       </Link>
     ),
   },
-  { id: "day", name: "Day", sorts: true, className: "whitespace-nowrap", cell: (line) => fullDay(line.body.from) },
+  { id: "day", name: "Day", sorts: true, className: "whitespace-nowrap", cell: (line) => fullDay(siteDay(line.body)) },
   {
     id: "where",
     name: "Where",
@@ -86,16 +86,25 @@ const columnsFor = (plants: Plants): Column<LedgerLine>[] => [
     name: "Area",
     sorts: true,
     className: "figure md:text-right whitespace-nowrap",
-    cell: (line) => areaText(line.body.areaM2),
+    cell: (line) => ("areaM2" in line.body ? areaText(line.body.areaM2) : null),
   },
   { id: "who", name: "Who", sorts: true, cell: (line) => line.body.who },
 ];
 
 const What = ({ line }: { line: LedgerLine }) => (
   <span>
+    {line.kind === "void" ? <strong>Void of entry {line.body.voids}: </strong> : null}
     {line.body.methodName}
-    {line.supersedes ? <span className="small"> · corrects an earlier entry</span> : null}
-    {line.supersededBy ? <span className="small"> · corrected by {line.supersededBy}</span> : null}
-    {line.body.overruling ? <span className="small"> · overruled in writing</span> : null}
+    {line.kind === "treatment" && line.supersedes ? <span className="small"> · corrects an earlier entry</span> : null}
+    {line.supersededBy ? (
+      <span className="small">
+        {" "}
+        · {line.voided ? "voided" : "corrected"} by {line.supersededBy}
+      </span>
+    ) : null}
+    {line.kind === "treatment" && line.body.overruling ? <span className="small"> · overruled in writing</span> : null}
+    {line.kind === "treatment" && line.body.againstGate ? (
+      <strong className="small text-[var(--madder)]"> · done against the gate</strong>
+    ) : null}
   </span>
 );

@@ -3,12 +3,11 @@ import { Disclosure, PlainAction } from "@/components/ui/disclosure";
 import { DayInput } from "@/components/ui/day-field";
 import { Button } from "@/components/ui/button";
 import Link from "next/link";
-import { inviteAction, removeAction, revokeInvitationAction, rolesAction, seasonAction } from "@/app/actions/people";
+import { inviteAction, removeAction, revokeInvitationAction, rolesAction } from "@/app/actions/people";
 import { ActionForm, Fault, Field } from "@/components/ui/action-form";
-import { fullDay, shortDay } from "@/components/words/dates";
+import { fullDay } from "@/components/words/dates";
 import { ROLES } from "@/core/roles";
 import { mailWay } from "@/env";
-import { seasonOf } from "@/server/ground/district";
 import { peopleOf } from "@/server/people/people";
 import { memberOrSignIn } from "@/server/platform/session";
 
@@ -25,7 +24,6 @@ export default async function PeoplePage() {
   const member = await memberOrSignIn();
   const { people, invitations, letters } = await peopleOf(member);
   const keeper = member.roles.includes("keeper");
-  const season = keeper ? await seasonOf(member) : null;
   const roleBoxes = (held: string[]) => (
     <fieldset className="flex flex-wrap gap-x-4">
       <legend className="small">Roles</legend>
@@ -135,47 +133,15 @@ export default async function PeoplePage() {
             </ActionForm>
           </section>
           <section className="mt-8">
-            <h2 className="ruled">What a wrong act costs here</h2>
+            <h2 className="ruled">The district</h2>
             <p className="mt-2">
-              Sets how sure the Bench must be before it says “clear to act”. <Link href="/costs">Decision costs</Link>
+              <Link href="/settings" className="tap">
+                Settings
+              </Link>
+              : name, units, season, records and reports. <Link href="/costs">Decision costs</Link>: how sure the Bench
+              must be before it says “clear to act”.
             </p>
           </section>
-          {season ? (
-            <section className="mt-8">
-              <h2 className="ruled">The season here</h2>
-              <p className="mt-2">
-                The calendars of the flora are for the lowlands of the temperate north. Where spring comes later, fall
-                comes earlier by as many days. Plant stages, treatment windows and “come back from” dates shift with it.
-              </p>
-              <ActionForm action={seasonAction} label="The season here" className="grid gap-4 mt-3">
-                <input type="hidden" name="version" value={season.version} />
-                <div className="grid sm:grid-cols-2 gap-5">
-                  <Field
-                    name="seasonShift"
-                    label="Spring comes later by, in days"
-                    hint="below 0 if it comes earlier; about 10 days for each 300 m of elevation"
-                  >
-                    <input name="seasonShift" inputMode="numeric" defaultValue={season.seasonShift} required />
-                  </Field>
-                  <Field name="hemisphere" label="Hemisphere">
-                    <select name="hemisphere" defaultValue={season.hemisphere}>
-                      <option value="north">North</option>
-                      <option value="south">South</option>
-                    </select>
-                  </Field>
-                </div>
-                <Button type="submit" className="justify-self-start">
-                  Save
-                </Button>
-              </ActionForm>
-              {season.examples.length > 0 ? (
-                <p className="mt-3">
-                  With this setting,{" "}
-                  {season.examples.map((e) => `${e.plant} flowers from ${shortDay(e.from)}`).join("; ")}.
-                </p>
-              ) : null}
-            </section>
-          ) : null}
           {mailWay() === "none" ? null : (
             <section className="mt-8">
               <h2 className="ruled">

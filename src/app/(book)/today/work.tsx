@@ -3,7 +3,8 @@ import { DayInput } from "@/components/ui/day-field";
 import { Button, LinkButton } from "@/components/ui/button";
 import Link from "next/link";
 import { checkAction } from "@/app/actions/records";
-import { ActionForm, Field } from "@/components/ui/action-form";
+import { ActionForm, Fault, Field } from "@/components/ui/action-form";
+import { STAGE_WORDS } from "@/components/words/stages";
 import { Empty } from "@/components/ui/notice";
 import { Section } from "@/components/ui/page";
 import { TapePiece } from "@/components/verdict/marks";
@@ -19,14 +20,14 @@ export function WorkNow({ view }: { view: TodayView }) {
   return (
     <>
       {view.reports.length > 0 ? (
-        <Section title="Report first" aside="not known here yet">
+        <Section title="Report first" aside="before anything is done">
           <ul>
             {view.reports.map((f) => (
               <Line
                 key={f.id}
                 href={`/findings/${f.id}`}
                 main={f.name}
-                sub={`${f.siteName} · found ${shortDay(f.day)} · report it before you do anything`}
+                sub={`${f.siteName} · found ${shortDay(f.day)}`}
                 tape="clear"
               />
             ))}
@@ -40,7 +41,7 @@ export function WorkNow({ view }: { view: TodayView }) {
               <Empty>Each treatment makes its own dates here.</Empty>
             </li>
           ) : (
-            [...due, ...soon.slice(0, 3)].map((c) => <CheckLine key={c.id} check={c} />)
+            [...due, ...soon.slice(0, 3)].map((c) => <CheckLine key={c.id} check={c} mayLook={view.mayLook} />)
           )}
         </ul>
       </Section>
@@ -68,8 +69,8 @@ export function WorkNow({ view }: { view: TodayView }) {
             view.windows.map((w) => (
               <Line
                 key={w.id}
-                href={`/ledger/new?plan=${w.id}`}
-                main={`${w.method}: ${w.plant}`}
+                href={view.mayRecord ? `/ledger/new?plan=${w.id}` : `/ground/patch/${w.patchId}`}
+                main={`${w.mine ? "Yours · " : ""}${w.method}: ${w.plant}`}
                 sub={`${w.patch}, ${w.site} · ${w.person} · ${w.open ? `open until ${shortDay(w.to)}, ${w.days} days left` : `opens ${shortDay(w.from)}`}${w.seedFrom && w.open ? ` · seed from ${shortDay(w.seedFrom)}` : ""}${w.overruled ? " · overruled in writing" : ""}`}
                 badge={w.open ? "open" : undefined}
               />
@@ -105,11 +106,11 @@ export const WorkLater = ({ view }: { view: TodayView }) => (
         )}
       </ul>
     </Section>
-    <Section title="Clear, not yet planned" aside={`${view.unplanned.length}`}>
+    <Section title="To be planned" aside={`${view.unplanned.length}`}>
       <ul>
         {view.unplanned.length === 0 ? (
           <li>
-            <Empty>Every clear finding has its plan.</Empty>
+            <Empty>Every finding that may be acted on has its plan.</Empty>
           </li>
         ) : (
           view.unplanned
@@ -120,7 +121,7 @@ export const WorkLater = ({ view }: { view: TodayView }) => (
                 href={`/findings/${f.id}`}
                 main={f.name}
                 sub={`${f.siteName} · ${shortDay(f.day)} · ${f.madeBy}`}
-                tape="clear"
+                tape={f.verdict}
               />
             ))
         )}
@@ -159,13 +160,26 @@ function Line({
   );
 }
 
-function CheckLine({ check }: { check: TodayView["checks"][number] }) {
+const Kilometers = ({ meters }: { meters: number | null }) =>
+  meters === null ? null : (
+    <span> · {meters < 950 ? `${Math.round(meters / 50) * 50} m` : `${(meters / 1000).toFixed(1)} km`}</span>
+  );
+
+function CheckLine({ check, mayLook }: { check: TodayView["checks"][number]; mayLook: boolean }) {
   const when =
     check.days < 0
       ? `${-check.days} days late`
       : check.days === 0
         ? "due today"
         : `in ${check.days} days, ${shortDay(check.dueOn)}`;
+  if (!mayLook)
+    return (
+      <Line
+        href={`/ground/patch/${check.patchId}`}
+        main={`${check.patch}: ${check.plant}`}
+        sub={`${check.site} · ${when}`}
+      />
+    );
   return (
     <li className="row">
       <Disclosure
@@ -177,6 +191,7 @@ function CheckLine({ check }: { check: TodayView["checks"][number] }) {
             <span className={check.days < 0 ? "font-bold text-[var(--danger)]" : "small"}>{when}</span>
             <span className="small block pl-[1.1em]">
               {check.site} · {check.what}
+              <Kilometers meters={check.meters} />
             </span>
           </>
         }
@@ -195,20 +210,26 @@ function CheckLine({ check }: { check: TodayView["checks"][number] }) {
               value={[check.dueOn, check.today].sort()[1] ?? check.today}
             />
           </Field>
-          <Field name="percentControl" label="Control, %" hint="negative if there is more than before">
-            <input name="percentControl" inputMode="decimal" />
-          </Field>
-          <Field name="state" label="The patch now">
-            <select name="state" defaultValue="" required>
+          <Field name="seen" label="Plants seen">
+            <select name="seen" defaultValue="">
               <option value="">choose</option>
-              <option value="open">needs work again</option>
-              <option value="treated">treated, wait</option>
-              <option value="watched">none found, watch on</option>
-              <option value="gone">gone</option>
+              <option value="none">none</option>
+              <option value="some">some</option>
+              <option value="many">many</option>
             </select>
           </Field>
-          <Field name="note" label="What was found">
-            <input name="note" required />
+          <fieldset className="sm:col-span-2 flex flex-wrap gap-x-4">
+            <legend className="small">In which stages</legend>
+            {Object.entries(STAGE_WORDS).map(([id, name]) => (
+              <label key={id} className="tick">
+                <input type="checkbox" name="stages" value={id} />
+                {name}
+              </label>
+            ))}
+            <Fault name="stages" />
+          </fieldset>
+          <Field name="note" label="Note">
+            <input name="note" />
           </Field>
           <p className="flex gap-3">
             <Button type="submit" look="press">

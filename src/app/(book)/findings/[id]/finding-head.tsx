@@ -18,13 +18,9 @@ export const FindingHead = ({ line }: { line: FindingLine }) => (
     <Item name="Stage seen">{line.stage ?? "not said"}</Item>
     <Item name="By">{line.madeBy}</Item>
     <Item name="Point">
-      {line.place ? (
-        <span className="figure">
-          {line.place[1].toFixed(5)}, {line.place[0].toFixed(5)}
-        </span>
-      ) : (
-        "kept back: protected plant"
-      )}
+      <span className="figure">
+        {line.place[1].toFixed(5)}, {line.place[0].toFixed(5)}
+      </span>
     </Item>
   </div>
 );

@@ -9,6 +9,8 @@ import { Refusal } from "@/server/platform/faults";
 import { memberOrSignIn } from "@/server/platform/session";
 import { FindingHead } from "./finding-head";
 import { NextSteps } from "./next-steps";
+import { Confirmed } from "./confirmed";
+import { ReportFirst } from "./report-first";
 import { Seen } from "./seen";
 import { WhoFitted, JudgedBefore, Overrule } from "./verdicts";
 
@@ -48,12 +50,14 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
               {plants.common(e.body.taxon)}. “{e.body.reason}”
             </Notice>
           ))}
+          {line.reportFirst ? <ReportFirst view={view} specialist={specialist} mayReport={mayMark} /> : null}
           <NextSteps line={line} specialist={specialist} mayMark={mayMark} />
           <Seen view={view} plants={plants} mayMark={mayMark} />
         </div>
         <div>
           <WhoFitted verdict={verdict} plants={plants} />
           {verdicts.length > 1 ? <JudgedBefore verdicts={verdicts} /> : null}
+          <Confirmed view={view} specialist={specialist} />
           {specialist && line.verdict !== "clear" && !line.overruled ? (
             <Overrule line={line} verdict={verdict} plants={plants} />
           ) : null}

@@ -94,7 +94,12 @@ export const ListForm = ({ view: { taxon, list, versions, sites } }: { view: Pla
     <ActionForm action={statusAction} label="Status here" className="grid gap-3 mt-2">
       <input type="hidden" name="taxon" value={taxon.name} />
       <input type="hidden" name="versions" value={JSON.stringify(versions)} />
-      <ListFields status={list.status[taxon.name] ?? "kept"} action={list.actions[taxon.name] ?? ""} sites={sites} />
+      <ListFields
+        status={list.status[taxon.name] ?? "kept"}
+        action={list.actions[taxon.name] ?? ""}
+        reportFirst={list.reportFirst.has(taxon.name)}
+        sites={sites}
+      />
       <Button type="submit" className="justify-self-start">
         Put it on the list
       </Button>

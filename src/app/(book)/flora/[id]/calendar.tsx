@@ -32,7 +32,12 @@ export function Calendar({ view: { taxon, here } }: { view: PlantPage }) {
             ))}
           </tr>
           {(Object.keys(taxon.calendar) as Stage[]).map((row) => (
-            <Months key={row} name={STAGE_WORDS[row]} ink="var(--moss)" isOn={(day) => inSeason(taxon, row, day, here)} />
+            <Months
+              key={row}
+              name={STAGE_WORDS[row]}
+              ink="var(--moss)"
+              isOn={(day) => inSeason(taxon, row, day, here)}
+            />
           ))}
           {taxon.barkSlips ? (
             <Months name="Bark slips" ink="var(--madder)" isOn={(day) => barkSlipsOn(taxon, day, here)} />

@@ -41,6 +41,7 @@ export const listColumns = (plants: Plants, mayChange: boolean): Column<ListLine
       <span className="inline-flex gap-2 items-center">
         <StatusMark status={statusOf(line)} size={18} />
         {statusTitle(statusOf(line))}
+        {line.entry?.reportFirst ? <span className="small">· report first</span> : null}
       </span>
     ),
   },

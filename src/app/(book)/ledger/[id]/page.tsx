@@ -1,16 +1,18 @@
-import { PageHead } from "@/components/ui/page";
-import { Row } from "@/components/ui/page";
-import { Notice } from "@/components/ui/notice";
-import { LinkButton } from "@/components/ui/button";
 import Link from "next/link";
 import { notFound } from "next/navigation";
+import { v7 as newId } from "uuid";
+import { voidAction } from "@/app/actions/records";
 import { PrintButton } from "@/components/shell/print-button";
-import { areaText, fullDay } from "@/components/words/dates";
+import { ActionForm, Field } from "@/components/ui/action-form";
+import { Button, LinkButton } from "@/components/ui/button";
+import { Disclosure, PlainAction } from "@/components/ui/disclosure";
+import { PageHead } from "@/components/ui/page";
 import { inZone } from "@/core/time";
 import { plantsOf } from "@/server/flora/amendments";
 import { Refusal } from "@/server/platform/faults";
 import { memberOrSignIn } from "@/server/platform/session";
-import { ledgerDetail } from "@/server/records/ledger-pages";
+import { ledgerDetail, type LedgerLine } from "@/server/records/ledger-pages";
+import { TreatmentSaid, VoidSaid } from "./told";
 
 export const metadata = { title: "Ledger entry" };
 
@@ -22,115 +24,59 @@ export default async function EntryPage({ params }: { params: Promise<{ id: stri
     throw error;
   });
   const { line } = view;
-  const t = line.body;
-  const when = (iso: string) => inZone(iso, t.zone);
+  const stands = line.kind === "treatment" && !line.supersededBy;
+  const may = (role: (typeof member.roles)[number]) => member.roles.includes(role);
   return (
     <article className="px-4 md:px-6 py-5 max-w-[860px]">
-      <PageHead above={<Link href="/ledger">Ledger</Link>} title={`Record of treatment no. ${line.seq}`}>
+      <PageHead
+        above={<Link href="/ledger">Ledger</Link>}
+        title={line.kind === "void" ? `Void no. ${line.seq}` : `Record of treatment no. ${line.seq}`}
+      >
         <p className="small">{view.districtName}</p>
       </PageHead>
       {line.supersededBy ? (
         <p className="border-2 border-[var(--ink)] p-2 mt-2">
-          <strong>Corrected by entry {line.supersededBy}.</strong> This entry stays as it was written.
+          <strong>
+            {line.voided ? "Voided" : "Corrected"} by entry {line.supersededBy}.
+          </strong>{" "}
+          This entry stays as it was written.
         </p>
       ) : null}
-      {t.correctionReason ? (
-        <p className="border-2 border-[var(--ink)] p-2 mt-2">
-          <strong>A correction.</strong> {t.correctionReason}
-        </p>
-      ) : null}
-      {t.overruling ? (
-        <Notice grave className="mt-2">
-          <strong>Overruled in writing:</strong> {t.overruling}
-        </Notice>
-      ) : null}
-      <dl className="grid sm:grid-cols-2 gap-x-8 mt-3">
-        <Row name="Done by">{t.who}</Row>
-        <Row name="Licence">
-          {t.licence ? `${t.licence}${t.licenceExpires ? `, to ${fullDay(t.licenceExpires)}` : ""}` : "none given"}
-        </Row>
-        <Row name="From">{when(t.from)}</Row>
-        <Row name="To">
-          {when(t.to)} ({t.zone})
-        </Row>
-        <Row name="Site">{t.siteName}</Row>
-        <Row name="Patch">{t.patchName}</Row>
-        <Row name="Area treated">{areaText(t.areaM2)}</Row>
-        <Row name="Nearest water">
-          {t.waterDistanceM === null ? "none mapped" : `${Math.round(t.waterDistanceM)} m`}
-        </Row>
-        <Row name="Target">
-          {plants.common(t.taxon)}, {t.taxon}
-        </Row>
-        <Row name="Stage">{t.stage}</Row>
-        <Row name="Method">{t.methodName}</Row>
-        <Row name="Equipment">{t.equipment}</Row>
-        {t.product ? (
-          <>
-            <Row name="Product, as entered from its label">{t.product.labelName}</Row>
-            <Row name="Registration">{t.product.limits.registration ?? "not entered"}</Row>
-            <Row name="Rate">
-              {t.product.ratePerHa} {t.product.limits.rateUnit}/ha
-            </Row>
-            <Row name="Product in all">
-              {t.product.total} {t.product.limits.rateUnit}
-            </Row>
-            <Row name="Carrier">{t.product.carrierL} L water</Row>
-            <Row name="Site-of-action group">{t.product.limits.siteOfAction ?? "not entered"}</Row>
-          </>
-        ) : (
-          <Row name="Product">none used</Row>
-        )}
-        <Row name="Wind">
-          {t.windMS === undefined ? "not recorded" : `${t.windMS} m/s${t.windFrom ? ` from ${t.windFrom}` : ""}`}
-        </Row>
-        <Row name="Temperature">{t.temperatureC === undefined ? "not recorded" : `${t.temperatureC} °C`}</Row>
-      </dl>
-      <section className="mt-4">
-        <h2 className="ruled">Restrictions that follow</h2>
-        {t.restrictions.length === 0 ? (
-          <p className="small py-2">None follow from the label.</p>
-        ) : (
-          <ul>
-            {t.restrictions.map((r) => (
-              <li key={r.what} className="row py-1.5">
-                {r.what} until {when(r.until)}
-              </li>
-            ))}
-          </ul>
-        )}
-      </section>
-      {t.warnings.length > 0 ? (
-        <section className="mt-4">
-          <h2 className="ruled">Against the label</h2>
-          <ul>
-            {t.warnings.map((w) => (
-              <li key={w} className="row py-1.5">
-                {w}
-              </li>
-            ))}
-          </ul>
-        </section>
-      ) : null}
-      {t.note ? (
-        <section className="mt-4">
-          <h2 className="ruled">Note</h2>
-          <p className="py-2">{t.note}</p>
-        </section>
-      ) : null}
+      {line.kind === "void" ? <VoidSaid told={line.body} /> : <TreatmentSaid told={line.body} plants={plants} />}
       <p className="small mt-5">
-        Entered by {line.enteredBy}, {when(line.enteredAt)}. Hash of this entry{" "}
+        Entered by {line.enteredBy}, {inZone(line.enteredAt, line.body.zone)}. Hash of this entry{" "}
         <span className="figure break-all">{line.hash}</span>; of the one before{" "}
-        <span className="figure break-all">{line.previousHash.slice(0, 16)}…</span>. When printed the ledger held{" "}
+        <span className="figure break-all">{line.previousHash.slice(0, 16)}…</span>. When printed the ledger had{" "}
         {view.count} entries, head <span className="figure">{view.head.slice(0, 16)}</span>.
       </p>
       <p className="mt-4 flex gap-3 no-print">
         <PrintButton />
-        {member.roles.includes("applicator") && !line.supersededBy ? (
+        {stands && (may("applicator") || may("specialist")) ? (
           <LinkButton href={`/ledger/new?correct=${line.id}`}>Correct it</LinkButton>
         ) : null}
         <LinkButton href={`/ground/patch/${line.patchId}`}>The patch</LinkButton>
       </p>
+      {stands && may("specialist") ? <VoidForm line={line} /> : null}
     </article>
   );
 }
+
+/** What never was is taken back in writing; the entry stays. */
+const VoidForm = ({ line }: { line: LedgerLine }) => (
+  <Disclosure className="mt-3 no-print" summary={<PlainAction>Void this entry …</PlainAction>}>
+    <p className="small">
+      A void says that this work was never done. Its checks are taken off, and its plan waits again. To change a figure,
+      correct the entry instead.
+    </p>
+    <ActionForm action={voidAction} draft={`void-${line.id}`} label="Void" className="grid gap-3 mt-2">
+      <input type="hidden" name="id" value={newId()} />
+      <input type="hidden" name="entryId" value={line.id} />
+      <Field name="reason" label="Why">
+        <textarea name="reason" />
+      </Field>
+      <p>
+        <Button type="submit">Void entry no. {line.seq}</Button>
+      </p>
+    </ActionForm>
+  </Disclosure>
+);

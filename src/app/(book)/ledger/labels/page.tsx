@@ -4,7 +4,7 @@ import Link from "next/link";
 import { v7 as uuidv7 } from "uuid";
 import { labelAction } from "@/app/actions/records";
 import { ActionForm, Field } from "@/components/ui/action-form";
-import { labelLines } from "@/server/records/ledger";
+import { labelLines } from "@/server/records/labels";
 import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Labels" };

@@ -9,7 +9,8 @@ import { plantsOf } from "@/server/flora/amendments";
 import { todayIn } from "@/server/platform/clock";
 import { Refusal } from "@/server/platform/faults";
 import { memberOrSignIn } from "@/server/platform/session";
-import { recordingFor } from "@/server/records/ledger";
+import { waterWords } from "@/components/words/water-words";
+import { recordingFor } from "@/server/records/recording";
 import { ledgerDetail } from "@/server/records/ledger-pages";
 
 export const metadata = { title: "Record a treatment" };
@@ -22,13 +23,13 @@ export default async function NewEntryPage({
   const member = await memberOrSignIn();
   const plants = await plantsOf(member);
   const { plan, correct } = await searchParams;
-  if (!member.roles.includes("applicator"))
+  const specialist = member.roles.includes("specialist");
+  if (!specialist && !member.roles.includes("applicator"))
     return (
       <div className="p-6">
         <h1>Record a treatment</h1>
         <p className="mt-3 max-w-[60ch]">
-          Treatments are recorded by the person who did them, in the role of applicator. You are{" "}
-          {member.roles.join(", ")} here. Nothing was changed.
+          Applicators and specialists record treatments. You are {member.roles.join(", ")} here. Nothing was changed.
         </p>
       </div>
     );
@@ -59,9 +60,8 @@ export default async function NewEntryPage({
         title={old ? `Correct entry no. ${old.line.seq}` : `Record: ${view.method?.name ?? view.plan.method}`}
       />
       <p className="text-[var(--soft)]">
-        {plants.common(view.plan.taxon)} ·{" "}
-        {view.waterDistanceM === null ? "no water mapped near" : `${Math.round(view.waterDistanceM)} m from water`} ·
-        what is typed is kept on this device until it is taken
+        {plants.common(view.plan.taxon)} · water: {waterWords(view.water)} · what you type is kept on this device until
+        it is saved
       </p>
       {view.plan.overruling ? (
         <Notice grave className="mt-2">
@@ -81,23 +81,20 @@ export default async function NewEntryPage({
         id={uuidv7()}
         view={{
           planId,
-          patchId: view.patch.id,
-          patchName: view.patch.name,
-          siteName: view.site.name,
           zone: view.site.zone,
           areaM2: view.patch.areaM2,
-          taxon: view.plan.taxon,
-          method: view.plan.method,
-          methodName: view.method?.name ?? view.plan.method,
           equipment: view.method?.equipment.join(", ") ?? "",
           stage: view.stage,
           usesProduct: view.method?.kind === "product",
-          who: view.me.name,
-          licence: view.me.licence ?? "",
-          licenceExpires: view.me.licenceExpires ?? "",
+          who: view.person?.name ?? "",
+          licence: view.person?.licence ?? "",
+          licenceExpires: view.person?.licenceExpires ?? "",
+          reasons: view.reasons.map((reason) => reason.what),
+          specialist,
+          usualWind: view.settings.winds[Number(todayIn(view.site.zone).slice(5, 7)) - 1] ?? null,
           labels: view.labels,
           today: todayIn(view.site.zone),
-          old: old ? { id: old.line.id, body: old.line.body } : null,
+          old: old?.line.kind === "treatment" ? { id: old.line.id, body: old.line.body } : null,
         }}
       />
     </div>

@@ -8,6 +8,7 @@ import { notFound } from "next/navigation";
 import { planAction } from "@/app/actions/control";
 import { ActionForm, Field } from "@/components/ui/action-form";
 import { areaText, fullDay, shortDay } from "@/components/words/dates";
+import { waterWords } from "@/components/words/water-words";
 import type { MethodAdvice } from "@/core/control";
 import { planningFor, type PlanningView } from "@/server/control/plans";
 import { plantsOf } from "@/server/flora/amendments";
@@ -45,25 +46,26 @@ export default async function PlanningPage({ params }: { params: Promise<{ findi
         title={<>What can be done: {plants.common(view.taxon)}</>}
       />
       <p className="text-[var(--soft)]">
-        {areaText(view.areaM2)}, {STAGES[view.stage]},{" "}
-        {view.waterDistanceM === null ? "no water mapped near" : `${Math.round(view.waterDistanceM)} m from water`}.
-        Today is {fullDay(view.today)}.
+        {areaText(view.areaM2)}, {STAGES[view.stage]}. Water: {waterWords(view.water)}. Today is {fullDay(view.today)}.
       </p>
-      {view.barred ? (
-        <p role="alert" className="border-2 border-[var(--ink)] p-4 mt-4 max-w-[70ch]">
-          <strong>No work can be planned.</strong> {view.barred} A specialist may overrule it in writing on the finding.
-        </p>
+      {view.reasons.length > 0 ? (
+        <div role="alert" className="border-2 border-[var(--ink)] p-4 mt-4 max-w-[70ch]">
+          <strong>No work can be planned now.</strong>
+          <ul className="mt-1">
+            {view.reasons.map((reason) => (
+              <li key={reason.code} className="py-1">
+                {reason.what}{" "}
+                {reason.code === "verdict" ? "A specialist may overrule it in writing on the finding." : ""}
+                {reason.code === "report" ? <Link href={`/findings/${view.findingId}`}>Report it.</Link> : null}
+              </li>
+            ))}
+          </ul>
+        </div>
       ) : null}
       {view.overruling ? (
         <Notice grave className="mt-4 max-w-[70ch]">
           <strong>Overruled in writing</strong> by {view.overruling.by}: “{view.overruling.reason}”
         </Notice>
-      ) : null}
-      {view.reportFirst ? (
-        <p className="border-2 border-[var(--madder)] p-3 mt-4 max-w-[70ch]">
-          <strong>Report first.</strong> This plant is on watch: it was not known here. Report it before anything is
-          done to it.
-        </p>
       ) : null}
       <div className="mt-4">
         {(["now", "not-now", "never"] as const).map((answer) => {
@@ -76,7 +78,7 @@ export default async function PlanningPage({ params }: { params: Promise<{ findi
               </h2>
               <ul>
                 {own.map((a) => (
-                  <Method key={a.method.id} advice={a} view={view} mayPlan={mayPlan && !view.barred} />
+                  <Method key={a.method.id} advice={a} view={view} mayPlan={mayPlan && view.reasons.length === 0} />
                 ))}
               </ul>
             </section>

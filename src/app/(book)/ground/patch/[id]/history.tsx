@@ -1,0 +1,80 @@
+import Link from "next/link";
+import type { ReactNode } from "react";
+import { Section } from "@/components/ui/page";
+import { TapePiece } from "@/components/verdict/marks";
+import { fullDay, siteDay } from "@/components/words/dates";
+import { STAGE_WORDS } from "@/components/words/stages";
+import type { patchDetail } from "@/server/ground/ground";
+
+type View = Awaited<ReturnType<typeof patchDetail>>;
+interface Event {
+  day: string;
+  id: string;
+  what: ReactNode;
+}
+
+/** All that happened on a patch, newest first. */
+export function History({ view }: { view: View }) {
+  const events = eventsOf(view).sort((a, b) => b.day.localeCompare(a.day));
+  return (
+    <Section title="History" aside="newest first">
+      <ol>
+        {events.map((event) => (
+          <li key={event.id} className="row py-2 grid grid-cols-[140px_1fr] gap-2">
+            <span className="small">{fullDay(event.day)}</span>
+            <span>{event.what}</span>
+          </li>
+        ))}
+        {events.length === 0 ? <li className="small py-2">Nothing has happened here yet.</li> : null}
+      </ol>
+    </Section>
+  );
+}
+
+const eventsOf = (view: View): Event[] => [
+  ...view.findings.map((f) => ({
+    day: f.day,
+    id: f.id,
+    what: (
+      <>
+        <Link href={`/findings/${f.id}`}>Finding F-{f.number}</Link> by {f.madeBy} <TapePiece verdict={f.verdict} />
+      </>
+    ),
+  })),
+  ...view.entries.map((e) => ({
+    day: siteDay(e.body),
+    id: e.id,
+    what: (
+      <>
+        <Link href={`/ledger/${e.id}`}>Ledger {e.seq}</Link>:{" "}
+        {e.kind === "void" ? `void of entry ${e.body.voids}, ` : ""}
+        {e.body.methodName}, {e.body.who}
+        {e.kind === "treatment" && e.supersedes ? " (correction)" : ""}
+        {e.voided ? " (voided)" : ""}
+      </>
+    ),
+  })),
+  ...view.followUps.flatMap((f) =>
+    f.doneOn
+      ? [
+          {
+            day: f.doneOn,
+            id: f.id,
+            what: (
+              <>
+                Checked again, {f.doneBy}: {seenWords(f.result)} {f.result?.note}
+              </>
+            ),
+          },
+        ]
+      : [],
+  ),
+];
+
+/** What a check saw; older checks guessed a share of control instead. */
+function seenWords(result: View["followUps"][number]["result"]): string {
+  if (result?.seen === "none") return "none seen.";
+  if (result?.seen)
+    return `${result.seen} seen, ${(result.stages ?? []).map((s) => STAGE_WORDS[s].toLowerCase()).join(", ")}.`;
+  return result?.percentControl === undefined ? "" : `control ${result.percentControl}%.`;
+}

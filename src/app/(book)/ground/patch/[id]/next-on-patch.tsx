@@ -1,0 +1,98 @@
+import Link from "next/link";
+import { dropPlanAction } from "@/app/actions/control";
+import { ActionForm, Field } from "@/components/ui/action-form";
+import { Button } from "@/components/ui/button";
+import { Disclosure, PlainAction } from "@/components/ui/disclosure";
+import { Section } from "@/components/ui/page";
+import { fullDay, shortDay } from "@/components/words/dates";
+import type { Role } from "@/core/roles";
+import { shippedMethods } from "@/server/flora/flora";
+import type { patchDetail } from "@/server/ground/ground";
+
+type View = Awaited<ReturnType<typeof patchDetail>>;
+const methodName = (id: string) => shippedMethods().find((m) => m.id === id)?.name ?? id;
+
+/** What is planned on a patch, and what is due. */
+export function NextOnPatch({
+  view,
+  roles,
+  clear,
+  actedOn,
+}: {
+  view: View;
+  roles: Role[];
+  clear: boolean;
+  actedOn: boolean;
+}) {
+  const planned = view.plans.filter((plan) => plan.state === "planned");
+  const due = view.followUps.filter((check) => !check.doneOn);
+  const mayRecord = roles.includes("applicator") || roles.includes("specialist");
+  return (
+    <Section title="Next">
+      <ul>
+        {planned.map((plan) => (
+          <li key={plan.id} className="row py-2">
+            <span className="font-semibold">{methodName(plan.method)}</span>, meant for {shortDay(plan.intendedOn)}{" "}
+            <span className="small">
+              window {shortDay(plan.windowFrom)} to {shortDay(plan.windowTo)}
+              {plan.overruling ? ` · overruled: ${plan.overruling}` : ""}
+            </span>{" "}
+            {mayRecord ? <Link href={`/ledger/new?plan=${plan.id}`}>Record it</Link> : null}
+            {roles.includes("specialist") ? <DropForm planId={plan.id} /> : null}
+          </li>
+        ))}
+        {due.map((check) => (
+          <li key={check.id} className="row py-2">
+            {check.dueOn <= view.today ? (
+              <strong className="text-[var(--danger)]">Due {fullDay(check.dueOn)}</strong>
+            ) : (
+              `On ${fullDay(check.dueOn)}`
+            )}
+            : {check.what}{" "}
+            <Link className="small" href="/today">
+              Record on Today
+            </Link>
+          </li>
+        ))}
+        {planned.length + due.length === 0 ? (
+          <li className="small py-2">
+            Nothing is planned and nothing is due.{" "}
+            {actedOn
+              ? clear
+                ? "Plan the next step from the finding that is clear."
+                : "Identify a plant here first."
+              : ""}
+          </li>
+        ) : null}
+      </ul>
+      <Dropped view={view} />
+    </Section>
+  );
+}
+
+const DropForm = ({ planId }: { planId: string }) => (
+  <Disclosure className="no-print" summary={<PlainAction>Drop this plan …</PlainAction>} look="small">
+    <ActionForm action={dropPlanAction} draft={`drop-${planId}`} label="Drop the plan" className="grid gap-3">
+      <input type="hidden" name="planId" value={planId} />
+      <Field name="reason" label="Why it is not done">
+        <input name="reason" />
+      </Field>
+      <p>
+        <Button type="submit">Drop it</Button>
+      </p>
+    </ActionForm>
+  </Disclosure>
+);
+
+const Dropped = ({ view }: { view: View }) => (
+  <ul className="small">
+    {view.plans
+      .filter((plan) => plan.state === "dropped")
+      .map((plan) => (
+        <li key={plan.id} className="py-1">
+          Dropped: {methodName(plan.method)}, meant for {fullDay(plan.intendedOn)}.{" "}
+          {plan.droppedWhy ? `${plan.droppedBy}: “${plan.droppedWhy}”` : ""}
+        </li>
+      ))}
+  </ul>
+);

@@ -1,0 +1,53 @@
+import { and, eq, isNull } from "drizzle-orm";
+import { type StoredVoid, storedTreatmentSchema, voidSchema } from "@/contracts/treatment";
+import { followUp, ledgerEntry, patch, plan } from "@/db/schema";
+import { readStored } from "@/db/schema/json";
+import { now } from "../platform/clock";
+import { notFound, Refusal } from "../platform/faults";
+import { count } from "../platform/quota";
+import { asMember, type Member } from "../platform/session";
+import { append, lockLedger } from "./append-entry";
+import { standingEntries } from "./standing-entries";
+import { mustStand } from "./treatments";
+
+/**
+ * Says that what an entry tells never was, as an entry of its own. It asks for a role and a reason, and nothing else: whatever has
+ * changed since, what is wrong can be taken back. Its checks fall away, and its plan waits again.
+ */
+export async function voidEntry(member: Member, raw: unknown): Promise<{ id: string; seq: number }> {
+  const input = voidSchema.parse(raw);
+  return asMember(member, async (tx) => {
+    await lockLedger(tx, member.districtId);
+    const [known] = await tx.select().from(ledgerEntry).where(eq(ledgerEntry.id, input.id));
+    if (known) return { id: known.id, seq: known.seq };
+    await count(tx, member, "record");
+    const [old] = await tx.select().from(ledgerEntry).where(eq(ledgerEntry.id, input.entryId));
+    if (!old) throw notFound("The entry");
+    if (old.kind !== "treatment") throw new Refusal(409, "A void cannot be voided. Record the treatment again.");
+    await mustStand(tx, old);
+    const told = readStored("ledger_entry.body", storedTreatmentSchema, old.body);
+    const { zone, siteName, patchName, taxon, methodName, who } = told;
+    const body: StoredVoid = {
+      reason: input.reason,
+      voids: old.seq,
+      from: now().toISOString(),
+      ...{ zone, siteName, patchName, taxon, methodName, who },
+    };
+    const { patchId, planId, plantId } = old;
+    const seq = await append(
+      tx,
+      member.districtId,
+      member,
+      { id: input.id, kind: "void", patchId, planId, plantId: plantId ?? "", supersedes: old.id },
+      body,
+    );
+    await tx
+      .update(followUp)
+      .set({ droppedAt: now() })
+      .where(and(eq(followUp.ledgerId, old.id), isNull(followUp.doneOn)));
+    if (planId) await tx.update(plan).set({ state: "planned" }).where(eq(plan.id, planId));
+    if ((await standingEntries(tx, patchId)).length === 0)
+      await tx.update(patch).set({ state: "open" }).where(eq(patch.id, patchId));
+    return { id: input.id, seq };
+  });
+}
