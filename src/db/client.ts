@@ -1,4 +1,5 @@
 import { drizzle, type NodePgDatabase } from "drizzle-orm/node-postgres";
+import { AsyncLocalStorage } from "node:async_hooks";
 import { sql } from "drizzle-orm";
 import pg from "pg";
 import { type DatabaseVariable, env } from "@/env";
@@ -43,8 +44,11 @@ function database(variable: DatabaseVariable): Database {
 
 /** The application's own address, or the loader's, which is the application with the right to say when a change was made. */
 let application: DatabaseVariable = "DATABASE_APP_URL";
-export function asLoader(): void {
+let played: (() => Date) | null = null;
+/** @param moment the time at which what is loaded happened */
+export function asLoader(moment: () => Date): void {
   application = "DATABASE_LOADER_URL";
+  played = moment;
 }
 /** As the application: owns nothing, sees only the district of the transaction. */
 export const appDatabase = (): Database => database(application);
@@ -68,6 +72,16 @@ export interface Actor {
   roles: Role[];
 }
 
+/** The transaction of a district that is being loaded: what is done in it belongs to it, and is stored with it or not at all. */
+const whole = new AsyncLocalStorage<{ districtId: string; tx: Transaction }>();
+
+/** For the loader of a demonstration: a district is loaded whole or not at all. */
+export const inOneTransaction = <T>(
+  districtId: string,
+  work: (tx: Transaction) => Promise<T>,
+  actor: Actor,
+): Promise<T> => inDistrict(districtId, (tx) => whole.run({ districtId, tx }, () => work(tx)), actor);
+
 const turnstile = new Turnstile(CONNECTIONS_A_DISTRICT, CONNECTION_WAIT_MS);
 
 /**
@@ -80,15 +94,21 @@ export async function inDistrict<T>(
   work: (tx: Transaction) => Promise<T>,
   actor: Actor | null = null,
 ): Promise<T> {
-  return turnstile.pass(districtId, () =>
-    appDatabase().transaction(async (tx) => {
-      const seesProtected = actor?.roles.some((role) => role !== "visitor") ? "yes" : "no";
-      const keeper = actor?.roles.includes("keeper") ? "yes" : "no";
-      await tx.execute(
-        sql`SELECT set_config('app.district', ${districtId}, true), set_config('app.sees_protected', ${seesProtected}, true),
-          set_config('app.keeper', ${keeper}, true), set_config('app.person_id', ${actor?.personId ?? ""}, true), set_config('app.person_name', ${actor?.personName ?? ""}, true)`,
-      );
-      return work(tx);
-    }),
+  const loading = whole.getStore();
+  const inside = async (tx: Transaction) => {
+    await setActor(tx, districtId, actor);
+    return work(tx);
+  };
+  if (loading?.districtId === districtId) return loading.tx.transaction(inside);
+  return turnstile.pass(districtId, () => appDatabase().transaction(inside));
+}
+
+async function setActor(tx: Transaction, districtId: string, actor: Actor | null): Promise<void> {
+  const seesProtected = actor?.roles.some((role) => role !== "visitor") ? "yes" : "no";
+  const keeper = actor?.roles.includes("keeper") ? "yes" : "no";
+  await tx.execute(
+    sql`SELECT set_config('app.district', ${districtId}, true), set_config('app.sees_protected', ${seesProtected}, true),
+      set_config('app.keeper', ${keeper}, true), set_config('app.person_id', ${actor?.personId ?? ""}, true), set_config('app.person_name', ${actor?.personName ?? ""}, true)`,
   );
+  if (played) await tx.execute(sql`SELECT set_config('app.clock', ${played().toISOString()}, true)`);
 }

@@ -36,6 +36,8 @@ export async function addList(world: World, places: Place[]): Promise<void> {
   await world.tx.insert(listEntry).values(exceptions);
 }
 
+export type Labels = Awaited<ReturnType<typeof addLabels>>;
+
 export async function addLabels(
   world: World,
 ): Promise<{ id: string; name: string; limits: NonNullable<Treatment["product"]>["limits"] }[]> {

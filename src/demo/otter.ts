@@ -3,30 +3,28 @@ import { seededChance } from "@/core/random";
 import type { Transaction } from "@/db/client";
 import { counter, demonstration, district, feature, site } from "@/db/schema";
 import { loadList } from "@/flora/load";
-import { todayIn } from "@/server/platform/clock";
-import { addFinding } from "./findings";
+import { sayMapped } from "@/server/ground/water";
+import { SampleRegistry } from "@/stand-ins/sample-registry";
+import { Agenda, instant, memberOf } from "./agenda";
+import { type Crew, Valley } from "./control";
+import { FEATURES } from "./features";
 import { addLabels, addList } from "./lists";
 import { addMembers } from "./people";
-import { addPatch, inside } from "./places";
-import { FEATURES, polygon, SITES } from "./valley";
-import { addWork } from "./work";
-import {
-  actingAs,
-  type DemoPatch,
-  id,
-  isTargetAt,
-  OTTER,
-  type Person,
-  personNamed,
-  type Place,
-  shift,
-  SINCE_DAYS,
-  type World,
-  ZONE,
-} from "./world";
+import { naturalRing } from "./shapes";
+import { standsOf } from "./stands";
+import { gateClosed, inPassing, keptPatch, mended, overruled, sentBack, waterSeen } from "./stories";
+import { polygon, SITES } from "./valley";
+import { id, OTTER, type Person, personNamed, type Place, shift, SINCE_DAYS, type World } from "./world";
 
-export async function loadOtter(tx: Transaction, people: Person[]): Promise<void> {
-  const today = todayIn(ZONE);
+/** The first number of a finding here, and how far around each site water is on the map. */
+const FIRST_NUMBER = 400;
+const MAPPED_M = 3000;
+
+/**
+ * The valley's past, played through the program's own use cases in the order in which it happened: plants are found, marked,
+ * judged, reported, confirmed, planned, treated and checked, each by the person who may.
+ */
+export async function loadOtter(tx: Transaction, people: Person[], today: string, loaded: Date): Promise<void> {
   const list = loadList("otter-valley");
   const world: World = {
     tx,
@@ -36,46 +34,76 @@ export async function loadOtter(tx: Transaction, people: Person[]): Promise<void
     status: list.status,
     actions: list.actions,
     exceptions: list.sites,
+    looked: FIRST_NUMBER,
   };
-  await addDistrict(world);
+  const since = shift(today, -SINCE_DAYS);
+  const agenda = new Agenda(instant(since, 9), loaded);
+  await addDistrict(world, agenda);
   const places = await addGround(world);
   await addList(world, places);
-  const labels = await addLabels(world);
-  const patches = await addPatches(world, places);
-  const number = await addOtherFindings(world, places, await addPatchFindings(world, patches, 400));
-  await addWork(world, patches, labels);
-  await world.tx.insert(counter).values({ districtId: OTTER, kind: "finding", last: number });
+  const valley = new Valley(world, agenda, crewOf(people), await addLabels(world), new SampleRegistry({ seed: 26 }));
+  for (const place of places) await sayMapped(valley.crew.odile, { siteId: place.id, withinM: MAPPED_M });
+  const stands = standsOf(world, places);
+  for (const stand of stands) valley.begin(stand);
+  inPassing(valley, places);
+  keptPatch(valley, places, "Bluff Prairie", "Festuca roemeri", 210);
+  keptPatch(valley, places, "Otter Reach, river wood", "Heracleum maximum", 150);
+  const watched = stands.find((stand) => world.status[stand.taxon] === "watch");
+  if (watched) sentBack(valley, watched);
+  for (const story of [mended, overruled, gateClosed, waterSeen]) story(valley);
+  await agenda.play();
+  await tx.insert(demonstration).values({ districtId: OTTER, madeFor: today });
 }
 
-async function addDistrict({ tx, today, people }: World): Promise<void> {
-  const since = shift(today, -SINCE_DAYS);
-  await actingAs(tx, personNamed(people, "Odile Marsh"), `${since}T17:00:00Z`);
+function crewOf(people: Person[]): Crew {
+  const called = (name: string) => memberOf(OTTER, personNamed(people, name));
+  return {
+    wren: called("Wren Halloway"),
+    bram: called("Bram Okonedo"),
+    tansy: called("Tansy Quillfeather"),
+    odile: called("Odile Marsh"),
+  };
+}
+
+async function addDistrict({ tx, today, people }: World, agenda: Agenda): Promise<void> {
   await tx.insert(district).values({
-    createdAt: new Date(`${since}T17:00:00Z`),
+    createdAt: agenda.moment,
     districtId: OTTER,
     name: "Otter Valley Land Stewards",
-    zone: ZONE,
+    zone: "Etc/GMT+8",
     hemisphere: "north",
     costs: DEFAULT_COSTS,
+    settings: {
+      units: "us",
+      findingSeasons: 1,
+      requiredFields: ["equipment"],
+      winds: ["S", "S", "SW", "W", "NW", "NW", "NW", "NW", "W", "SW", "S", "S"],
+      reportTo: "",
+    },
   });
-  await tx.insert(demonstration).values({ districtId: OTTER, madeFor: today });
   await addMembers(tx, OTTER, people, today);
+  await tx.insert(counter).values({ districtId: OTTER, kind: "finding", last: FIRST_NUMBER });
 }
 
 async function addGround({ tx }: World): Promise<Place[]> {
-  await tx
-    .insert(feature)
-    .values(
-      FEATURES.map((f) => ({ districtId: OTTER, id: id(), kind: f.kind, name: f.name, shape: f.shape as never })),
-    );
+  await tx.insert(feature).values(
+    FEATURES.map((f) => ({
+      districtId: OTTER,
+      id: id(),
+      kind: f.kind,
+      name: f.name,
+      shape: f.shape as never,
+      flows: f.kind === "river" || f.kind === "creek",
+    })),
+  );
   const places: Place[] = SITES.map((spec, index) => ({ id: id(), index, spec }));
   await tx.insert(site).values(
     places.map((p) => ({
       districtId: OTTER,
       id: p.id,
       name: p.spec.name,
-      boundary: polygon(p.spec.ring),
-      zone: ZONE,
+      boundary: polygon(naturalRing(p.spec.ring, 11 + p.index, 0.05)),
+      zone: "Etc/GMT+8",
       setting: p.spec.setting,
       rules: p.spec.rules,
       note: p.spec.note,
@@ -83,60 +111,3 @@ async function addGround({ tx }: World): Promise<Place[]> {
   );
   return places;
 }
-
-/** The plants of each place, those to be treated or the others. */
-const plantsAt = (world: World, places: Place[], targets: boolean) =>
-  places.flatMap((place) =>
-    place.spec.plants.filter((name) => isTargetAt(world, place, name) === targets).map((name) => ({ place, name })),
-  );
-
-const MOST_PATCHES = 40;
-
-async function addPatches(world: World, places: Place[]): Promise<DemoPatch[]> {
-  const targets = plantsAt(world, places, true);
-  const patches: DemoPatch[] = [];
-  for (let round = 0; patches.length < MOST_PATCHES; round++) {
-    for (const { place, name } of targets) {
-      if (patches.length >= MOST_PATCHES) break;
-      patches.push(await addPatch(world, place, name, round, shift(world.today, -daysSinceFirst(patches.length))));
-    }
-  }
-  return patches;
-}
-
-/** Each patch was looked at two or three times. @returns the last number given */
-async function addPatchFindings(world: World, patches: DemoPatch[], from: number): Promise<number> {
-  let number = from;
-  for (const [i, p] of patches.entries()) {
-    for (const [k, daysAgo] of [
-      [0, daysSinceFirst(i)],
-      [1, daysSinceSecond(i)],
-      [2, 6 + ((i * 5) % 40)],
-    ] as const) {
-      if ((k === 0 && i % 2) || (k === 2 && i % 3 === 1)) continue;
-      number = await addFinding(world, p.place, p.name, shift(world.today, -daysAgo), number, {
-        patchId: p.id,
-        at: p.at,
-        most: i % 7 === 3 && k === 2 ? 3 : 25,
-      });
-    }
-  }
-  return number;
-}
-
-/** Plants that stay, looked at in passing. @returns the last number given */
-async function addOtherFindings(world: World, places: Place[], from: number): Promise<number> {
-  let number = from;
-  const others = plantsAt(world, places, false);
-  for (const [i, { place, name }] of [...others, ...others.slice(0, 12)].entries())
-    number = await addFinding(world, place, name, shift(world.today, -(3 + ((i * 17) % 330))), number, {
-      patchId: null,
-      at: inside(world, place),
-      most: i % 3 === 1 ? 4 : 25,
-    });
-  return number;
-}
-
-/** Every other patch was first seen three seasons ago, the rest last year: days before today. */
-const daysSinceSecond = (i: number) => 300 + ((i * 37) % 200);
-const daysSinceFirst = (i: number) => (i % 2 ? daysSinceSecond(i) : 900 + i * 3);

@@ -1,13 +1,11 @@
 import { DEFAULT_COSTS } from "@/core/identify";
 import type { Transaction } from "@/db/client";
 import { demonstration, district, listEntry, site } from "@/db/schema";
-import { todayIn } from "@/server/platform/clock";
 import { addMembers } from "./people";
 import { polygon } from "./valley";
 import { id, type Person, PINE, signed, ZONE } from "./world";
 
-export async function loadPine(tx: Transaction, people: Person[]): Promise<void> {
-  const today = todayIn(ZONE);
+export async function loadPine(tx: Transaction, people: Person[], today: string): Promise<void> {
   await tx.insert(district).values({
     districtId: PINE,
     name: "Pine Ridge Watch",

@@ -1,8 +1,8 @@
 /** The invented valley: shapes in meters east and north of a point in the open ocean, so that it lies nowhere. */
 export const ORIGIN: [number, number] = [-131.2, 44.35];
-export type Metres = [number, number];
+export type Meters = [number, number];
 
-export function toLngLat([east, north]: Metres): [number, number] {
+export function toLngLat([east, north]: Meters): [number, number] {
   const [lng, lat] = ORIGIN;
   return [
     Number((lng + east / (111320 * Math.cos((lat * Math.PI) / 180))).toFixed(7)),
@@ -10,16 +10,18 @@ export function toLngLat([east, north]: Metres): [number, number] {
   ];
 }
 
-export const polygon = (ring: Metres[]) => ({
+export const polygon = (ring: Meters[]) => ({
   type: "Polygon" as const,
   coordinates: [[...ring, ring[0]].map(toLngLat)],
 });
-export const path = (points: Metres[]) => ({ type: "LineString" as const, coordinates: points.map(toLngLat) });
-export const point = (at: Metres) => ({ type: "Point" as const, coordinates: toLngLat(at) });
+export const path = (points: Meters[]) => ({ type: "LineString" as const, coordinates: points.map(toLngLat) });
+export const point = (at: Meters) => ({ type: "Point" as const, coordinates: toLngLat(at) });
 
 export interface SampleSite {
   name: string;
-  ring: Metres[];
+  /** what people call places in it */
+  spots: string[];
+  ring: Meters[];
   setting: Record<string, string[]>;
   rules: Record<string, boolean>;
   note: string;
@@ -30,6 +32,7 @@ export interface SampleSite {
 export const SITES: SampleSite[] = [
   {
     name: "Bluff Prairie",
+    spots: ["Top of the bluff", "Below the ledge", "West rim", "By the cairn", "East slope"],
     ring: [
       [-3900, 2300],
       [-2700, 2450],
@@ -43,6 +46,7 @@ export const SITES: SampleSite[] = [
   },
   {
     name: "Upper Oaks",
+    spots: ["Under the old oak", "Salt lick", "West fence", "Spring head", "Between two stones"],
     ring: [
       [-2400, 2500],
       [-900, 2600],
@@ -63,6 +67,7 @@ export const SITES: SampleSite[] = [
   },
   {
     name: "Seed Fields",
+    spots: ["North headland", "By the baler track", "East strip", "Wet hollow", "South headland"],
     ring: [
       [-700, 2600],
       [1100, 2700],
@@ -76,6 +81,7 @@ export const SITES: SampleSite[] = [
   },
   {
     name: "Long Hay Meadow",
+    spots: ["Gate corner", "Along the swale", "By the hay shed", "North strip", "South strip"],
     ring: [
       [-700, 1450],
       [1200, 1550],
@@ -96,6 +102,7 @@ export const SITES: SampleSite[] = [
   },
   {
     name: "Otter Reach, river wood",
+    spots: ["Upper bend", "Alder stand", "By the fallen cottonwood", "Old oxbow", "Lower bend"],
     ring: [
       [1500, 2400],
       [2600, 2300],
@@ -116,6 +123,7 @@ export const SITES: SampleSite[] = [
   },
   {
     name: "Gravel Bar",
+    spots: ["Head of the bar", "Driftwood pile", "Side channel", "Tail of the bar", "Willow edge"],
     ring: [
       [1500, 800],
       [2400, 800],
@@ -129,6 +137,7 @@ export const SITES: SampleSite[] = [
   },
   {
     name: "Fern Wood",
+    spots: ["North ride", "By the nurse log", "Seep", "South ride", "Hazel clump"],
     ring: [
       [-2400, 1400],
       [-900, 1350],
@@ -149,6 +158,7 @@ export const SITES: SampleSite[] = [
   },
   {
     name: "Bramble Lane",
+    spots: ["First bend", "Stone wall", "By the mailbox", "Second bend", "Lane end"],
     ring: [
       [-3900, 1300],
       [-2600, 1350],
@@ -169,6 +179,7 @@ export const SITES: SampleSite[] = [
   },
   {
     name: "Mirror Lake landing",
+    spots: ["Off the landing", "North cove", "Lily bay", "Off the east shore", "South shallows"],
     ring: [
       [-300, 150],
       [900, 200],
@@ -189,6 +200,7 @@ export const SITES: SampleSite[] = [
   },
   {
     name: "Mill Ditch",
+    spots: ["At the sluice", "Middle culvert", "Below the weir", "Ditch head", "Old footbridge"],
     ring: [
       [1100, 0],
       [1450, 0],
@@ -202,6 +214,7 @@ export const SITES: SampleSite[] = [
   },
   {
     name: "Old Orchard",
+    spots: ["Behind the barn", "Apple row three", "Sheep gate", "South fence", "Pear corner"],
     ring: [
       [-2300, 200],
       [-900, 200],
@@ -221,6 +234,7 @@ export const SITES: SampleSite[] = [
   },
   {
     name: "South Gate verge",
+    spots: ["By the gate post", "Gravel heap", "Culvert mouth", "Bus stop", "Far end of the verge"],
     ring: [
       [-3800, 450],
       [-2500, 500],
@@ -233,109 +247,3 @@ export const SITES: SampleSite[] = [
     plants: ["Pilosella aurantiaca", "Cytisus scoparius", "Daucus carota", "Agoseris grandiflora"],
   },
 ];
-
-export const FEATURES = [
-  {
-    kind: "river",
-    name: "Otter River",
-    shape: path([
-      [2000, 3200],
-      [2150, 2600],
-      [1950, 2000],
-      [2100, 1400],
-      [1900, 900],
-      [2050, 400],
-      [1850, -200],
-      [1950, -900],
-      [1800, -1600],
-    ]),
-  },
-  {
-    kind: "creek",
-    name: "Mill Creek",
-    shape: path([
-      [-2900, 900],
-      [-2000, 500],
-      [-900, 250],
-      [200, 250],
-      [1000, -100],
-      [1300, -500],
-      [1850, -600],
-    ]),
-  },
-  {
-    kind: "lake",
-    name: "Mirror Lake",
-    shape: polygon([
-      [-200, 50],
-      [250, 130],
-      [700, 90],
-      [820, -200],
-      [650, -520],
-      [150, -560],
-      [-150, -300],
-    ]),
-  },
-  { kind: "landing", name: "Boat landing", shape: point([-180, -120]) },
-  {
-    kind: "track",
-    name: "Ridge track",
-    shape: path([
-      [-4000, 1420],
-      [-2500, 1500],
-      [-800, 1480],
-      [1300, 1600],
-      [1480, 2300],
-    ]),
-  },
-  {
-    kind: "track",
-    name: "Lake road",
-    shape: path([
-      [-4000, -420],
-      [-2400, -320],
-      [-1000, -200],
-      [-260, -180],
-    ]),
-  },
-  {
-    kind: "wood",
-    name: "Fern Wood",
-    shape: polygon([
-      [-2350, 1350],
-      [-950, 1300],
-      [-900, 350],
-      [-2250, 400],
-    ]),
-  },
-  {
-    kind: "wood",
-    name: "River wood",
-    shape: polygon([
-      [1550, 2350],
-      [1900, 2350],
-      [1880, 1000],
-      [1500, 950],
-    ]),
-  },
-  {
-    kind: "field",
-    name: "North field",
-    shape: polygon([
-      [-650, 2550],
-      [300, 2600],
-      [350, 1750],
-      [-580, 1680],
-    ]),
-  },
-  {
-    kind: "field",
-    name: "East field",
-    shape: polygon([
-      [380, 2600],
-      [1050, 2640],
-      [1120, 1780],
-      [420, 1740],
-    ]),
-  },
-] as const;

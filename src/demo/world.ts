@@ -1,10 +1,9 @@
-import { sql } from "drizzle-orm";
 import { isTarget, type Status } from "@/core/flora";
 import type { Chance } from "@/core/random";
 import type { Actor, Transaction } from "@/db/client";
 import type { Role } from "@/core/roles";
 import { signature } from "@/server/records/signature";
-import type { SITES, Metres } from "./valley";
+import type { SITES } from "./valley";
 
 export const ZONE = "Etc/GMT+8";
 export const OTTER = "01920000-0000-7000-8000-00000000a001";
@@ -32,16 +31,9 @@ export interface World {
   status: Record<string, Status>;
   actions: Record<string, string>;
   exceptions: Record<string, Record<string, Status>>;
+  /** plants looked at so far: the seed of the next look */
+  looked: number;
 }
-/** A patch as the rest of the demonstration needs it. */
-export interface DemoPatch {
-  id: string;
-  place: Place;
-  name: string;
-  areaM2: number;
-  at: Metres;
-}
-
 export interface Place {
   id: string;
   index: number;
@@ -56,13 +48,6 @@ export const actorOf = (person: Person): Actor => ({
 /** What a person signs, by name. */
 export const signed = <P extends string>(field: P, people: Person[], name: string) =>
   signature(field, actorOf(people.find((p) => p.name === name) as Person));
-
-/** From here on changes are kept as of this moment, and as this person's: only the loader of a demonstration may say so. */
-export async function actingAs(tx: Transaction, person: Person, moment: string): Promise<void> {
-  await tx.execute(
-    sql`SELECT set_config('app.clock', ${moment}, true), set_config('app.person_id', ${person.id}, true), set_config('app.person_name', ${person.name}, true)`,
-  );
-}
 
 export const personNamed = (people: Person[], name: string) => people.find((p) => p.name === name) as Person;
 export const isTargetAt = (world: World, place: Place, name: string) =>

@@ -125,7 +125,7 @@ function proxy(ports: number[]): Promise<{ server: Server; base: string }> {
 
 async function makePeople(n: number, environment: Record<string, string>): Promise<string[]> {
   Object.assign(process.env, environment, { DEMO: "1" });
-  asLoader();
+  asLoader(() => new Date());
   const [{ createAccount }, { inDistrict, closePools }, { membership }] = await Promise.all([
     import("@/server/accounts/auth"),
     import("@/db/client"),

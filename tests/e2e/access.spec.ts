@@ -19,6 +19,7 @@ const SCREENS = [
   "/second-look",
   "/costs",
   "/people/changes",
+  "/settings",
 ];
 /** The screens of the field: scanned in every theme, and in full on the phone, where they show parts that the desk does not have. */
 const FIELD = ["/today", "/bench"];

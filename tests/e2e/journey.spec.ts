@@ -77,7 +77,7 @@ test("from a plant at the gate to a line in the ledger", async ({ browser, viewp
   for (const page of [scout, specialist, applicator]) await page.context().close();
 });
 
-test("a check that is due is recorded on Today, once it says what was found and how the patch is", async ({
+test("a check that is due is recorded on Today, once it says how much was seen and in which stages", async ({
   browser,
   viewport,
 }) => {
@@ -87,17 +87,18 @@ test("a check that is due is recorded on Today, once it says what was found and 
   await due.locator("summary").click();
   const form = due.getByRole("form");
   await form.getByRole("button", { name: "Record" }).click();
-  await expect(form.getByText("say what you found")).toBeVisible();
-  await expect(form.getByText("say how the patch is now")).toBeVisible();
+  await expect(form.getByText("say how much of the plant you saw")).toBeVisible();
   const found = `Two seedlings under the hedge, ${Date.now()}.`;
   const name = (await due.locator("summary span").first().textContent()) as string;
-  await form.getByLabel("What was found").fill(found);
-  await form.getByLabel("The patch now").selectOption("open");
-  await form.getByLabel(/Control, %/).fill("80");
+  await form.getByLabel("Note").fill(found);
+  await form.getByLabel("Plants seen").selectOption("some");
+  await form.getByRole("button", { name: "Record" }).click();
+  await expect(form.getByText("say in which stages the plants were")).toBeVisible();
+  await form.getByLabel("Seedling").check();
   await form.getByRole("button", { name: "Record" }).click();
   const looked = page.locator("section:has(h2:has-text('Checked lately')) a").filter({ hasText: found });
   await expect(looked).toContainText(name);
   await looked.click();
-  await expect(page.getByText(`${found} Control 80%`)).toBeVisible();
+  await expect(page.getByText(`some seen, seedling. ${found}`)).toBeVisible();
   await page.context().close();
 });

@@ -48,7 +48,7 @@ test("a scout cannot record a treatment, a visitor cannot save, a stranger gets 
 }) => {
   const scout = await pageOf(browser, "scout", viewport);
   await scout.goto("/ledger/new?plan=01920000-0000-7000-8000-000000b00000");
-  await expect(scout.getByText("in the role of applicator")).toBeVisible();
+  await expect(scout.getByText("Applicators and specialists record treatments")).toBeVisible();
   const visitor = await pageOf(browser, "visitor", viewport);
   expect((await visitor.request.post("/api/v1/findings", { data: {} })).status()).toBe(403);
   await visitor.goto("/bench");
@@ -79,7 +79,7 @@ test("a season that is no number of days is refused, and one that is says when p
   viewport,
 }) => {
   const page = await pageOf(browser, "keeper", viewport);
-  await page.goto("/people");
+  await page.goto("/settings");
   const form = page.getByRole("form", { name: "The season here" });
   const days = form.getByLabel(/Spring comes later/);
   await days.fill("99");

@@ -1,7 +1,7 @@
 import { and, eq, isNull } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { closePools, inDistrict } from "@/db/client";
-import { followUp, ledgerEntry, patch, plan } from "@/db/schema";
+import { followUp, label, ledgerEntry, patch, plan } from "@/db/schema";
 import { listLines, setStatus, takeOffList } from "@/server/control/list";
 import { dropPlan, planningFor } from "@/server/control/plans";
 import { todayFor } from "@/server/control/today";
@@ -224,10 +224,12 @@ describe("a record", () => {
     expect([28, 30, 42]).toContain(days);
   });
 
-  it("with a lapsed license is done against the gate, whatever the license is today", async () => {
+  it("with a lapsed license closes the gate, by the register of the day of the work", async () => {
     const found = await clearHogweed();
-    const planId = await planOn(found.id, tansy.personId, true).catch(() => null);
-    if (!planId) return;
+    const planId = await planOn(found.id, tansy.personId, true);
+    const [held] = await inDistrict(OTTER, (tx) => tx.select({ id: label.id }).from(label).limit(1));
+    const product = { labelId: held?.id, ratePerHa: 3, total: 0.09, carrierL: 6 };
+    const sprayed = { product, windMS: 2, windFrom: "SW", temperatureC: 14 };
     const roles = { personId: tansy.personId, roles: tansy.roles, licence: "INV-20417" };
     const version = async () =>
       (await import("@/server/people/people"))
@@ -235,7 +237,12 @@ describe("a record", () => {
         .then(({ people }) => people.find((p) => p.personId === tansy.personId)?.version);
     await setRoles(keeper, { ...roles, version: await version(), licenceExpires: "2026-06-01" });
     try {
-      await expect(record(planId)).rejects.toThrow(/license/);
+      const now = { from: new Date().toISOString(), to: new Date(Date.now() + 60_000).toISOString() };
+      await expect(record(planId, {}, tansy, { ...sprayed, ...now })).rejects.toThrow(
+        /license of Tansy Quillfeather ended on 2026-06-01/,
+      );
+      // In June the register said otherwise, and that is what counts for the work of June.
+      expect((await record(planId, {}, tansy, sprayed)).seq).toBeGreaterThan(0);
     } finally {
       await setRoles(keeper, { ...roles, version: await version(), licenceExpires: "2028-01-04" });
     }

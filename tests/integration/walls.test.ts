@@ -10,6 +10,7 @@ import { writeLetter } from "@/server/platform/letters";
 import { asMember } from "@/server/platform/session";
 import { ledgerDetail } from "@/server/records/ledger-pages";
 import { asApplication, asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
+import { tileAt } from "../support/map";
 
 afterAll(closePools);
 
@@ -152,7 +153,8 @@ describe("the map", () => {
       (tx) => tx.select({ id: finding.id }).from(finding).where(eq(finding.protected, true)).limit(1),
       scout,
     );
-    expect((await findingDetail(scout, hidden.id)).line.place).toHaveLength(2);
+    const { line } = await findingDetail(scout, hidden.id);
+    expect(line.place).toHaveLength(2);
     await expect(findingDetail(stranger, hidden.id)).rejects.toThrow(/not found/);
     const tileOf = (sees: string) =>
       asApplication(async (c) => {
@@ -161,7 +163,7 @@ describe("the map", () => {
           OTTER,
           sees,
         ]);
-        const { rows } = await c.query("SELECT map_tile(12, 555, 1483) AS tile");
+        const { rows } = await c.query("SELECT map_tile(12, $1, $2) AS tile", tileAt(12, line.place));
         await c.query("ROLLBACK");
         return rows[0].tile as Buffer;
       });

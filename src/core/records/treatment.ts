@@ -53,7 +53,6 @@ export const toldTreatmentSchema = z.object({
   to: z.string().max(40),
   product: productSchema.omit({ labelName: true, limits: true }).optional(),
 });
-export type ToldTreatment = z.output<typeof toldTreatmentSchema>;
 
 /** Water near the patch, as the map or a person on the ground says; unknown beyond what was mapped. */
 export const waterNearSchema = z.union([

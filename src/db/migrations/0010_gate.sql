@@ -46,6 +46,7 @@ CREATE TABLE "report_event" (
 	CONSTRAINT "report_event_district_id_id_pk" PRIMARY KEY("district_id","id")
 );
 --> statement-breakpoint
+ALTER TABLE "demonstration" ADD COLUMN "loaded_at" timestamp with time zone DEFAULT now() NOT NULL;--> statement-breakpoint
 ALTER TABLE "follow_up" ADD COLUMN "dropped_at" timestamp with time zone;--> statement-breakpoint
 ALTER TABLE "plan" ADD COLUMN "dropped_why" text;--> statement-breakpoint
 ALTER TABLE "plan" ADD COLUMN "dropped_at" timestamp with time zone;--> statement-breakpoint

@@ -134,6 +134,8 @@ export const listEntry = pgTable(
 export const demonstration = pgTable("demonstration", {
   districtId: districtId().primaryKey(),
   madeFor: date("made_for").notNull(),
+  /** what was written later is not of its past */
+  loadedAt: timestamp("loaded_at", { withTimezone: true }).notNull().defaultNow(),
 });
 
 /** A label as the user entered it: the program recommends none. */

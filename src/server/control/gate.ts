@@ -12,7 +12,7 @@ import {
 } from "@/core/control";
 import { type Status, STATUSES } from "@/core/flora";
 import type { NamedVerdict } from "@/core/identify";
-import type { Role } from "@/core/roles";
+import { ROLES } from "@/core/roles";
 import { type Change, dayIn, stateAt } from "@/core/time";
 import type { Transaction } from "@/db/client";
 import { change, district, finding, findingEvent, followUp, listEntry, patch, report, site } from "@/db/schema";
@@ -229,18 +229,26 @@ async function rulesAt(
   return state.success ? state.data.rules : now;
 }
 
+const personSchema = z.object({
+  name: z.string(),
+  roles: z.array(z.enum(ROLES)),
+  licence: z.string().nullable(),
+  licence_expires: z.string().nullable(),
+  ended: z.boolean(),
+});
+
 /** A person as the register had them at a moment; null where the person did not belong to the district then. */
 export async function personAt(tx: Transaction, personId: string, moment: string): Promise<GateCase["person"]> {
-  const { rows } = await tx.execute<{
-    name: string;
-    roles: Role[];
-    licence: string | null;
-    licence_expires: string | null;
-    ended: boolean;
-  }>(
-    sql`SELECT name, roles, licence, licence_expires::text, ended FROM membership_at(${personId}, ${moment}::timestamptz)`,
+  const { rows } = await tx.execute<{ person: unknown }>(
+    sql`SELECT to_jsonb(m) AS person FROM membership_at(${personId}, ${moment}::timestamptz) m`,
   );
-  const [row] = rows;
-  if (!row || row.ended) return null;
-  return { name: row.name, roles: row.roles, licence: row.licence, licenceExpires: row.licence_expires };
+  if (!rows[0]) return null;
+  const person = readStored("membership_at", personSchema, rows[0].person);
+  if (person.ended) return null;
+  return {
+    name: person.name,
+    roles: person.roles,
+    licence: person.licence,
+    licenceExpires: person.licence_expires,
+  };
 }

@@ -1,5 +1,5 @@
 import { itemAt } from "@/core/items";
-import { and, eq, isNull, sql } from "drizzle-orm";
+import { and, eq, isNull } from "drizzle-orm";
 import { createHash } from "node:crypto";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
@@ -9,6 +9,7 @@ import type { Transaction } from "@/db/client";
 import { listEntry, site } from "@/db/schema";
 import { plantsHere, plantsOf } from "../flora/amendments";
 import { edited, notFound, Refusal } from "../platform/faults";
+import { now } from "../platform/clock";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
 import { signature } from "../records/signature";
@@ -113,7 +114,7 @@ export async function setStatus(member: Member, raw: unknown): Promise<Status> {
     taxon: input.taxon,
     action: input.action || null,
     reportFirst: input.reportFirst,
-    changedAt: sql`now()` as never,
+    changedAt: now(),
     ...signature("changedBy", member),
   };
   await asMember(member, async (tx) => {

@@ -224,6 +224,7 @@ export async function makePlan(member: Member, raw: unknown): Promise<string> {
       personId: input.personId,
       followedBy: input.followedBy,
       overruling: view.overruling ? `${view.overruling.by}: ${view.overruling.reason}` : null,
+      createdAt: now(),
       ...signature("madeBy", member),
     });
     return id;

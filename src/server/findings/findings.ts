@@ -22,7 +22,7 @@ import { plantsIn } from "../flora/plants";
 import { marksOf } from "../ground/pictures";
 import { readCaseSource } from "../judge/cases";
 import { judgeApart, type Judged } from "../judge/judge-apart";
-import { todayIn } from "../platform/clock";
+import { now, todayIn } from "../platform/clock";
 import { giveNumberBack, nextNumber } from "../platform/counters";
 import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
@@ -124,6 +124,7 @@ async function storeFinding(
     stage: input.stage,
     note: input.note,
     enteredLater: prepared.enteredLater,
+    createdAt: now(),
     plantId: columns.taxon ? plantsIn(modelWith(prepared.amendments).flora).idOf(columns.taxon) : null,
     ...signature("madeBy", member),
     ...columns,
@@ -152,7 +153,7 @@ async function addEvents(
   input: Finding,
   verdict: Pick<VerdictRecord, "versions"> & { identification: Judged["identification"] },
 ): Promise<void> {
-  const base = { districtId: member.districtId, findingId: input.id, ...signature("by", member) };
+  const base = { districtId: member.districtId, findingId: input.id, at: now(), ...signature("by", member) };
   await tx.insert(findingEvent).values([
     {
       ...base,
@@ -178,6 +179,7 @@ export async function overrule(member: Member, raw: unknown): Promise<void> {
       id: uuidv7(),
       findingId: held.id,
       kind: "overruling",
+      at: now(),
       ...signature("by", member),
       body: { taxon: input.taxon, reason: input.reason, from: { verdict: held.verdict, taxon: held.taxon } },
     });
@@ -203,6 +205,7 @@ export async function confirmFinding(member: Member, raw: unknown): Promise<void
       id: uuidv7(),
       findingId: held.id,
       kind: "confirmation",
+      at: now(),
       ...signature("by", member),
       body: { taxon: held.taxon, plantId: held.plantId, how, source, note },
     });

@@ -7,7 +7,6 @@ import { listFor } from "../control/list";
 import { findingLines } from "../findings/findings";
 import { plantsHere, plantsOf } from "../flora/amendments";
 import { shippedFlora } from "../flora/flora";
-import { todayIn } from "../platform/clock";
 import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
@@ -15,7 +14,7 @@ import { entriesOf } from "../records/ledger-pages";
 import { signature } from "../records/signature";
 import { waterNear } from "./water";
 import { plainText } from "@/core/limits";
-import { now } from "../platform/clock";
+import { now, todayIn } from "../platform/clock";
 import { GROUND_PER_PLANT_M2, patchSchema, polygonSchema, siteSchema, type PatchRequest } from "@/contracts/ground";
 import type { Polygon } from "geojson";
 
@@ -49,6 +48,7 @@ export async function savePatch(member: Member, raw: unknown): Promise<{ id: str
         areaFrom,
         plants: input.plants ?? null,
         coverShare: input.coverShare,
+        createdAt: now(),
         ...signature("madeBy", member),
       })
       .onConflictDoNothing()
@@ -173,6 +173,7 @@ export async function siteLines(member: Member) {
         setting: site.setting,
         rules: site.rules,
         note: site.note,
+        water: site.water,
         boundary: sql<string>`ST_AsGeoJSON(${site.boundary}, 6)`,
         patches: sql<number>`(SELECT count(*)::int FROM ${patch} p WHERE p.site_id = "site"."id" AND p.withdrawn_at IS NULL)`,
         findings: sql<number>`(SELECT count(*)::int FROM ${finding} f WHERE f.site_id = "site"."id")`,

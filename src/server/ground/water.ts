@@ -4,14 +4,14 @@ import type { WaterNear } from "@/core/records";
 import { mustBePast } from "@/core/time";
 import type { Transaction } from "@/db/client";
 import { patch, site, waterSeen } from "@/db/schema";
-import { todayIn } from "../platform/clock";
+import { now, todayIn } from "../platform/clock";
 import { notFound } from "../platform/faults";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
 import { signature } from "../records/signature";
 
 /**
- * Water near a patch: what a person saw there counts before the map, and the map counts as far as somebody says that it is complete.
+ * Water near a patch: what a person saw there counts before the map, and the map counts as far as someone says that it is complete.
  * Beyond that the distance is unknown.
  */
 export async function waterNear(tx: Transaction, patchId: string): Promise<WaterNear> {
@@ -64,7 +64,7 @@ export async function sayWater(member: Member, raw: unknown): Promise<void> {
     await count(tx, member, "change");
     await tx
       .insert(waterSeen)
-      .values({ districtId: member.districtId, ...input, ...signature("seenBy", member) })
+      .values({ districtId: member.districtId, ...input, at: now(), ...signature("seenBy", member) })
       .onConflictDoNothing();
   });
 }

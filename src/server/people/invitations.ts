@@ -13,7 +13,7 @@ import { writeLetter } from "../platform/letters";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
 import { signature } from "../records/signature";
-import { emailAddress, personName } from "./set-up";
+import { emailAddress, personName } from "./person-fields";
 import { ROLES } from "@/core/roles";
 
 const OPEN_FOR = "14 days";

@@ -15,7 +15,7 @@ import { admitTry } from "../accounts/sign-in-limits";
 import { Refusal } from "../platform/faults";
 import { writeLetter } from "../platform/letters";
 import { type Place, placesOf } from "../platform/session";
-import { emailAddress, personName } from "./set-up";
+import { emailAddress, personName } from "./person-fields";
 
 async function mustBeSignedIn() {
   const session = await ownSession();

@@ -11,9 +11,7 @@ import { accountOf, createAccount } from "../accounts/auth";
 import { newPassword } from "../accounts/passwords";
 import { codeIsOpen, withSetUpCode } from "../accounts/set-up-code";
 import { checkOwnPassword } from "./own-account";
-
-export const personName = plainText(2, 80, "give your name");
-export const emailAddress = z.email("give an e-mail address").max(200).toLowerCase();
+import { emailAddress, personName } from "./person-fields";
 
 /** True where a code from the terminal waits to be used: on a first start, and after `--new-district`. */
 export const setUpIsOpen = async (): Promise<boolean> => (await needsSetUp()) || codeIsOpen();

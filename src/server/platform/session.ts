@@ -63,10 +63,6 @@ export async function requireRole(...roles: Role[]): Promise<Member> {
   return member;
 }
 
-/** Anyone but a plain visitor may read where protected plants stand. */
-export const seesProtected = (member: Pick<Member, "roles">): boolean =>
-  member.roles.some((role) => role !== "visitor");
-
 /** Work in the member's district, as that member. */
 export function asMember<T>(member: Member, work: (tx: Transaction) => Promise<T>): Promise<T> {
   return inDistrict(member.districtId, work, member);

@@ -17,7 +17,7 @@ const SORTS: Record<string, SQL> = {
   day: sql`(${ledgerEntry.body} ->> 'from')`,
   where: sql`lower(${patch.name})`,
   what: sql`lower(${ledgerEntry.body} ->> 'methodName')`,
-  area: sql`(${ledgerEntry.body} ->> 'areaM2')::float8`,
+  area: sql`coalesce((${ledgerEntry.body} ->> 'areaM2')::float8, 0)`,
   who: sql`lower(${ledgerEntry.body} ->> 'who')`,
 };
 export const LEDGER_SORTS = Object.keys(SORTS);

@@ -40,6 +40,7 @@ export async function makeReport(member: Member, raw: unknown): Promise<string> 
       taxon: found.taxon,
       way,
       body: textOf(found, here.name, member, input.note),
+      createdAt: now(),
       ...signature("madeBy", member),
     });
     if (way === "registry") await askToSend(tx, member, input.id);
@@ -111,6 +112,7 @@ const note = (tx: Transaction, member: Member, reportId: string, kind: EventKind
     reportId,
     kind,
     body,
+    at: now(),
     ...signature("by", member),
   });
 
@@ -167,6 +169,7 @@ async function reportToWaive(tx: Transaction, member: Member, findingId: string)
     taxon: found.taxon,
     way: "printed",
     body: textOf(found, here.name, member, ""),
+    createdAt: now(),
     ...signature("madeBy", member),
   });
   return id;

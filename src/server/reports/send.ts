@@ -52,6 +52,7 @@ export async function sendReport(
         id: uuidv7(),
         reportId,
         ...eventFor(answer),
+        at: now(),
         ...signature("by", { ...by, personName: registry.simulated ? "Sample registry" : "the program" }),
       });
       await tx

@@ -1,9 +1,12 @@
+import { mappedWaterAction } from "@/app/actions/ground";
+import { ActionForm, Field } from "@/components/ui/action-form";
+import { Disclosure, PlainAction } from "@/components/ui/disclosure";
 import { PageHead } from "@/components/ui/page";
-import { LinkButton } from "@/components/ui/button";
+import { Button, LinkButton } from "@/components/ui/button";
 import Link from "next/link";
 import { notFound } from "next/navigation";
 import { MapFrame } from "@/components/map/map-frame";
-import { areaText } from "@/components/words/dates";
+import { areaText, fullDay } from "@/components/words/dates";
 import { findingDetail } from "@/server/findings/findings";
 import { plantsOf } from "@/server/flora/amendments";
 import { shippedFlora } from "@/server/flora/flora";
@@ -83,7 +86,13 @@ export default async function GroundPage({
                   {s.rules.foraged ? " · people gather here" : ""}
                 </span>
                 <br />
-                <span className="small">{s.note}</span>{" "}
+                <span className="small">
+                  {s.note} Water:{" "}
+                  {s.water
+                    ? `all of it is on the map to ${s.water.withinM} m (${s.water.by}, ${fullDay(s.water.day)}).`
+                    : "nobody has said how far it is on the map."}
+                </span>{" "}
+                {mayDraw ? <MappedWater site={s} /> : null}
                 <Link className="small" href={`/bench?site=${s.id}`}>
                   Identify a plant here
                 </Link>
@@ -110,7 +119,7 @@ export default async function GroundPage({
                   <span className="small text-right">
                     <span className="figure">{areaText(p.areaM2)}</span>
                     <br />
-                    {STATES[p.state]}
+                    {p.kept ? <strong className="text-[var(--teal)]">kept here</strong> : STATES[p.state]}
                   </span>
                 </Link>
               </li>
@@ -121,6 +130,23 @@ export default async function GroundPage({
     </div>
   );
 }
+
+/** How far around a site all water is on the map: beyond that its distance is unknown. */
+const MappedWater = ({ site }: { site: { id: string; name: string } }) => (
+  <Disclosure className="no-print" summary={<PlainAction>Say how far water is mapped</PlainAction>} look="small">
+    <ActionForm
+      action={mappedWaterAction}
+      label={`Water mapped around ${site.name}`}
+      className="flex flex-wrap gap-4 items-end"
+    >
+      <input type="hidden" name="siteId" value={site.id} />
+      <Field name="withinM" label="All water is on the map within, m">
+        <input name="withinM" inputMode="decimal" className="figure" />
+      </Field>
+      <Button type="submit">Say it in my name</Button>
+    </ActionForm>
+  </Disclosure>
+);
 
 const STATES: Record<string, string> = {
   open: "needs work",

@@ -1,0 +1,332 @@
+import { and, eq, isNull } from "drizzle-orm";
+import { addDays } from "@/core/time";
+import { followUp } from "@/db/schema";
+import { makePlan, dropPlan, planningFor } from "@/server/control/plans";
+import { confirmFinding } from "@/server/findings/findings";
+import { savePatch } from "@/server/ground/ground";
+import { Refusal } from "@/server/platform/faults";
+import { asMember, type Member } from "@/server/platform/session";
+import { recordCheck } from "@/server/records/follow-ups";
+import { recordTreatment } from "@/server/records/treatments";
+import { answerQuestion, makeReport, reportDetail } from "@/server/reports/reports";
+import { sendReport } from "@/server/reports/send";
+import { shippedFlora, shippedModel } from "@/server/flora/flora";
+import type { SampleRegistry } from "@/stand-ins/sample-registry";
+import type { Agenda } from "./agenda";
+import type { Labels } from "./lists";
+import { scoutPlant } from "./scouting";
+import { outlineOf, type Stand } from "./stands";
+import { polygon } from "./valley";
+import { likelyStage } from "./walk";
+import { id, OTTER, type World } from "./world";
+
+/** Who does what in the valley. */
+export interface Crew {
+  wren: Member;
+  bram: Member;
+  tansy: Member;
+  odile: Member;
+}
+
+/** How many of the plants a treatment kills, from the worst to the best day. */
+const KILLED: [number, number] = [0.62, 0.99];
+/** What is left grows by so much until the next check. */
+const REGROWTH = 1.25;
+/** Work on a stand is planned at most so often: then it is left to another season. */
+const MOST_ROUNDS = 4;
+
+/** A stand's life: found, marked, judged, reported, confirmed, planned, treated, checked, each act after the one that it follows from. */
+export class Valley {
+  readonly world: World;
+  readonly agenda: Agenda;
+  readonly crew: Crew;
+  readonly labels: Labels;
+  readonly registry: SampleRegistry;
+  /** entries that stand, for the stories about them */
+  readonly entries: { stand: Stand; planId: string; entryId: string; day: string }[] = [];
+  readonly plans: { stand: Stand; planId: string; findingId: string }[] = [];
+  /** what is done about a plant that is reported first; a story may have it otherwise */
+  reported = (_: Stand, findingId: string, day: string): Promise<void> => this.report(findingId, day, "");
+  sentBack = false;
+  readonly held: { stand: Stand; findingId: string; day: string }[] = [];
+
+  constructor(world: World, agenda: Agenda, crew: Crew, labels: Labels, registry: SampleRegistry) {
+    this.world = world;
+    this.agenda = agenda;
+    this.crew = crew;
+    this.labels = labels;
+    this.registry = registry;
+  }
+
+  begin(stand: Stand): void {
+    this.agenda.add(stand.firstSeen, 9, () => this.find(stand, stand.firstSeen, 0));
+  }
+
+  private async find(stand: Stand, day: string, tries: number): Promise<void> {
+    const scout = stand.chance.uniform() < 0.6 ? this.crew.wren : this.crew.bram;
+    const found = await scoutPlant(
+      this.world,
+      scout,
+      { ...stand, most: tries === 0 && stand.chance.uniform() < 0.2 ? 5 : 25 },
+      day,
+    );
+    if (!stand.patchId) await this.mark(stand, scout, found.id, day);
+    if (found.verdict === "clear") return this.judged(stand, found.id, day);
+    this.held.push({ stand, findingId: found.id, day });
+    if (tries < 3) {
+      const again = addDays(day, 25 + Math.round(60 * stand.chance.uniform()));
+      this.agenda.add(again, 10, () => this.find(stand, again, tries + 1));
+    }
+  }
+
+  private async mark(stand: Stand, scout: Member, findingId: string, day: string): Promise<void> {
+    stand.patchId = id();
+    await savePatch(scout, {
+      id: stand.patchId,
+      siteId: stand.place.id,
+      taxon: stand.taxon,
+      name: stand.name,
+      outline: polygon(outlineOf(stand, day)),
+      coverShare: Math.round((0.1 + 0.8 * stand.chance.uniform()) * 20) / 20,
+      findingId,
+    });
+  }
+
+  private async judged(stand: Stand, findingId: string, day: string): Promise<void> {
+    if (stand.chance.uniform() < 0.45) {
+      const on = addDays(day, 2);
+      this.agenda.add(on, 15, () => this.confirm(stand, findingId));
+    }
+    if (this.world.status[stand.taxon] === "watch")
+      this.agenda.add(addDays(day, 1), 8, () => this.reported(stand, findingId, addDays(day, 1)));
+    const on = addDays(day, 4 + Math.round(8 * stand.chance.uniform()));
+    this.agenda.add(on, 14, () => this.plan(stand, findingId, on, 0));
+  }
+
+  private async confirm(stand: Stand, findingId: string): Promise<void> {
+    const how = stand.chance.uniform();
+    await confirmFinding(this.crew.bram, {
+      findingId,
+      how: how < 0.7 ? "specialist" : how < 0.9 ? "reviewer" : "specimen",
+      source:
+        how < 0.7
+          ? ""
+          : how < 0.9
+            ? "I. Sedgwick, by photograph"
+            : `Otter Valley herbarium, sheet ${Math.round(how * 1000)}`,
+    });
+  }
+
+  async report(findingId: string, day: string, note: string): Promise<void> {
+    const reportId = await makeReport(this.crew.wren, { id: id(), findingId, note });
+    await this.send(reportId, day);
+  }
+
+  /** As its job would: a registry that is down is asked again the next day. */
+  async send(reportId: string, day: string): Promise<void> {
+    const again = addDays(day, 1);
+    try {
+      await sendReport(OTTER, this.crew.wren, reportId, this.registry);
+    } catch {
+      this.agenda.add(again, 8, () => this.send(reportId, again));
+      return;
+    }
+    const { report } = await reportDetail(this.crew.wren, reportId);
+    if (report.state !== "question") return;
+    this.agenda.add(again, 9, async () => {
+      await answerQuestion(this.crew.wren, { reportId, answer: "About thirty plants. The stand is fenced off." });
+      await this.send(reportId, again);
+    });
+  }
+
+  private async plan(stand: Stand, findingId: string, day: string, rounds: number): Promise<void> {
+    if (rounds >= MOST_ROUNDS) return;
+    const view = await planningFor(this.crew.bram, findingId);
+    const retry = addDays(day, 35);
+    if (view.reasons.length > 0) {
+      this.agenda.add(retry, 14, () => this.plan(stand, findingId, retry, rounds + 1));
+      return;
+    }
+    const suited = view.advice.filter((a) => a.window && a.answer !== "never");
+    const now = suited.filter((a) => a.answer === "now");
+    const choices = now.length > 0 ? now : suited.slice(0, 1);
+    const advice = choices[Math.floor(stand.chance.uniform() * choices.length)];
+    if (!advice?.window) return;
+    const { from, to } = advice.window;
+    const wanted = addDays(day, 3 + Math.round(12 * stand.chance.uniform()));
+    const intendedOn = wanted < from ? from : wanted > to ? to : wanted;
+    // A window that closes tonight is too short to plan for.
+    if (intendedOn <= day) {
+      this.agenda.add(retry, 14, () => this.plan(stand, findingId, retry, rounds + 1));
+      return;
+    }
+    const person = stand.chance.uniform() < 0.8 ? this.crew.tansy : this.crew.odile;
+    const planId = await makePlan(this.crew.bram, {
+      findingId,
+      method: advice.method.id,
+      intendedOn,
+      personId: person.personId,
+      followedBy: followingOf(stand),
+    }).catch(refusedAs(null));
+    if (!planId) return;
+    this.plans.push({ stand, planId, findingId });
+    if (stand.chance.uniform() < 0.07) return this.miss(stand, planId, findingId, to);
+    const on = addDays(intendedOn, Math.round(4 * stand.chance.uniform()));
+    const done = on > to ? to : on;
+    this.agenda.add(done, 13, () =>
+      this.treat(stand, { planId, findingId, person, product: advice.method.kind === "product" }, done, rounds),
+    );
+  }
+
+  /** A season that was missed: the window closed, and the plan is dropped. */
+  private miss(stand: Stand, planId: string, findingId: string, to: string): void {
+    const on = addDays(to, 9);
+    this.agenda.add(on, 9, async () => {
+      await dropPlan(this.crew.bram, {
+        planId,
+        reason: "The window closed before anyone could go: the track was washed out.",
+      });
+      const next = addDays(on, 60);
+      this.agenda.add(next, 14, () => this.plan(stand, findingId, next, 1));
+    });
+  }
+
+  private async treat(
+    stand: Stand,
+    work: { planId: string; findingId: string; person: Member; product: boolean },
+    day: string,
+    rounds: number,
+  ): Promise<void> {
+    const entryId = id();
+    const areaM2 = Math.max(1, Math.round(polygonArea(outlineOf(stand, stand.firstSeen)) * (0.5 + 0.5 * stand.left)));
+    const saved = await recordTreatment(work.person, {
+      id: entryId,
+      planId: work.planId,
+      treatment: this.told(stand, day, areaM2, work.product),
+    }).catch(refusedAs(null));
+    if (!saved) {
+      await dropPlan(this.crew.bram, {
+        planId: work.planId,
+        reason: "It could not be done as the label asks; planned otherwise.",
+      });
+      return;
+    }
+    this.entries.push({ stand, planId: work.planId, entryId, day });
+    stand.left *= 1 - (KILLED[0] + (KILLED[1] - KILLED[0]) * stand.chance.uniform());
+    await this.awaitChecks(stand, entryId, work.findingId, rounds);
+  }
+
+  private told(stand: Stand, day: string, areaM2: number, product: boolean): unknown {
+    const { chance } = stand;
+    const label = this.labels[0];
+    const rate = 2 + Math.round(3 * chance.uniform());
+    const begins = 8 + Math.floor(3 * chance.uniform());
+    return {
+      from: `${day}T${String(begins).padStart(2, "0")}:${chance.uniform() < 0.5 ? "00" : "40"}`,
+      to: `${day}T${String(begins + 1).padStart(2, "0")}:${String(10 + Math.floor(45 * chance.uniform()))}`,
+      areaM2,
+      stage: likelyStage(shippedModel(), stand.taxon, day),
+      equipment: product
+        ? "backpack sprayer, flat fan"
+        : chance.uniform() < 0.5
+          ? "hand tools, gloves"
+          : "two people, spade and bags",
+      windMS: Math.round((1 + 2.8 * chance.uniform()) * 10) / 10,
+      windFrom: (["SW", "W", "NW", "S"] as const)[Math.floor(4 * chance.uniform())],
+      temperatureC: Math.round(9 + 13 * chance.uniform()),
+      note: "",
+      ...(product && label
+        ? {
+            product: {
+              labelId: label.id,
+              ratePerHa: rate,
+              total: Number(((rate * areaM2) / 10000).toPrecision(3)),
+              carrierL: Number(((200 * areaM2) / 10000).toPrecision(2)),
+            },
+          }
+        : {}),
+    };
+  }
+
+  private async awaitChecks(stand: Stand, entryId: string, findingId: string, rounds: number): Promise<void> {
+    const due = await asMember(this.crew.wren, (tx) =>
+      tx
+        .select({ id: followUp.id, dueOn: followUp.dueOn })
+        .from(followUp)
+        .where(and(eq(followUp.ledgerId, entryId), isNull(followUp.doneOn))),
+    );
+    for (const { id: checkId, dueOn } of due) {
+      const on = addDays(dueOn, Math.round(6 * stand.chance.uniform()));
+      // Of the checks that fell due lately some wait for someone to go.
+      if (on > addDays(this.world.today, -40) && stand.chance.uniform() < 0.75) continue;
+      this.agenda.add(on, 11, () => this.check(stand, checkId, findingId, on, rounds));
+    }
+  }
+
+  private async check(stand: Stand, checkId: string, findingId: string, day: string, rounds: number): Promise<void> {
+    stand.left = Math.min(1, stand.left * REGROWTH);
+    const seen = stand.left < 0.04 ? "none" : stand.left < 0.35 ? "some" : "many";
+    const stage = likelyStage(shippedModel(), stand.taxon, day);
+    const recorded = await recordCheck(this.crew.wren, {
+      id: checkId,
+      doneOn: day,
+      seen,
+      stages:
+        seen === "none" ? [] : stand.chance.uniform() < 0.4 && stage !== "seedling" ? ["seedling", stage] : [stage],
+      note: noteOf(stand, seen),
+    })
+      .then(() => true)
+      .catch(refusedAs(false));
+    if (!recorded || seen === "none") return;
+    if (stand.chance.uniform() < 0.5) return this.find(stand, day, 1);
+    const next = addDays(day, 6 + Math.round(10 * stand.chance.uniform()));
+    this.agenda.add(next, 14, () => this.plan(stand, findingId, next, rounds + 1));
+  }
+}
+
+/** What a use case refuses does not happen; anything else is a fault of the loader. */
+const refusedAs =
+  <T>(instead: T) =>
+  (error: unknown): T => {
+    if (error instanceof Refusal) return instead;
+    throw error;
+  };
+
+const SOWN = ["native fescue", "blue wildrye", "a mix from the valley's own seed", "sedge plugs", "snowberry whips"];
+function followingOf(stand: Stand): string {
+  const years = shippedFlora().taxa.find((t) => t.name === stand.taxon)?.seedYears[1] ?? 5;
+  return `Check for seedlings each spring for ${years} years; plant ${SOWN[Math.floor(stand.chance.uniform() * SOWN.length)]} where the ground is bare.`;
+}
+
+const NOTES = {
+  none: [
+    "Bare ground and moss.",
+    "Nothing of it, native grass closing in.",
+    "Searched on hands and knees: none.",
+    "All dead to the ground.",
+  ],
+  some: [
+    "A few shoots at the edge.",
+    "Two clumps were missed behind the log.",
+    "Regrowth from the crown, ankle high.",
+    "Scattered seedlings where the ground was opened.",
+  ],
+  many: [
+    "As thick as before on the uphill side.",
+    "Flush of seedlings after the rain.",
+    "Half of it came back from the root.",
+    "The middle was not reached.",
+  ],
+};
+function noteOf(stand: Stand, seen: keyof typeof NOTES): string {
+  return NOTES[seen][Math.floor(stand.chance.uniform() * NOTES[seen].length)] ?? "";
+}
+
+/** Area of an outline in the plane, m². */
+function polygonArea(ring: [number, number][]): number {
+  const twice = ring.reduce((sum, [x, y], i) => {
+    const [nx, ny] = ring[(i + 1) % ring.length] ?? [x, y];
+    return sum + x * ny - nx * y;
+  }, 0);
+  return Math.abs(twice) / 2;
+}

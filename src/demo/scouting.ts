@@ -1,0 +1,76 @@
+import sharp from "sharp";
+import { caseAt, DEFAULT_COSTS, type Observation } from "@/core/identify";
+import { drawState } from "@/drawings/states";
+import { shapesToSvg } from "@/drawings/svg";
+import type { SavedFinding } from "@/contracts/finding";
+import { saveFinding } from "@/server/findings/findings";
+import { shippedModel } from "@/server/flora/flora";
+import { savePicture } from "@/server/ground/pictures";
+import type { Member } from "@/server/platform/session";
+import { point, type Meters } from "./valley";
+import { likelyStage, sampleObservations } from "./walk";
+import { id, type Place, type World } from "./world";
+
+/** Looks before a scout gives up for the day. */
+const MOST_LOOKS = 25;
+/** Every so many findings have a picture. */
+const PICTURE_EVERY = 12;
+
+/** A scout looks at a plant and saves what was seen; the verdict is the program's own. */
+export async function scoutPlant(
+  world: World,
+  scout: Member,
+  {
+    place,
+    taxon,
+    at,
+    patchId = null,
+    most = MOST_LOOKS,
+  }: {
+    place: Place;
+    taxon: string;
+    at: Meters;
+    patchId?: string | null;
+    most?: number;
+  },
+  day: string,
+): Promise<SavedFinding> {
+  const model = shippedModel();
+  const list = { ...world.status, ...(world.exceptions[place.spec.name] ?? {}) };
+  const stage = likelyStage(model, taxon, day);
+  const seed = world.looked++;
+  const given = caseAt(
+    { setting: place.spec.setting, list, actions: world.actions, costs: DEFAULT_COSTS },
+    { id: taxon, day, stage },
+    model,
+  );
+  const observations = sampleObservations(model, given, taxon, most, seed);
+  const near: Meters = [at[0] + 3 * (world.chance.uniform() - 0.5), at[1] + 3 * (world.chance.uniform() - 0.5)];
+  const [longitude, latitude] = point(near).coordinates;
+  const saved = await saveFinding(scout, {
+    id: id(),
+    siteId: place.id,
+    patchId,
+    place: { longitude, latitude },
+    day,
+    stage,
+    kit: given.kit,
+    observations,
+    note: "",
+  });
+  if (seed % PICTURE_EVERY === 0) await addPicture(scout, saved.id, observations);
+  return saved;
+}
+
+/** A sample "photograph": the program's own drawing of what was seen. */
+async function addPicture(scout: Member, findingId: string, observations: Observation[]): Promise<void> {
+  const [seen] = observations.flatMap((o) => {
+    const drawn = o.states?.[0] ? drawState(o.character, o.states[0]) : null;
+    return drawn ? [drawn] : [];
+  });
+  if (!seen) return;
+  const image = await sharp(Buffer.from(shapesToSvg(seen, 6)))
+    .jpeg({ quality: 85 })
+    .toBuffer();
+  await savePicture(scout, id(), findingId, image, true);
+}
