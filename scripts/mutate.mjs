@@ -23,7 +23,9 @@ function copyOfCore() {
   return folder;
 }
 
-const runTests = (folder) =>
+/** The tests of one area of the core, such as src/core/identify. */
+const areaOf = (file) => file.split("/").slice(0, 3).join("/");
+const runTests = (folder, area) =>
   ended(
     process.execPath,
     [
@@ -33,7 +35,7 @@ const runTests = (folder) =>
       "unit",
       "--bail",
       "1",
-      "src/core/identify",
+      area,
     ],
     { cwd: folder, stdio: ["ignore", "pipe", "pipe"] },
   );
@@ -48,7 +50,7 @@ async function tryOut(mutation, folder) {
     path,
     text.replace(mutation.find, () => mutation.replace),
   );
-  const { status, printed } = await runTests(folder);
+  const { status, printed } = await runTests(folder, areaOf(mutation.file));
   writeFileSync(path, text);
   // A copy that cannot even be read as a program proves nothing about the tests.
   if (status !== 0 && /Transform failed|SyntaxError/.test(printed))
@@ -72,7 +74,7 @@ main(async () => {
   const folders = Array.from({ length: Math.min(2, availableParallelism()) }, copyOfCore);
   const list = [];
   try {
-    const unharmed = await runTests(folders[0]);
+    const unharmed = await runTests(folders[0], "src/core");
     if (unharmed.status !== 0) throw new Error(`the tests fail before any fault is put in:\n${unharmed.printed}`);
     await Promise.all(
       folders.map(async (folder) => {

@@ -6,6 +6,7 @@ const V = "src/core/identify/verdict/";
 const P = "src/core/identify/posterior/";
 const E = "src/core/identify/evidence/";
 const T = "src/core/identify/tuning/";
+const G = "src/core/control/gate.ts";
 export const MUTATIONS = [
   // what once survived
   [
@@ -149,4 +150,27 @@ export const MUTATIONS = [
     "parts are seen out of their stage",
   ],
   [`${T}observer.ts`, "widenGuess: tuned(6,", "widenGuess: tuned(1,", "a guess is sure"],
+  // every line of the gate
+  [G, '(finding.overruled || finding.verdict === "clear")', "true", "anything may be acted on"],
+  [G, "finding.taxon !== null &&", "true &&", "a plant without a name may be acted on"],
+  [G, "if (status !== null && isTarget(status)) return null;", "return null;", "a kept plant may be treated"],
+  [G, "if (against.length === 0) return null;", "return null;", "a later finding closes nothing"],
+  [G, "other.day <= day && isAfter", "isAfter", "a finding of tomorrow closes the gate"],
+  [G, "? later.taxon !== finding.taxon\n", "? false\n", "another plant on the patch closes nothing"],
+  [G, 'later.verdict === "keep" || ', "", "a later keep closes nothing"],
+  [G, '|| later.verdict === "unknown"', "", "a later unknown plant closes nothing"],
+  [G, "if (age <= seasons) return null;", "return null;", "a finding counts for ever"],
+  [G, "...foundAgain.filter((again) => again <= day)", "...foundAgain", "a check of tomorrow renews a finding"],
+  [
+    G,
+    '["not-needed", "acknowledged", "waived"]',
+    '["not-needed", "acknowledged", "waived", "waiting"]',
+    "nobody waits for the acknowledgment",
+  ],
+  [G, 'method.kind === "product" && rules.noProduct', "false", "products on a site without products"],
+  [G, 'method.kind === "machine" && rules.noMachines', "false", "machines on a site without machines"],
+  [G, "if (of.patchWithdrawn)", "if (false)", "work on a withdrawn patch"],
+  [G, 'role === "applicator" || role === "specialist"', "true", "anyone does the work"],
+  [G, 'if (method.kind !== "product" || !person) return null;', "return null;", "no license is asked for"],
+  [G, "person.licenceExpires < day", "person.licenceExpires <= day", "the last day of a license does not count"],
 ].map(([file, find, replace, what]) => ({ file, find, replace, what }));

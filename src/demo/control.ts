@@ -11,7 +11,7 @@ import { recordTreatment } from "@/server/records/treatments";
 import { answerQuestion, makeReport, reportDetail } from "@/server/reports/reports";
 import { sendReport } from "@/server/reports/send";
 import { shippedFlora, shippedModel } from "@/server/flora/flora";
-import type { SampleRegistry } from "@/stand-ins/sample-registry";
+import type { RegistryPort } from "@/ports/registry";
 import type { Agenda } from "./agenda";
 import type { Labels } from "./lists";
 import { scoutPlant } from "./scouting";
@@ -41,7 +41,7 @@ export class Valley {
   readonly agenda: Agenda;
   readonly crew: Crew;
   readonly labels: Labels;
-  readonly registry: SampleRegistry;
+  readonly registry: RegistryPort;
   /** entries that stand, for the stories about them */
   readonly entries: { stand: Stand; planId: string; entryId: string; day: string }[] = [];
   readonly plans: { stand: Stand; planId: string; findingId: string }[] = [];
@@ -50,7 +50,7 @@ export class Valley {
   sentBack = false;
   readonly held: { stand: Stand; findingId: string; day: string }[] = [];
 
-  constructor(world: World, agenda: Agenda, crew: Crew, labels: Labels, registry: SampleRegistry) {
+  constructor(world: World, agenda: Agenda, crew: Crew, labels: Labels, registry: RegistryPort) {
     this.world = world;
     this.agenda = agenda;
     this.crew = crew;

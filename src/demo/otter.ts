@@ -4,7 +4,7 @@ import type { Transaction } from "@/db/client";
 import { counter, demonstration, district, feature, site } from "@/db/schema";
 import { loadList } from "@/flora/load";
 import { sayMapped } from "@/server/ground/water";
-import { SampleRegistry } from "@/stand-ins/sample-registry";
+import { registryOfThePast } from "@/wiring/demo";
 import { Agenda, instant, memberOf } from "./agenda";
 import { type Crew, Valley } from "./control";
 import { FEATURES } from "./features";
@@ -41,7 +41,7 @@ export async function loadOtter(tx: Transaction, people: Person[], today: string
   await addDistrict(world, agenda);
   const places = await addGround(world);
   await addList(world, places);
-  const valley = new Valley(world, agenda, crewOf(people), await addLabels(world), new SampleRegistry({ seed: 26 }));
+  const valley = new Valley(world, agenda, crewOf(people), await addLabels(world), registryOfThePast());
   for (const place of places) await sayMapped(valley.crew.odile, { siteId: place.id, withinM: MAPPED_M });
   const stands = standsOf(world, places);
   for (const stand of stands) valley.begin(stand);

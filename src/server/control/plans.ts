@@ -161,39 +161,52 @@ const planInputSchema = z.object({
 /** The field of the form where a reason stands, if one could be chosen otherwise. */
 const FIELD_OF: Partial<Record<GateReason["code"], string>> = { role: "personId", license: "personId" };
 
+type PlanInput = z.output<typeof planInputSchema>;
+
+/** @throws {Refusal} 409 with every reason that the gate gives */
+async function mustBeOpen(tx: Transaction, input: PlanInput, recomputed: NamedVerdict): Promise<void> {
+  const reasons = await askGate(tx, {
+    act: "plan",
+    findingId: input.findingId,
+    moment: now().toISOString(),
+    method: input.method,
+    personId: input.personId,
+    recomputed,
+  });
+  if (reasons.length > 0)
+    throw new Refusal(
+      409,
+      "This may not be done now.",
+      reasons.map((reason) => ({ field: FIELD_OF[reason.code] ?? "gate", what: reason.what })),
+    );
+}
+
+/** The window of the method that is planned. @throws {Refusal} where method, day or person do not fit */
+function windowFor(view: PlanningView, input: PlanInput): { from: string; to: string } {
+  const advice = view.advice.find((a) => a.method.id === input.method);
+  if (!advice)
+    throw new Refusal(400, "This method does not exist.", [{ field: "method", what: "choose one of the list" }]);
+  if (!advice.window) throw new Refusal(409, `${advice.method.name}: ${advice.why.join(" ")}`);
+  const { from, to } = advice.window;
+  if (input.intendedOn < from || input.intendedOn > to)
+    throw new Refusal(400, `The day is outside the window of ${from} to ${to}.`, [
+      { field: "intendedOn", what: `choose a day from ${from} to ${to}` },
+    ]);
+  if (!view.people.some((p) => p.id === input.personId))
+    throw new Refusal(400, "That person may not be given work here.", [
+      { field: "personId", what: "choose one of the list" },
+    ]);
+  return advice.window;
+}
+
 /** Plans one piece of work: only on a clear or overruled finding, only with a method that suits, only inside its window. */
 export async function makePlan(member: Member, raw: unknown): Promise<string> {
   const input = planInputSchema.parse(raw);
   const recomputed = await judgedNow(member, input.findingId);
   return asMember(member, async (tx) => {
     const view = await readPlanning(tx, input.findingId, recomputed, true);
-    const reasons = await askGate(tx, {
-      act: "plan",
-      findingId: input.findingId,
-      moment: now().toISOString(),
-      method: input.method,
-      personId: input.personId,
-      recomputed,
-    });
-    if (reasons.length > 0)
-      throw new Refusal(
-        409,
-        "This may not be done now.",
-        reasons.map((reason) => ({ field: FIELD_OF[reason.code] ?? "gate", what: reason.what })),
-      );
-    const advice = view.advice.find((a) => a.method.id === input.method);
-    if (!advice)
-      throw new Refusal(400, "This method does not exist.", [{ field: "method", what: "choose one of the list" }]);
-    if (!advice.window) throw new Refusal(409, `${advice.method.name}: ${advice.why.join(" ")}`);
-    const { from, to } = advice.window;
-    if (input.intendedOn < from || input.intendedOn > to)
-      throw new Refusal(400, `The day is outside the window of ${from} to ${to}.`, [
-        { field: "intendedOn", what: `choose a day from ${from} to ${to}` },
-      ]);
-    if (!view.people.some((p) => p.id === input.personId))
-      throw new Refusal(400, "That person may not be given work here.", [
-        { field: "personId", what: "choose one of the list" },
-      ]);
+    await mustBeOpen(tx, input, recomputed);
+    const { from, to } = windowFor(view, input);
     await count(tx, member, "change");
     // The same work sent twice, or by two at once, is planned once.
     const [same] = await tx
