@@ -28,15 +28,7 @@ const areaOf = (file) => file.split("/").slice(0, 3).join("/");
 const runTests = (folder, area) =>
   ended(
     process.execPath,
-    [
-      join(folder, "node_modules", "vitest", "vitest.mjs"),
-      "run",
-      "--project",
-      "unit",
-      "--bail",
-      "1",
-      area,
-    ],
+    [join(folder, "node_modules", "vitest", "vitest.mjs"), "run", "--project", "unit", "--bail", "1", area],
     { cwd: folder, stdio: ["ignore", "pipe", "pipe"] },
   );
 

@@ -46,4 +46,32 @@ export const siteSchema = z.object({
 });
 export type SiteRequest = z.input<typeof siteSchema>;
 
+/** Features of the map that are lines, and those that are areas. */
+export const LINE_KINDS = ["river", "creek", "track"] as const;
+export const AREA_KINDS = ["lake", "wood", "field"] as const;
+const isLine = (kind: string) => LINE_KINDS.some((line) => line === kind);
+
+/** A feature of the map: a stream, a track, a lake, a wood, a field. */
+export const featureSchema = z
+  .object({
+    id: z.uuid(),
+    kind: z.enum([...LINE_KINDS, ...AREA_KINDS], "say what it is"),
+    name: plainText(1, 120, "give it a name"),
+    shape: z.union([
+      z.object({ type: z.literal("LineString"), coordinates: z.array(position).min(2).max(2000) }),
+      polygonSchema,
+    ]),
+    /** a stream that was drawn in the direction in which it flows */
+    flows: z.boolean().default(false),
+  })
+  .refine((f) => isLine(f.kind) === (f.shape.type === "LineString"), {
+    path: ["shape"],
+    message: "draw streams and tracks as a line, and lakes, woods and fields as an outline",
+  })
+  .refine((f) => !f.flows || f.kind === "river" || f.kind === "creek", {
+    path: ["flows"],
+    message: "only a stream flows",
+  });
+export type FeatureRequest = z.input<typeof featureSchema>;
+
 /** What the server answers to either. */

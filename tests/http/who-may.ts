@@ -70,6 +70,7 @@ export const ROUTES: Record<string, WhoMay> = {
   "POST /api/v1/pictures/[id]/marks": ["scout", "specialist"],
   "POST /api/v1/patches": ["scout", "specialist"],
   "POST /api/v1/sites": ["keeper", "specialist"],
+  "POST /api/v1/features": ["keeper", "specialist"],
   "POST /api/v1/jobs": ["specialist", "keeper"],
   "DELETE /api/v1/jobs/[id]": ["specialist", "keeper"],
   "POST /api/v1/packs": ["specialist"],

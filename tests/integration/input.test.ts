@@ -1,7 +1,7 @@
 import { and, eq, isNull, sql } from "drizzle-orm";
 import { afterAll, describe, expect, it } from "vitest";
 import { closePools, inDistrict } from "@/db/client";
-import { finding, followUp, invitation, membership, patch, plan, site } from "@/db/schema";
+import { feature, finding, followUp, invitation, membership, patch, plan, site } from "@/db/schema";
 import { listFor, listLines, setStatus, takeOffList } from "@/server/control/list";
 import { makePlan, planningFor } from "@/server/control/plans";
 import { findingDetail, overrule, saveFinding } from "@/server/findings/findings";
@@ -11,6 +11,8 @@ import { pictureContent } from "@/server/ground/pictures";
 import { acceptInvitation, invite } from "@/server/people/invitations";
 import { peopleOf, setRoles } from "@/server/people/people";
 import { setUp } from "@/server/people/set-up";
+import { makeSetUpCode } from "@/server/accounts/set-up-code";
+import { saveFeature } from "@/server/ground/features";
 import { recordCheck } from "@/server/records/follow-ups";
 import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 
@@ -43,8 +45,9 @@ const square = (west: number, south: number, size: number) => ({
     ],
   ],
 });
-const count = (table: typeof finding | typeof patch | typeof plan | typeof membership | typeof invitation) =>
-  inDistrict(OTTER, async (tx) => (await tx.select({ n: sql<number>`count(*)::int` }).from(table))[0].n);
+const count = (
+  table: typeof feature | typeof finding | typeof patch | typeof plan | typeof membership | typeof invitation,
+) => inDistrict(OTTER, async (tx) => (await tx.select({ n: sql<number>`count(*)::int` }).from(table))[0].n);
 
 /** The work is refused with these words, and the table holds as many rows as before. */
 async function refused(table: Parameters<typeof count>[0], work: () => Promise<unknown>, words: RegExp) {
@@ -415,5 +418,63 @@ describe("people", () => {
   });
   it("letters are shown to keepers only", async () => {
     expect((await peopleOf(scout)).letters).toEqual([]);
+  });
+});
+
+describe("a feature of the map", () => {
+  const creek = {
+    kind: "creek",
+    name: "Test Creek",
+    shape: {
+      type: "LineString",
+      coordinates: [
+        [-131.3, 44.3],
+        [-131.29, 44.31],
+      ],
+    },
+    flows: true,
+  };
+  const ring = [
+    [-131.3, 44.3],
+    [-131.29, 44.3],
+    [-131.29, 44.31],
+    [-131.3, 44.3],
+  ];
+  it("is a line with a direction or an outline, and sound", async () => {
+    const ask = (extra: object) => saveFeature(keeper, { id: uuidv7(), ...creek, ...extra });
+    await refused(feature, () => ask({ kind: "lake" }), /as an outline/);
+    await refused(feature, () => ask({ kind: "track" }), /only a stream flows/);
+    await refused(feature, () => ask({ name: "" }), /give it a name/);
+    await refused(feature, () => ask({ kind: "swamp" }), /say what it is/);
+    const bow = [ring[0], ring[2], ring[1], [-131.3, 44.31], ring[0]];
+    await refused(
+      feature,
+      () => ask({ kind: "lake", flows: false, shape: { type: "Polygon", coordinates: [bow] } }),
+      /crosses itself/,
+    );
+    const id = uuidv7();
+    await saveFeature(keeper, { id, ...creek });
+    await saveFeature(keeper, { id, ...creek, name: "Twice" });
+    const rows = await inDistrict(OTTER, (tx) => tx.select().from(feature).where(eq(feature.id, id)));
+    expect(rows).toMatchObject([{ name: "Test Creek", flows: true, madeBy: keeper.personName }]);
+    expect(await inDistrict(PINE, (tx) => tx.select().from(feature).where(eq(feature.id, id)))).toEqual([]);
+  });
+});
+
+describe("a further district", () => {
+  it("is made once with a code from the terminal, by a new keeper or one who knows their own password", async () => {
+    const input = {
+      districtName: "Heron Marsh",
+      zone: "America/Los_Angeles",
+      hemisphere: "north",
+      name: "Sorrel Finch",
+      email: "keeper@pine.example",
+    };
+    const code = await makeSetUpCode();
+    await expect(setUp({ ...input, code, password: "not the password" })).rejects.toThrow(/not your password/);
+    const districtId = await setUp({ ...input, code, password: "otter-valley-demo" });
+    const people = await inDistrict(districtId, (tx) => tx.select().from(membership));
+    expect(people).toMatchObject([{ name: "Sorrel Finch", roles: ["keeper", "specialist", "scout"] }]);
+    await expect(setUp({ ...input, code, password: "otter-valley-demo" })).rejects.toThrow(/set up already/);
   });
 });

@@ -1,7 +1,7 @@
 import { itemAt } from "@/core/items";
 
 /** The outline of a patch with a scale bar, drawn for screen and paper. Degrees become meters at the patch's own latitude. */
-export function OutlineDrawing({ ring }: { ring: [number, number][] }) {
+export function OutlineDrawing({ ring, kept = false }: { ring: [number, number][]; kept?: boolean }) {
   const latitude = itemAt(ring, 0)[1];
   const metres = ring.map(([x, y]): [number, number] => [
     x * 111320 * Math.cos((latitude * Math.PI) / 180),
@@ -24,7 +24,12 @@ export function OutlineDrawing({ ring }: { ring: [number, number][] }) {
       role="img"
       aria-label={`Outline of the patch, ${Math.round(east - west)} by ${Math.round(north - south)} meters`}
     >
-      <polygon points={points} fill="var(--target-ground)" stroke="var(--ink)" strokeWidth={1.5} />
+      <polygon
+        points={points}
+        fill={kept ? "var(--kept-ground)" : "var(--target-ground)"}
+        stroke={kept ? "var(--teal)" : "var(--ink)"}
+        strokeWidth={1.5}
+      />
       <path d={`M20,${height - 14}v-5m0,2.5h${bar * scale}m0,-2.5v5`} stroke="var(--ink)" fill="none" />
       <text x={26 + bar * scale} y={height - 11} fontSize={12} fill="var(--ink)">
         {bar} m

@@ -6,14 +6,14 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { v7 as uuidv7 } from "uuid";
 import { readError } from "@/contracts/error";
-import type { PatchRequest, SiteRequest } from "@/contracts/ground";
+import { AREA_KINDS, type FeatureRequest, LINE_KINDS, type PatchRequest, type SiteRequest } from "@/contracts/ground";
 import { ActionForm, type ActionState, Field } from "../ui/action-form";
 import { Button } from "../ui/button";
 import { areaText } from "../words/dates";
 
-/** What is to be drawn: a patch on a site, or a new site. */
+/** What is to be drawn: a patch on a site, a new site, or a line or an area of the map. */
 export interface DrawRequest {
-  what: "patch" | "site";
+  what: "patch" | "site" | "line" | "area";
   siteId: string;
   taxon: string;
   plant: string;
@@ -43,7 +43,7 @@ export function DrawForm({ request, ring, round, taxa, grounds }: DrawFormProps)
   const router = useRouter();
   const [typed, setTyped] = useState({ latitude: "", longitude: "" });
   const save = async (_: ActionState, form: FormData): Promise<ActionState> => {
-    if (!ring) return { ok: false, message: `Draw the ${request.what} on the map first.`, issues: [] };
+    if (!ring) return { ok: false, message: "Draw it on the map first.", issues: [] };
     if (request.what === "patch" && Number.isNaN(coverOf(form)))
       return {
         ok: false,
@@ -55,9 +55,11 @@ export function DrawForm({ request, ring, round, taxa, grounds }: DrawFormProps)
     const state =
       request.what === "site"
         ? await send("/api/v1/sites", siteOf(id, outline, form))
-        : await send("/api/v1/patches", patchOf(id, outline, request, form));
-    if (state.ok && request.what === "site") location.assign("/ground");
-    else if (state.ok) router.push(`/ground/patch/${id}`);
+        : request.what === "patch"
+          ? await send("/api/v1/patches", patchOf(id, outline, request, form))
+          : await send("/api/v1/features", featureOf(id, ring, request.what, form));
+    if (state.ok && request.what === "patch") router.push(`/ground/patch/${id}`);
+    else if (state.ok) location.assign("/ground");
     return state;
   };
   return (
@@ -67,14 +69,14 @@ export function DrawForm({ request, ring, round, taxa, grounds }: DrawFormProps)
       label={`New ${request.what}`}
     >
       <p className="sm:col-span-4">
-        <strong>Click the corners of the {request.what}. Click the last one again to close it.</strong>{" "}
-        <span className="small">Or make a round one about the place:</span>{" "}
+        <strong>{HOW[request.what]}</strong>{" "}
+        {ROUND[request.what].length > 0 ? <span className="small">Or make a round one about the place: </span> : null}
         {ROUND[request.what].map((m) => (
           <Button key={m} className="!px-3 mr-1" onClick={() => round(m / 2, pointOf(typed))}>
             {m} m across
           </Button>
         ))}
-        {ring ? (
+        {ring && request.what !== "line" ? (
           <strong className="ml-2" role="status">
             {areaText(turfArea(turfPolygon([ring])))}
           </strong>
@@ -82,17 +84,27 @@ export function DrawForm({ request, ring, round, taxa, grounds }: DrawFormProps)
       </p>
       {request.what === "site" ? (
         <SiteFields {...{ typed, setTyped, grounds }} />
-      ) : (
+      ) : request.what === "patch" ? (
         <PatchFields taxon={request.taxon} taxa={taxa} />
+      ) : (
+        <FeatureFields what={request.what} />
       )}
       <Button type="submit" look="press" disabled={!ring}>
-        {ring ? `Save the ${request.what}` : "Draw it first"}
+        {ring ? SAVE[request.what] : "Draw it first"}
       </Button>
     </ActionForm>
   );
 }
 
 const textOf = (form: FormData, name: string): string => String(form.get(name) ?? "");
+
+const featureOf = (id: string, ring: Ring, what: "line" | "area", form: FormData): FeatureRequest => ({
+  id,
+  kind: textOf(form, "kind") as FeatureRequest["kind"],
+  name: textOf(form, "name"),
+  shape: what === "line" ? { type: "LineString", coordinates: ring } : { type: "Polygon", coordinates: [ring] },
+  flows: form.get("flows") === "on",
+});
 
 const siteOf = (id: string, outline: SiteRequest["outline"], form: FormData): SiteRequest => ({
   id,
@@ -119,7 +131,7 @@ const patchOf = (id: string, outline: SiteRequest["outline"], request: DrawReque
   outline,
 });
 
-async function send(address: string, body: SiteRequest | PatchRequest): Promise<ActionState> {
+async function send(address: string, body: SiteRequest | PatchRequest | FeatureRequest): Promise<ActionState> {
   const refused = (message: string, issues: ActionState["issues"] = []) => ({ ok: false, message, issues });
   try {
     const response = await fetch(address, {
@@ -202,7 +214,55 @@ const PatchFields = ({ taxon, taxa }: { taxon: string; taxa: { name: string; pla
   </>
 );
 
-const ROUND = { patch: [4, 10, 20, 40], site: [100, 400, 1000] } as const;
+const KIND_WORDS: Record<FeatureRequest["kind"], string> = {
+  river: "river",
+  creek: "creek or ditch",
+  track: "track",
+  lake: "lake or pond",
+  wood: "wood",
+  field: "field",
+};
+const FeatureFields = ({ what }: { what: "line" | "area" }) => (
+  <>
+    <Field name="kind" label="What it is">
+      <select name="kind">
+        {(what === "line" ? LINE_KINDS : AREA_KINDS).map((kind) => (
+          <option key={kind} value={kind}>
+            {KIND_WORDS[kind]}
+          </option>
+        ))}
+      </select>
+    </Field>
+    <Field name="name" label="Name">
+      <input name="name" required />
+    </Field>
+    {what === "line" ? (
+      <label className="tick">
+        <input type="checkbox" name="flows" />
+        water: I drew it downstream
+      </label>
+    ) : null}
+  </>
+);
+
+const ROUND: Record<DrawRequest["what"], number[]> = {
+  patch: [4, 10, 20, 40],
+  site: [100, 400, 1000],
+  area: [20, 50, 200],
+  line: [],
+};
+const HOW: Record<DrawRequest["what"], string> = {
+  patch: "Click the corners of the patch. Click the last one again to close it.",
+  site: "Click the corners of the site. Click the last one again to close it.",
+  area: "Click the corners of the lake, wood or field. Click the last one again to close it.",
+  line: "Click along the stream or track, a stream downstream. Click the last point again to end it.",
+};
+const SAVE: Record<DrawRequest["what"], string> = {
+  patch: "Save the patch",
+  site: "Save the site",
+  area: "Put it on the map",
+  line: "Put it on the map",
+};
 const SITE_RULES = [
   ["noProduct", "no products"],
   ["noMachines", "no machines"],

@@ -3,7 +3,7 @@
 import { circle as turfCircle } from "@turf/circle";
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
-import { TerraDraw, TerraDrawPolygonMode } from "terra-draw";
+import { TerraDraw, TerraDrawLineStringMode, TerraDrawPolygonMode } from "terra-draw";
 import { TerraDrawMapLibreGLAdapter } from "terra-draw-maplibre-gl-adapter";
 import { makeMap, maplibregl } from "./base-map";
 import { DrawForm, type DrawRequest, type Ring } from "./draw-form";
@@ -49,7 +49,7 @@ function useDrawing(bounds: [number, number, number, number] | null, request: Dr
     made.on("load", () => {
       box.current?.setAttribute("data-ready", "yes");
       if (request?.place) new maplibregl.Marker({ color: OUTLINE.fillColor }).setLngLat(request.place).addTo(made);
-      if (request) draw.current = drawOn(made, setRing);
+      if (request) draw.current = drawOn(made, request.what === "line" ? "linestring" : "polygon", setRing);
     });
     openOnClick(made, (address) => !request && router.push(address));
     return () => {
@@ -70,18 +70,23 @@ function useDrawing(bounds: [number, number, number, number] | null, request: Dr
   return { box, ring, round };
 }
 
-function drawOn(map: maplibregl.Map, onRing: (ring: Ring) => void): TerraDraw {
+function drawOn(map: maplibregl.Map, mode: "polygon" | "linestring", onRing: (ring: Ring) => void): TerraDraw {
   const drawing = new TerraDraw({
     adapter: new TerraDrawMapLibreGLAdapter({ map }),
-    modes: [new TerraDrawPolygonMode({ styles: OUTLINE })],
+    modes: [
+      mode === "polygon"
+        ? new TerraDrawPolygonMode({ styles: OUTLINE })
+        : new TerraDrawLineStringMode({ styles: LINE }),
+    ],
   });
   drawing.start();
-  drawing.setMode("polygon");
+  drawing.setMode(mode);
   drawing.on("finish", (id) => {
     const shape = drawing.getSnapshotFeature(id);
     // one outline at a time: a second one takes the first one's place
     drawing.removeFeatures(drawing.getSnapshot().flatMap((f) => (f.id !== undefined && f.id !== id ? [f.id] : [])));
     if (shape?.geometry.type === "Polygon") onRing(shape.geometry.coordinates[0] as Ring);
+    if (shape?.geometry.type === "LineString") onRing(shape.geometry.coordinates as Ring);
   });
   return drawing;
 }
@@ -110,6 +115,12 @@ function roundAbout(center: [number, number], radius: number): Ring {
   return (shape.geometry.coordinates[0] as Ring).map(([x, y]) => [Number(x.toFixed(9)), Number(y.toFixed(9))]);
 }
 
+const LINE = {
+  lineStringColor: "#1c6b75",
+  lineStringWidth: 3,
+  closingPointColor: "#1c6b75",
+  closingPointWidth: 6,
+} as const;
 /** In the ink of the map's own lines. */
 const OUTLINE = {
   fillColor: "#a8322a",

@@ -52,6 +52,22 @@ export const LAYERS: StyleSpecification["layers"] = [
     paint: { "line-color": "#5f9aa5", "line-width": ["match", ["get", "kind"], "river", 5, 2.2] },
   },
   {
+    id: "flow",
+    type: "symbol",
+    source: "district",
+    "source-layer": "features",
+    filter: ["==", ["get", "flows"], true],
+    layout: {
+      "symbol-placement": "line",
+      "symbol-spacing": 120,
+      "text-field": "›",
+      "text-font": FONT,
+      "text-size": 18,
+      "text-keep-upright": false,
+    },
+    paint: { "text-color": "#1c6b75", "text-halo-color": "#f3eedf", "text-halo-width": 1 },
+  },
+  {
     id: "track",
     type: "line",
     source: "district",
@@ -67,7 +83,7 @@ export const LAYERS: StyleSpecification["layers"] = [
     paint: {
       "fill-color": [
         "match",
-        ["get", "state"],
+        ["case", ["get", "kept"], "watched", ["get", "state"]],
         "open",
         "#a8322a",
         "treated",
@@ -129,7 +145,14 @@ export const LAYERS: StyleSpecification["layers"] = [
     type: "symbol",
     source: "district",
     "source-layer": "site_names",
-    layout: { "text-field": ["get", "name"], "text-font": FONT, "text-size": 14 },
+    layout: {
+      "text-field": ["get", "name"],
+      "text-font": FONT,
+      "text-size": 14,
+      "text-anchor": "bottom",
+      "text-offset": [0, 0.2],
+      "text-max-width": 30,
+    },
     paint: { "text-color": "#1d2a24", "text-halo-color": "#fbf9f2", "text-halo-width": 1.8 },
   },
 ];

@@ -1,4 +1,4 @@
-import { dayIn } from "@/core/time";
+import { dayIn, dayWords } from "@/core/time";
 
 const at = (iso: string) => new Date(`${iso.slice(0, 10)}T00:00:00Z`);
 
@@ -15,8 +15,7 @@ export const longDay = (iso: string): string =>
     timeZone: "UTC",
   });
 /** "9 June 2026" */
-export const fullDay = (iso: string): string =>
-  at(iso).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric", timeZone: "UTC" });
+export const fullDay = dayWords;
 
 const MONTHS = Array.from({ length: 12 }, (_, i) =>
   at(`2026-${String(i + 1).padStart(2, "0")}-15`)

@@ -1,7 +1,7 @@
 import { isTarget, type Status } from "../flora";
 import type { Verdict } from "../identify";
 import type { Role } from "../roles";
-import { seasonOf } from "../time";
+import { dayWords, seasonOf } from "../time";
 
 /** What is to be done: planned today, or done on a day that is recorded or corrected afterward. */
 export type Act = "plan" | "record" | "correction";
@@ -96,7 +96,7 @@ const verdictFault = (finding: FoundOnPatch): string | null =>
 
 function listFault({ status, finding, day }: GateCase): string | null {
   if (status !== null && isTarget(status)) return null;
-  return `${finding.taxon ?? "The plant"} was ${status ?? "kept"} on this site on ${day}, not target or watch.`;
+  return `${finding.taxon ?? "The plant"} was ${status ?? "kept"} on this site on ${dayWords(day)}, not target or watch.`;
 }
 
 /** An open finding says nothing against another: too little was seen. */
@@ -108,7 +108,7 @@ const contradicts = (later: FoundOnPatch, finding: FoundOnPatch): boolean =>
 function laterFault({ later, finding, day }: GateCase): string | null {
   const against = later.filter((other) => other.day <= day && isAfter(other, finding) && contradicts(other, finding));
   if (against.length === 0) return null;
-  const said = against.map((other) => `${call(other)} of ${other.day} says “${saidBy(other)}”`).join("; ");
+  const said = against.map((other) => `${call(other)} of ${dayWords(other.day)} says “${saidBy(other)}”`).join("; ");
   return `A later finding on this patch is against it: ${said}.`;
 }
 
@@ -122,7 +122,7 @@ function ageFault({ finding, day, hemisphere, seasons, foundAgain }: GateCase): 
   const newest = [finding.day, ...foundAgain.filter((again) => again <= day)].sort().at(-1) ?? finding.day;
   const age = seasonOf(day, hemisphere) - seasonOf(newest, hemisphere);
   if (age <= seasons) return null;
-  return `${call(finding)} is of ${finding.day}: older than this district allows (its season and ${seasons} more). Check the plant again.`;
+  return `${call(finding)} is of ${dayWords(finding.day)}: older than this district allows (its season and ${seasons} more). Check the plant again.`;
 }
 
 function ruleFault({ method, rules }: GateCase): string | null {
@@ -133,15 +133,15 @@ function ruleFault({ method, rules }: GateCase): string | null {
 
 /** Work is given to applicators and specialists. */
 function roleFault({ person, day }: GateCase): string | null {
-  if (!person) return `The person who does the work did not belong to this district on ${day}.`;
+  if (!person) return `The person who does the work did not belong to this district on ${dayWords(day)}.`;
   if (person.roles.some((role) => role === "applicator" || role === "specialist")) return null;
-  return `${person.name} was neither applicator nor specialist here on ${day}.`;
+  return `${person.name} was neither applicator nor specialist here on ${dayWords(day)}.`;
 }
 
 function licenseFault({ person, method, day }: GateCase): string | null {
   if (method.kind !== "product" || !person) return null;
   if (!person.licence) return `${person.name} has no license in the register, and this method uses a product.`;
   if (person.licenceExpires !== null && person.licenceExpires < day)
-    return `The license of ${person.name} ended on ${person.licenceExpires}.`;
+    return `The license of ${person.name} ended on ${dayWords(person.licenceExpires)}.`;
   return null;
 }

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { STAGES } from "../flora";
 import { plainText } from "../limits";
-import { dayIn } from "../time";
+import { dayIn, dayWords } from "../time";
 
 /** Label limits as the user entered them, SI units; what is absent the label does not say. */
 export const labelLimitsSchema = z.object({
@@ -133,7 +133,7 @@ export function checkTreatment(t: Treatment, needsProduct: boolean, season: Seas
   const against = (field: string, what: string) => faults.push({ field, what, grave: true, against: true });
   if (!t.licence) against("licence", "A product was used: the license of the person who applied it is missing.");
   if (t.licenceExpires && t.licenceExpires < dayIn(t.zone, new Date(t.from)))
-    against("licence", `The license ended on ${t.licenceExpires}.`);
+    against("licence", `The license ended on ${dayWords(t.licenceExpires)}.`);
   if (t.windMS === undefined) grave("windMS", "Wind is missing.");
   if (t.windFrom === undefined) grave("windFrom", "Wind direction is missing.");
   if (t.temperatureC === undefined) grave("temperatureC", "Temperature is missing.");

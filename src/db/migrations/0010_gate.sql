@@ -106,7 +106,6 @@ GRANT UPDATE (state, sent_at, reference, settled_on, settled_at, attempts) ON re
 CREATE TRIGGER water_seen_append_only BEFORE UPDATE OR DELETE ON water_seen FOR EACH ROW EXECUTE FUNCTION refuse_change();
 CREATE TRIGGER report_event_append_only BEFORE UPDATE OR DELETE ON report_event FOR EACH ROW EXECUTE FUNCTION refuse_change();
 CREATE TRIGGER keep_change AFTER INSERT OR UPDATE OR DELETE ON report FOR EACH ROW EXECUTE FUNCTION keep_change();
-GRANT DELETE ON feature TO sentinel_app;
 --> statement-breakpoint
 -- Masking follows the list. Whether a plant is protected at a place is said here, and nowhere else.
 CREATE FUNCTION plant_status(here uuid, plant text, place uuid) RETURNS text LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public, pg_temp AS $$
@@ -200,6 +199,17 @@ BEGIN
       || coalesce((SELECT ST_AsMVT(t, 'features') FROM (SELECT f.id::text, f.kind, f.name, f.flows, ST_AsMVTGeom(f.mercator, box, 4096, 64) AS geom FROM feature f WHERE f.district_id = here AND f.mercator && box) t), '')
       || coalesce((SELECT ST_AsMVT(t, 'patches') FROM (SELECT p.id::text, p.name, p.taxon, p.state, plant_status(here, p.plant_id, p.site_id) NOT IN ('target', 'watch') AS kept, ST_AsMVTGeom(p.mercator, box, 4096, 64) AS geom FROM patch p WHERE p.district_id = here AND p.mercator && box AND p.withdrawn_at IS NULL AND (seen OR NOT p.protected)) t), '')
       || coalesce((SELECT ST_AsMVT(t, 'findings') FROM (SELECT f.id::text, f.number, f.taxon, f.verdict, ST_AsMVTGeom(f.mercator, box, 4096, 64) AS geom FROM finding f WHERE f.district_id = here AND f.mercator && box AND (seen OR NOT f.protected)) t), '')
+    INTO tile;
+  RETURN tile;
+END $$;
+--> statement-breakpoint
+-- The name of a site stands over its northern edge, where no finding of it lies under the letters.
+CREATE OR REPLACE FUNCTION name_tile(z int, x int, y int) RETURNS bytea LANGUAGE plpgsql STABLE SECURITY DEFINER SET search_path = public, pg_temp AS $$
+DECLARE box geometry := ST_TileEnvelope(z, x, y); here uuid := current_district(); tile bytea;
+BEGIN
+  IF here IS NULL THEN RETURN ''::bytea; END IF;
+  SELECT coalesce((SELECT ST_AsMVT(t, 'site_names') FROM (SELECT n.name, ST_AsMVTGeom(n.at, box, 4096, 0) AS geom FROM (SELECT s.name, ST_SetSRID(ST_MakePoint(ST_X(ST_Centroid(s.mercator)), ST_YMax(s.mercator)), 3857) AS at FROM site s WHERE s.district_id = here AND s.mercator && box) n WHERE ST_Intersects(n.at, box)) t), '')
+      || coalesce((SELECT ST_AsMVT(t, 'place_names') FROM (SELECT f.kind, f.name, ST_AsMVTGeom(ST_PointOnSurface(f.mercator), box, 4096, 0) AS geom FROM feature f WHERE f.district_id = here AND f.mercator && box AND ST_Dimension(f.mercator) <> 1 AND ST_Intersects(ST_PointOnSurface(f.mercator), box)) t), '')
     INTO tile;
   RETURN tile;
 END $$;

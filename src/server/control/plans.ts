@@ -7,6 +7,7 @@ import { type Climate, type Stage, stageOn, type Taxon } from "@/core/flora";
 import type { NamedVerdict } from "@/core/identify";
 import type { WaterNear } from "@/core/records";
 import { plainText } from "@/core/limits";
+import { dayWords } from "@/core/time";
 import type { Transaction } from "@/db/client";
 import { district, finding, findingEvent, membership, patch, plan, site } from "@/db/schema";
 import { plantsHere } from "../flora/amendments";
@@ -189,8 +190,8 @@ function windowFor(view: PlanningView, input: PlanInput): { from: string; to: st
   if (!advice.window) throw new Refusal(409, `${advice.method.name}: ${advice.why.join(" ")}`);
   const { from, to } = advice.window;
   if (input.intendedOn < from || input.intendedOn > to)
-    throw new Refusal(400, `The day is outside the window of ${from} to ${to}.`, [
-      { field: "intendedOn", what: `choose a day from ${from} to ${to}` },
+    throw new Refusal(400, `The day is outside the window of ${dayWords(from)} to ${dayWords(to)}.`, [
+      { field: "intendedOn", what: `choose a day from ${dayWords(from)} to ${dayWords(to)}` },
     ]);
   if (!view.people.some((p) => p.id === input.personId))
     throw new Refusal(400, "That person may not be given work here.", [

@@ -213,7 +213,12 @@ async function reportsOpen(tx: Transaction, plants: Plants) {
 async function holdsOf(tx: Transaction, today: string) {
   const lines = await findingLines(
     tx,
-    and(inArray(finding.verdict, ["hold", "open", "unknown"]), sql`${finding.day} > ${today}::date - 400`),
+    and(
+      inArray(finding.verdict, ["hold", "open", "unknown"]),
+      sql`${finding.day} > ${today}::date - 400`,
+      // A later finding on the same patch took its place.
+      sql`NOT EXISTS (SELECT 1 FROM finding l WHERE l.district_id = ${finding.districtId} AND l.patch_id = ${finding.patchId} AND (l.day, l.number) > (${finding.day}, ${finding.number}))`,
+    ),
     60,
   );
   return lines

@@ -1,7 +1,7 @@
 import { desc, eq, sql } from "drizzle-orm";
 import { z } from "zod";
 import type { WaterNear } from "@/core/records";
-import { mustBePast } from "@/core/time";
+import { dayWords, mustBePast } from "@/core/time";
 import type { Transaction } from "@/db/client";
 import { patch, site, waterSeen } from "@/db/schema";
 import { now, todayIn } from "../platform/clock";
@@ -25,7 +25,7 @@ export async function waterNear(tx: Transaction, patchId: string): Promise<Water
     return {
       known: seen.kind === "at" ? "at" : "none-within",
       meters: seen.meters,
-      by: `${seen.seenBy}, on the ground, ${seen.day}`,
+      by: `${seen.seenBy}, on the ground, ${dayWords(seen.day)}`,
     };
   const [row] = await tx
     .select({ water: site.water, mapped: sql<number | null>`water_distance_m(${patch.id})` })
@@ -34,7 +34,7 @@ export async function waterNear(tx: Transaction, patchId: string): Promise<Water
     .where(eq(patch.id, patchId));
   const mapped = row?.mapped ?? null;
   if (!row?.water) return { known: "unknown", ...(mapped === null ? {} : { atMost: mapped }) };
-  const by = `${row.water.by}, on the map, ${row.water.day}`;
+  const by = `${row.water.by}, on the map, ${dayWords(row.water.day)}`;
   if (mapped !== null && mapped <= row.water.withinM) return { known: "at", meters: Math.round(mapped), by };
   return { known: "none-within", meters: row.water.withinM, by };
 }

@@ -4,7 +4,7 @@ import { z } from "zod";
 import { STAGES } from "@/core/flora";
 import { plainText } from "@/core/limits";
 import { patchStateAfter, SEEN_AMOUNTS } from "@/core/records";
-import { mustBePast } from "@/core/time";
+import { dayWords, mustBePast } from "@/core/time";
 import { followUp, patch, site } from "@/db/schema";
 import { todayIn } from "../platform/clock";
 import { notFound, Refusal } from "../platform/faults";
@@ -41,7 +41,8 @@ export async function recordCheck(member: Member, raw: unknown): Promise<void> {
     mustBePast("doneOn", input.doneOn, todayIn(zone));
     await count(tx, member, "change");
     if (due.droppedAt) throw new Refusal(409, "This check is due no more: its treatment was voided or corrected.");
-    if (due.doneOn) throw new Refusal(409, `This check was already recorded on ${due.doneOn} by ${due.doneBy}.`);
+    if (due.doneOn)
+      throw new Refusal(409, `This check was already recorded on ${dayWords(due.doneOn)} by ${due.doneBy}.`);
     await tx
       .update(followUp)
       .set({

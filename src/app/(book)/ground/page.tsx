@@ -11,6 +11,8 @@ import { findingDetail } from "@/server/findings/findings";
 import { plantsOf } from "@/server/flora/amendments";
 import { shippedFlora } from "@/server/flora/flora";
 import { districtBounds, patchLines, siteLines } from "@/server/ground/ground";
+import type { DrawRequest } from "@/components/map/draw-form";
+import type { FindingLine } from "@/server/findings/findings";
 import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Ground" };
@@ -18,27 +20,15 @@ export const metadata = { title: "Ground" };
 export default async function GroundPage({
   searchParams,
 }: {
-  searchParams: Promise<{ draw?: string; site?: string }>;
+  searchParams: Promise<{ draw?: string; site?: string; feature?: string }>;
 }) {
   const member = await memberOrSignIn();
   const plants = await plantsOf(member);
-  const { draw, site: newSite } = await searchParams;
+  const { draw, site: newSite, feature } = await searchParams;
   const mayDraw = member.roles.some((r) => r === "keeper" || r === "specialist");
   const [sites, patches, bounds] = await Promise.all([siteLines(member), patchLines(member), districtBounds(member)]);
   const finding = draw ? (await findingDetail(member, draw).catch(() => notFound())).line : null;
-  const request =
-    newSite && mayDraw
-      ? { what: "site" as const, siteId: "", taxon: "", plant: "", findingId: null, place: null }
-      : finding
-        ? {
-            what: "patch" as const,
-            siteId: finding.siteId,
-            taxon: finding.taxon ?? "",
-            plant: finding.name,
-            findingId: finding.id,
-            place: finding.place,
-          }
-        : null;
+  const request = requestFor({ newSite, feature, mayDraw, finding });
   const grounds =
     shippedFlora()
       .characters.find((c) => c.id === "ground")
@@ -52,14 +42,10 @@ export default async function GroundPage({
     <div>
       <div className="px-4 md:px-6 py-4">
         <PageHead
-          title={request?.what === "site" ? "Draw a site" : request ? `Mark the patch: ${request.plant}` : "Ground"}
-          actions={mayDraw && !request ? <LinkButton href="/ground?site=new">Draw a site</LinkButton> : null}
+          title={request ? (TITLES[request.what] ?? `Mark the patch: ${request.plant}`) : "Ground"}
+          actions={mayDraw && !request ? <DrawLinks /> : null}
         >
-          <p className="small">
-            {request
-              ? "The outline gives the area that plans and records need."
-              : "Sites are dashed, patches are filled, findings are pieces of their tape."}
-          </p>
+          <p className="small">{hintFor(request)}</p>
         </PageHead>
       </div>
       {sites.length === 0 ? (
@@ -130,6 +116,53 @@ export default async function GroundPage({
     </div>
   );
 }
+
+/** What is to be drawn here: what the address asks for, as far as the person may. */
+function requestFor({
+  newSite,
+  feature,
+  mayDraw,
+  finding,
+}: {
+  newSite: string | undefined;
+  feature: string | undefined;
+  mayDraw: boolean;
+  finding: FindingLine | null;
+}): DrawRequest | null {
+  if (finding)
+    return {
+      what: "patch",
+      siteId: finding.siteId,
+      taxon: finding.taxon ?? "",
+      plant: finding.name,
+      findingId: finding.id,
+      place: finding.place,
+    };
+  if (!mayDraw || !(newSite || feature)) return null;
+  const what = newSite ? "site" : feature === "area" ? "area" : "line";
+  return { what, siteId: "", taxon: "", plant: "", findingId: null, place: null };
+}
+
+/** The page says what it is for. */
+function hintFor(request: DrawRequest | null): string {
+  if (!request) return "Sites are dashed, patches are filled, findings are pieces of their tape.";
+  return request.what === "line" || request.what === "area"
+    ? "Distances to water follow what is on the map."
+    : "The outline gives the area that plans and records need.";
+}
+
+const TITLES: Record<string, string | undefined> = {
+  site: "Draw a site",
+  line: "Draw a stream or a track",
+  area: "Draw a lake, a wood or a field",
+};
+const DrawLinks = () => (
+  <>
+    <LinkButton href="/ground?feature=line">Stream or track</LinkButton>
+    <LinkButton href="/ground?feature=area">Lake, wood or field</LinkButton>
+    <LinkButton href="/ground?site=new">Draw a site</LinkButton>
+  </>
+);
 
 /** How far around a site all water is on the map: beyond that its distance is unknown. */
 const MappedWater = ({ site }: { site: { id: string; name: string } }) => (

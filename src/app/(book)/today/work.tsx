@@ -184,7 +184,7 @@ function CheckLine({ check, mayLook }: { check: TodayView["checks"][number]; may
     <li className="row">
       <Disclosure
         summary={
-          <>
+          <span>
             <span className="font-semibold">
               {check.patch}: {check.plant}
             </span>{" "}
@@ -193,7 +193,7 @@ function CheckLine({ check, mayLook }: { check: TodayView["checks"][number]; may
               {check.site} · {check.what}
               <Kilometers meters={check.meters} />
             </span>
-          </>
+          </span>
         }
       >
         <ActionForm

@@ -7,6 +7,7 @@ import { DayInput } from "@/components/ui/day-field";
 import { Disclosure, PlainAction } from "@/components/ui/disclosure";
 import { Row } from "@/components/ui/page";
 import { areaText, fullDay } from "@/components/words/dates";
+import { isTarget } from "@/core/flora";
 import { waterWords } from "@/components/words/water-words";
 import type { patchDetail } from "@/server/ground/ground";
 
@@ -15,9 +16,10 @@ type View = Awaited<ReturnType<typeof patchDetail>>;
 /** Outline, size and surroundings of a patch. */
 export const PatchFacts = ({ view, mayLook }: { view: View; mayLook: boolean }) => {
   const { patch } = view;
+  const actedOn = isTarget(view.status);
   return (
     <>
-      <OutlineDrawing ring={patch.outline.coordinates[0] as [number, number][]} />
+      <OutlineDrawing kept={!actedOn} ring={patch.outline.coordinates[0] as [number, number][]} />
       <dl className="mt-3">
         <Row name="Area">
           {areaText(patch.areaM2)}
@@ -27,7 +29,9 @@ export const PatchFacts = ({ view, mayLook }: { view: View; mayLook: boolean }) 
         <Row name="Cover within">
           {patch.coverShare === null ? "not recorded" : `${Math.round(patch.coverShare * 100)}%`}
         </Row>
-        {patch.coverShare !== null ? <Row name="Infested area">{areaText(patch.areaM2 * patch.coverShare)}</Row> : null}
+        {patch.coverShare !== null && actedOn ? (
+          <Row name="Infested area">{areaText(patch.areaM2 * patch.coverShare)}</Row>
+        ) : null}
         <Row name="Nearest water">{waterWords(view.water)}</Row>
         <Row name="Marked">
           {fullDay(patch.createdAt.toISOString())}, {patch.madeBy}
