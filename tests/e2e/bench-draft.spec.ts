@@ -54,7 +54,7 @@ test("a finding saved in the moment after an answer is taken back carries the ve
   await page.addInitScript(() => {
     const listen = Worker.prototype.addEventListener;
     Worker.prototype.addEventListener = function (kind: string, heard: unknown, options?: unknown) {
-      const late = (event: Event) => setTimeout(() => (heard as (e: Event) => void)(event), 1500);
+      const late = (event: Event) => setTimeout(() => (heard as (e: Event) => void)(event), 500);
       return Reflect.apply(listen, this, [kind, kind === "message" ? late : heard, options]);
     };
   });
