@@ -89,7 +89,7 @@ test("a check that is due is recorded on Today, once it says how much was seen a
   await form.getByRole("button", { name: "Record" }).click();
   await expect(form.getByText("say how much of the plant you saw")).toBeVisible();
   const found = `Two seedlings under the hedge, ${Date.now()}.`;
-  const name = (await due.locator("summary span").first().textContent()) as string;
+  const name = (await due.locator("summary .font-semibold").first().textContent()) as string;
   await form.getByLabel("Note").fill(found);
   await form.getByLabel("Plants seen").selectOption("some");
   await form.getByRole("button", { name: "Record" }).click();

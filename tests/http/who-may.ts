@@ -65,6 +65,7 @@ export const ACTIONS: Record<string, WhoMay> = {
 /** Routes that change something, by method and path of the code. */
 export const ROUTES: Record<string, WhoMay> = {
   "POST /api/v1/session": "anyone",
+  "DELETE /api/v1/session": "anyone",
   "POST /api/v1/findings": ["scout", "specialist"],
   "PUT /api/v1/pictures/[id]": ["scout", "specialist"],
   "POST /api/v1/pictures/[id]/marks": ["scout", "specialist"],

@@ -239,7 +239,7 @@ describe("a record", () => {
     try {
       const now = { from: new Date().toISOString(), to: new Date(Date.now() + 60_000).toISOString() };
       await expect(record(planId, {}, tansy, { ...sprayed, ...now })).rejects.toThrow(
-        /license of Tansy Quillfeather ended on 2026-06-01/,
+        /license of Tansy Quillfeather ended on 1 June 2026/,
       );
       // In June the register said otherwise, and that is what counts for the work of June.
       expect((await record(planId, {}, tansy, sprayed)).seq).toBeGreaterThan(0);

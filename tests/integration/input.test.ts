@@ -476,5 +476,10 @@ describe("a further district", () => {
     const people = await inDistrict(districtId, (tx) => tx.select().from(membership));
     expect(people).toMatchObject([{ name: "Sorrel Finch", roles: ["keeper", "specialist", "scout"] }]);
     await expect(setUp({ ...input, code, password: "otter-valley-demo" })).rejects.toThrow(/set up already/);
+    // Other tests count on this keeper's one district.
+    await asOwner(async (c) => {
+      for (const table of ["membership", "district"])
+        await c.query(`DELETE FROM ${table} WHERE district_id = $1`, [districtId]);
+    });
   });
 });
