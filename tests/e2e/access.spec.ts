@@ -29,7 +29,8 @@ for (const path of SCREENS) {
     if (path === "/bench") await expect(page.locator("#question")).toBeVisible();
     await page.waitForTimeout(300);
     const field = FIELD.includes(path);
-    expect(await serious(page, project.name === "phone" && !field ? "structure" : "all")).toEqual([]);
+    // The same document, scanned on the desk already; on the phone its sizes are new.
+    if (field || project.name === "desk") expect(await serious(page, "all")).toEqual([]);
     expect(await tooLow(page, leastPx(project.name))).toEqual([]);
     if (field && project.name === "desk") await otherThemes(page);
   });

@@ -118,7 +118,9 @@ function advise(
   return {
     ...base,
     answer: "now",
-    why: [`Suits a ${taxon.cycle} ${lifeFormWords[taxon.lifeForm]} in this stage.`],
+    why: [
+      `Suits ${/^[aeiou]/.test(taxon.cycle) ? "an" : "a"} ${taxon.cycle} ${lifeFormWords[taxon.lifeForm]} in this stage.`,
+    ],
     window,
   };
 }

@@ -16,6 +16,7 @@ import {
 import { marksSchema } from "@/core/measure";
 import { bytes, createdAt, districtId, districtKey, geometry, inSameDistrict, rowId, signedBy } from "./columns";
 import { patch, site } from "./ground";
+import type { Stage } from "@/core/flora";
 import type { Verdict } from "@/core/identify";
 import { jsonOf } from "./json";
 
@@ -30,7 +31,7 @@ export const finding = pgTable(
     patchId: uuid("patch_id"),
     place: geometry("place").notNull(),
     day: date("day").notNull(),
-    stage: text("stage"),
+    stage: text("stage").$type<Stage>(),
     /** frozen id of the plant; `taxon` is its name as it was then */
     plantId: text("plant_id"),
     taxon: text("taxon"),

@@ -11,6 +11,7 @@ import {
 import { type and, desc, eq, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
+import type { Stage } from "@/core/flora";
 import { type Case, engineVersion } from "@/core/identify";
 import type { Amendment } from "@/core/pack";
 import { dayIn, mustBePast } from "@/core/time";
@@ -230,7 +231,7 @@ export interface FindingLine {
   madeBy: string;
   /** entered from older notes: its day lies before the district was made here */
   enteredLater: boolean;
-  stage: string | null;
+  stage: Stage | null;
 }
 
 /** Findings, newest first. The database leaves out those at protected places for who may not see them. */

@@ -1,4 +1,5 @@
 import { fullDay } from "@/components/words/dates";
+import { STAGE_WORDS } from "@/components/words/stages";
 import { Item } from "@/components/ui/page";
 import type { FindingLine } from "@/server/findings/findings";
 
@@ -15,7 +16,7 @@ export const FindingHead = ({ line }: { line: FindingLine }) => (
       {fullDay(line.day)}
       {line.enteredLater ? <span className="small block">Entered later, from older notes</span> : null}
     </Item>
-    <Item name="Stage seen">{line.stage ?? "not said"}</Item>
+    <Item name="Stage seen">{line.stage ? STAGE_WORDS[line.stage] : "not said"}</Item>
     <Item name="By">{line.madeBy}</Item>
     <Item name="Point">
       <span className="figure">

@@ -50,7 +50,11 @@ export default async function FindingPage({ params }: { params: Promise<{ id: st
               {plants.common(e.body.taxon)}. “{e.body.reason}”
             </Notice>
           ))}
-          {line.reportFirst ? <ReportFirst view={view} specialist={specialist} mayReport={mayMark} /> : null}
+          {line.reportFirst ? (
+            <div className="mb-6">
+              <ReportFirst view={view} specialist={specialist} mayReport={mayMark} />
+            </div>
+          ) : null}
           <NextSteps line={line} specialist={specialist} mayMark={mayMark} />
           <Seen view={view} plants={plants} mayMark={mayMark} />
         </div>

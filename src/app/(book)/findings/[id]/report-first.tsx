@@ -16,7 +16,7 @@ export function ReportFirst({ view, specialist, mayReport }: { view: View; speci
   const open = view.reports.find((report) => report.state !== "refused");
   const settled = open?.state === "acknowledged" || open?.state === "waived";
   return (
-    <Section title="Report first" aside={settled ? undefined : "before anything is done"}>
+    <Section className="" title="Report first" aside={settled ? undefined : "before anything is done"}>
       <ul>
         {view.reports.map((report) => (
           <li key={report.id} className="row py-1.5">

@@ -1,6 +1,7 @@
 import { Notice } from "@/components/ui/notice";
 import { Row } from "@/components/ui/page";
 import { areaText, fullDay } from "@/components/words/dates";
+import { STAGE_WORDS } from "@/components/words/stages";
 import { waterWords } from "@/components/words/water-words";
 import type { StoredTreatment, StoredVoid } from "@/contracts/treatment";
 import { inZone } from "@/core/time";
@@ -73,7 +74,7 @@ function Facts({ t, plants }: { t: StoredTreatment; plants: Plants }) {
       <Row name="Target">
         {plants.common(t.taxon)}, {t.taxon}
       </Row>
-      <Row name="Stage">{t.stage}</Row>
+      <Row name="Stage">{STAGE_WORDS[t.stage].toLowerCase()}</Row>
       <Row name="Method">{t.methodName}</Row>
       <Row name="Equipment">{t.equipment}</Row>
       {t.product ? (
