@@ -11,17 +11,13 @@ import { patchDetail, savePatch, savePatchOfFinding } from "@/server/ground/grou
 import { savePicture } from "@/server/ground/pictures";
 import { setRoles } from "@/server/people/people";
 import { recordTreatment } from "@/server/records/treatments";
+import { HOGWEED_SEEN as HOGWEED, siteNamed } from "../support/acting";
 import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 
 afterAll(closePools);
 const scout = member(["scout"]);
 const specialist = member(["specialist", "scout"]);
 const applicator = { ...member(["applicator"]), personName: "Tansy Quillfeather" };
-const siteNamed = (name: string) =>
-  inDistrict(
-    OTTER,
-    async (tx) => (await tx.execute<{ id: string }>(sql`SELECT id FROM site WHERE name = ${name}`)).rows[0].id,
-  );
 const input = (siteId: string, observations: unknown[], extra = {}) => ({
   id: uuidv7(),
   siteId,
@@ -32,23 +28,6 @@ const input = (siteId: string, observations: unknown[], extra = {}) => ({
   ...extra,
 });
 const saw = (character: string, state: string) => ({ character, states: [state] });
-const HOGWEED = [
-  saw("plant-kind", "herb"),
-  saw("stem-marks", "blotched"),
-  saw("stem-hair", "bristly"),
-  saw("leaf-lobes", "deep"),
-  saw("leaf-edge", "coarse"),
-  saw("stalk-foot", "bladder"),
-  saw("stem-hollow", "hollow"),
-  saw("stem-ridges", "ridged"),
-  saw("leaf-tip", "drawn-out"),
-  saw("root-kind", "taproot"),
-  { character: "leaf-length", values: [110, 95] },
-  saw("leaf-kind", "simple"),
-  saw("ground", "riverbank"),
-  saw("leaf-hair-above", "none"),
-  saw("clump", "single"),
-];
 
 describe("a patch that is not drawn", () => {
   const named = async () => {
