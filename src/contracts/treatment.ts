@@ -8,6 +8,8 @@ export const recordSchema = z.object({
   planId: z.uuid().nullable().default(null),
   /** the entry that it corrects */
   supersedes: z.uuid().nullable().default(null),
+  /** a correction may say that the work was on another patch of the same site */
+  patchId: z.uuid().optional(),
   /** a specialist's word where the gate was closed on that day */
   againstGate: plainText(20, 2000, "say in at least 20 letters how it came about", true).optional(),
   treatment: toldTreatmentSchema,

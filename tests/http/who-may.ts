@@ -69,6 +69,7 @@ export const ROUTES: Record<string, WhoMay> = {
   "POST /api/v1/findings": ["scout", "specialist"],
   "PUT /api/v1/pictures/[id]": ["scout", "specialist"],
   "POST /api/v1/pictures/[id]/marks": ["scout", "specialist"],
+  "PUT /api/v1/check-pictures/[id]": ["scout", "specialist", "applicator"],
   "POST /api/v1/patches": ["scout", "specialist"],
   "POST /api/v1/sites": ["keeper", "specialist"],
   "POST /api/v1/features": ["keeper", "specialist"],

@@ -13,6 +13,8 @@ import { recordTreatment } from "@/server/records/treatments";
 import { voidEntry } from "@/server/records/voids";
 import {
   clearHogweed,
+  freshPatch,
+  siteNamed,
   HOGWEED,
   HOGWEED_SEEN,
   keeper,
@@ -271,6 +273,30 @@ describe("a correction and a void", () => {
     expect(moved).toEqual(before.map(() => 5));
     expect(await entry(corrected.id)).toMatchObject({ planId, patchId, body: { who: tansy.personName } });
     expect(await planState(planId)).toBe("done");
+  });
+
+  it("may say that the work was on another patch of the same site, and moves what hangs on it", async () => {
+    const { entryId, planId, patchId, siteId } = await done();
+    const other = await freshPatch(siteId);
+    const correct = (extra: object) =>
+      recordTreatment(tansy, {
+        id: uuidv7(),
+        supersedes: entryId,
+        treatment: workOn("2026-06-20", { correctionReason: "It was the bank across the creek." }),
+        ...extra,
+      });
+    const elsewhere = await freshPatch(await siteNamed("Fern Wood"));
+    await expect(correct({ patchId: elsewhere })).rejects.toThrow(/on another site/);
+    const moved = await correct({ patchId: other });
+    expect(await entry(moved.id)).toMatchObject({ planId, patchId: other });
+    expect((await checksOf(moved.id)).map((c) => c.patchId)).toEqual([other, other]);
+    const states = await inDistrict(
+      OTTER,
+      (tx) => tx.select({ id: patch.id, state: patch.state }).from(patch),
+      specialist,
+    );
+    const stateOf = (id: string) => states.find((p) => p.id === id)?.state;
+    expect([stateOf(patchId), stateOf(other)]).toEqual(["open", "treated"]);
   });
 
   it("undoes checks, plan and state; it asks for a role and a reason alone, and is done once", async () => {

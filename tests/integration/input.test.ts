@@ -13,6 +13,8 @@ import { peopleOf, setRoles } from "@/server/people/people";
 import { setUp } from "@/server/people/set-up";
 import { makeSetUpCode } from "@/server/accounts/set-up-code";
 import { saveFeature } from "@/server/ground/features";
+import sharp from "sharp";
+import { checkPictureContent, saveCheckPicture } from "@/server/records/check-pictures";
 import { recordCheck } from "@/server/records/follow-ups";
 import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 
@@ -297,6 +299,37 @@ describe("a check that is due", () => {
   });
 });
 
+describe("a picture of a check", () => {
+  const anyCheck = async () =>
+    (
+      await inDistrict(OTTER, (tx) => tx.select({ id: followUp.id, patchId: followUp.patchId }).from(followUp).limit(1))
+    )[0];
+  it("is re-encoded, stored once, shown with the patch, and is this district's alone", async () => {
+    const check = await anyCheck();
+    const id = uuidv7();
+    const image = await sharp({ create: { width: 30, height: 20, channels: 3, background: "#557755" } })
+      .withExif({ IFD0: { Artist: "x" } })
+      .jpeg()
+      .toBuffer();
+    await saveCheckPicture(scout, id, check.id, image);
+    await saveCheckPicture(scout, id, check.id, image);
+    const stored = await checkPictureContent(scout, id);
+    const { format, width, exif } = await sharp(stored).metadata();
+    expect({ format, width, exif }).toEqual({ format: "webp", width: 30, exif: undefined });
+    expect(
+      (await patchDetail(scout, check.patchId)).checkPictures.get(check.id)?.filter((known) => known === id),
+    ).toEqual([id]);
+    const stranger = member(["scout"], PINE);
+    await expect(checkPictureContent(stranger, id)).rejects.toThrow(/not found/);
+    await expect(saveCheckPicture(stranger, uuidv7(), check.id, image)).rejects.toThrow(/not found/);
+    await expect(saveCheckPicture(scout, uuidv7(), check.id, Buffer.from("<svg onload=1>"))).rejects.toThrow(
+      /not a picture/,
+    );
+    await expect(saveCheckPicture(scout, "x", check.id, image)).rejects.toThrow(/not a UUID/);
+    await expect(asOwner((c) => c.query("DELETE FROM check_picture"))).rejects.toThrow(/append-only/);
+  });
+});
+
 describe("the list", () => {
   it("takes a status that there is, for a plant that there is", async () => {
     await expect(setStatus(keeper, { taxon: "Planta ignota", status: "target" })).rejects.toThrow(/not in the flora/);
@@ -374,7 +407,7 @@ describe("people", () => {
       email: "body@example.test",
       password: "long enough words",
     };
-    await expect(setUp(input)).rejects.toThrow(/No code has been printed|not the code/);
+    await expect(setUp(input)).rejects.toThrow(/No code has been printed|not the code|set up already/);
     await expect(setUp({ ...input, zone: "Mars/Base" })).rejects.toThrow(/time zone/);
     await expect(setUp({ ...input, password: "short" })).rejects.toThrow(/at least 10/);
   });

@@ -26,7 +26,9 @@ interface View {
   usualWind: string | null;
   labels: { id: string; name: string; limits: LabelLimits }[];
   today: string;
-  old: { id: string; body: Treatment } | null;
+  /** of the site, for a correction */
+  patches: { id: string; name: string }[];
+  old: { id: string; patchId: string; body: Treatment } | null;
 }
 
 /** Everything a regulator asks for, filled in from the plan; total is worked out from rate and area as one types. */
@@ -53,6 +55,15 @@ export function TreatmentForm({
           <input type="hidden" name="supersedes" value={view.old.id} />
           <Field name="treatment.correctionReason" label="What was wrong">
             <input name="correctionReason" required />
+          </Field>
+          <Field name="patchId" label="Patch of the work" hint="if it was written on the wrong one, say so above">
+            <select name="patchId" defaultValue={view.old.patchId}>
+              {view.patches.map((p) => (
+                <option key={p.id} value={p.id}>
+                  {p.name}
+                </option>
+              ))}
+            </select>
           </Field>
         </>
       ) : null}

@@ -46,6 +46,20 @@ CREATE TABLE "report_event" (
 	CONSTRAINT "report_event_district_id_id_pk" PRIMARY KEY("district_id","id")
 );
 --> statement-breakpoint
+CREATE TABLE "check_picture" (
+	"district_id" uuid NOT NULL,
+	"id" uuid NOT NULL,
+	"follow_up_id" uuid NOT NULL,
+	"content" "bytea" NOT NULL,
+	"width_px" integer NOT NULL,
+	"height_px" integer NOT NULL,
+	"by" text NOT NULL,
+	"by_id" text,
+	"by_roles" text[],
+	"at" timestamp with time zone DEFAULT now() NOT NULL,
+	CONSTRAINT "check_picture_district_id_id_pk" PRIMARY KEY("district_id","id")
+);
+--> statement-breakpoint
 ALTER TABLE "demonstration" ADD COLUMN "loaded_at" timestamp with time zone DEFAULT now() NOT NULL;--> statement-breakpoint
 ALTER TABLE "follow_up" ADD COLUMN "dropped_at" timestamp with time zone;--> statement-breakpoint
 ALTER TABLE "plan" ADD COLUMN "dropped_why" text;--> statement-breakpoint
@@ -69,6 +83,8 @@ ALTER TABLE "site" ADD COLUMN "water" jsonb;--> statement-breakpoint
 ALTER TABLE "water_seen" ADD CONSTRAINT "water_seen_patch_fk" FOREIGN KEY ("district_id","patch_id") REFERENCES "public"."patch"("district_id","id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "report" ADD CONSTRAINT "report_finding_fk" FOREIGN KEY ("district_id","finding_id") REFERENCES "public"."finding"("district_id","id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "report_event" ADD CONSTRAINT "report_event_report_fk" FOREIGN KEY ("district_id","report_id") REFERENCES "public"."report"("district_id","id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "check_picture" ADD CONSTRAINT "check_picture_check_fk" FOREIGN KEY ("district_id","follow_up_id") REFERENCES "public"."follow_up"("district_id","id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+CREATE INDEX "check_picture_check" ON "check_picture" USING btree ("district_id","follow_up_id");--> statement-breakpoint
 CREATE INDEX "water_seen_patch" ON "water_seen" USING btree ("district_id","patch_id","at");--> statement-breakpoint
 CREATE INDEX "report_finding" ON "report" USING btree ("district_id","finding_id");--> statement-breakpoint
 CREATE INDEX "report_state" ON "report" USING btree ("district_id","state");--> statement-breakpoint
@@ -94,7 +110,7 @@ CREATE UNIQUE INDEX report_open_once ON report (district_id, finding_id) WHERE s
 DO $$
 DECLARE name text;
 BEGIN
-  FOREACH name IN ARRAY ARRAY['water_seen','report','report_event'] LOOP
+  FOREACH name IN ARRAY ARRAY['water_seen','report','report_event','check_picture'] LOOP
     EXECUTE format('ALTER TABLE %I ENABLE ROW LEVEL SECURITY', name);
     EXECUTE format('CREATE POLICY own_district ON %I TO sentinel_app USING (district_id = current_district()) WITH CHECK (district_id = current_district())', name);
     EXECUTE format('GRANT SELECT, INSERT ON %I TO sentinel_app', name);
@@ -104,6 +120,7 @@ END $$;
 -- What is sent of a report never changes; how it stands does.
 GRANT UPDATE (state, sent_at, reference, settled_on, settled_at, attempts) ON report TO sentinel_app;
 CREATE TRIGGER water_seen_append_only BEFORE UPDATE OR DELETE ON water_seen FOR EACH ROW EXECUTE FUNCTION refuse_change();
+CREATE TRIGGER check_picture_append_only BEFORE UPDATE OR DELETE ON check_picture FOR EACH ROW EXECUTE FUNCTION refuse_change();
 CREATE TRIGGER report_event_append_only BEFORE UPDATE OR DELETE ON report_event FOR EACH ROW EXECUTE FUNCTION refuse_change();
 CREATE TRIGGER keep_change AFTER INSERT OR UPDATE OR DELETE ON report FOR EACH ROW EXECUTE FUNCTION keep_change();
 --> statement-breakpoint
@@ -157,7 +174,7 @@ CREATE POLICY masked ON patch AS RESTRICTIVE FOR SELECT TO sentinel_app USING (s
 DO $$
 DECLARE t text[];
 BEGIN
-  FOREACH t SLICE 1 IN ARRAY ARRAY[['finding_event','finding','finding_id'],['picture','finding','finding_id'],['report','finding','finding_id'],['plan','patch','patch_id'],['ledger_entry','patch','patch_id'],['follow_up','patch','patch_id'],['water_seen','patch','patch_id']] LOOP
+  FOREACH t SLICE 1 IN ARRAY ARRAY[['finding_event','finding','finding_id'],['picture','finding','finding_id'],['report','finding','finding_id'],['plan','patch','patch_id'],['ledger_entry','patch','patch_id'],['follow_up','patch','patch_id'],['water_seen','patch','patch_id'],['check_picture','follow_up','follow_up_id']] LOOP
     EXECUTE format('CREATE POLICY masked ON %1$I AS RESTRICTIVE FOR SELECT TO sentinel_app USING (sees_protected() OR EXISTS (SELECT 1 FROM %2$I o WHERE o.district_id = %1$I.district_id AND o.id = %1$I.%3$I))', t[1], t[2], t[3]);
   END LOOP;
 END $$;

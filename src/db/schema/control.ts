@@ -11,7 +11,7 @@ import {
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
-import { createdAt, districtId, districtKey, inSameDistrict, maybeSignedBy, rowId, signedBy } from "./columns";
+import { bytes, createdAt, districtId, districtKey, inSameDistrict, maybeSignedBy, rowId, signedBy } from "./columns";
 import { finding } from "./findings";
 import { patch } from "./ground";
 import { checkResultSchema } from "@/contracts/stored";
@@ -107,6 +107,26 @@ export const followUp = pgTable(
     inSameDistrict(t, t.patchId, patch, "follow_up_patch_fk"),
     inSameDistrict(t, t.ledgerId, ledgerEntry, "follow_up_ledger_fk"),
     index("follow_up_due").on(t.districtId, t.doneOn, t.dueOn),
+  ],
+);
+
+/** A picture of what a check saw, re-encoded before it is stored. Appended. */
+export const checkPicture = pgTable(
+  "check_picture",
+  {
+    districtId: districtId(),
+    id: rowId(),
+    followUpId: uuid("follow_up_id").notNull(),
+    content: bytes("content").notNull(),
+    widthPx: integer("width_px").notNull(),
+    heightPx: integer("height_px").notNull(),
+    ...signedBy("by", "by"),
+    at: timestamp("at", { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [
+    districtKey(t),
+    inSameDistrict(t, t.followUpId, followUp, "check_picture_check_fk"),
+    index("check_picture_check").on(t.districtId, t.followUpId),
   ],
 );
 

@@ -31,6 +31,8 @@ export interface Asked {
   moment: string;
   method: string;
   personId: string;
+  /** the patch of the work, where that is not the finding's */
+  patchId?: string;
   /** the engine's word of now, where it was asked again; else the verdict that stood at that moment */
   recomputed?: NamedVerdict;
 }
@@ -45,9 +47,10 @@ async function gateCase(tx: Transaction, asked: Asked): Promise<GateCase> {
     .select({ f: finding, s: site, withdrawnAt: patch.withdrawnAt })
     .from(finding)
     .innerJoin(site, eq(site.id, finding.siteId))
-    .leftJoin(patch, eq(patch.id, finding.patchId))
+    .leftJoin(patch, asked.patchId ? eq(patch.id, asked.patchId) : eq(patch.id, finding.patchId))
     .where(eq(finding.id, asked.findingId));
   if (!row) throw notFound("The finding");
+  const patchId = asked.patchId ?? row.f.patchId;
   const here = firstOf(
     await tx.select({ hemisphere: district.hemisphere, settings: district.settings }).from(district),
   );
@@ -66,9 +69,9 @@ async function gateCase(tx: Transaction, asked: Asked): Promise<GateCase> {
     finding: judged,
     status: list.status,
     report: list.reportFirst ? await reportAt(tx, row.f.id, asked.moment) : "not-needed",
-    later: row.f.patchId ? await laterOn(tx, plants, row.f.patchId, row.f.id, asked.moment) : [],
+    later: patchId ? await laterOn(tx, plants, patchId, row.f.id, asked.moment) : [],
     seasons: here.settings.findingSeasons,
-    foundAgain: row.f.patchId ? await foundAgainOn(tx, row.f.patchId) : [],
+    foundAgain: patchId ? await foundAgainOn(tx, patchId) : [],
     patchWithdrawn: row.withdrawnAt !== null && row.withdrawnAt.getTime() <= Date.parse(asked.moment),
     method: { name: method?.name ?? asked.method, kind: method?.kind ?? "hand" },
     rules: await rulesAt(tx, row.s.id, row.s.rules, asked.moment),

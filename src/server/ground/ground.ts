@@ -10,6 +10,7 @@ import { shippedFlora } from "../flora/flora";
 import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
+import { picturesOfChecks } from "../records/check-pictures";
 import { entriesOf } from "../records/ledger-pages";
 import { signature } from "../records/signature";
 import { waterNear } from "./water";
@@ -221,6 +222,11 @@ export async function patchDetail(member: Member, id: string) {
     const plants = await plantsHere(tx);
     const taxon = plants.nameNow(row.p);
     const status = (await listFor(tx, row.s.id)).status[taxon] ?? "kept";
+    const followUps = await tx
+      .select()
+      .from(followUp)
+      .where(and(eq(followUp.patchId, id), isNull(followUp.droppedAt)))
+      .orderBy(followUp.dueOn);
     return {
       patch: {
         ...row.p,
@@ -235,11 +241,11 @@ export async function patchDetail(member: Member, id: string) {
       findings: await findingLines(tx, eq(finding.patchId, id)),
       plans: await tx.select().from(plan).where(eq(plan.patchId, id)).orderBy(desc(plan.intendedOn)),
       entries: await entriesOf(tx, id),
-      followUps: await tx
-        .select()
-        .from(followUp)
-        .where(and(eq(followUp.patchId, id), isNull(followUp.droppedAt)))
-        .orderBy(followUp.dueOn),
+      followUps,
+      checkPictures: await picturesOfChecks(
+        tx,
+        followUps.map((check) => check.id),
+      ),
       today: todayIn(row.s.zone),
     };
   });

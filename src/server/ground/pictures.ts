@@ -72,7 +72,7 @@ export async function readCamera(
 }
 const FIRST_PHOTOGRAPH = new Date("1950-01-01T00:00:00Z");
 
-async function encode(content: Buffer) {
+export async function encode(content: Buffer) {
   try {
     const source = sharp(content, { limitInputPixels: MOST_PIXELS, failOn: "error" });
     const { format } = await source.metadata();

@@ -1,5 +1,5 @@
 import { firstOf } from "@/core/items";
-import { eq } from "drizzle-orm";
+import { and, eq, isNull } from "drizzle-orm";
 import { z } from "zod";
 import { stageOn } from "@/core/flora";
 import { district, label, patch, plan, site } from "@/db/schema";
@@ -19,7 +19,7 @@ export async function recordingFor(member: Member, planId: string) {
       .select({
         plan,
         patch: { id: patch.id, name: patch.name, areaM2: patch.areaM2 },
-        site: { name: site.name, zone: site.zone },
+        site: { id: site.id, name: site.name, zone: site.zone },
       })
       .from(plan)
       .innerJoin(patch, eq(patch.id, plan.patchId))
@@ -39,6 +39,12 @@ export async function recordingFor(member: Member, planId: string) {
       labels: await tx.select({ id: label.id, name: label.name, limits: label.limits }).from(label).orderBy(label.name),
       method: shippedMethods().find((m) => m.id === row.plan.method) ?? null,
       settings: here.settings,
+      /** for a correction: the patches of the site */
+      patches: await tx
+        .select({ id: patch.id, name: patch.name })
+        .from(patch)
+        .where(and(eq(patch.siteId, row.site.id), isNull(patch.withdrawnAt)))
+        .orderBy(patch.name),
       reasons: await askGate(tx, {
         act: "record",
         findingId: row.plan.findingId,

@@ -1,4 +1,4 @@
-import { eq } from "drizzle-orm";
+import { and, eq, sql } from "drizzle-orm";
 import { type StoredTreatment, storedTreatmentSchema } from "@/contracts/treatment";
 import type { Transaction } from "@/db/client";
 import { ledgerEntry } from "@/db/schema";
@@ -12,16 +12,23 @@ export interface StandingEntry {
   body: StoredTreatment;
 }
 
-/** The treatments of a patch that count, oldest first. */
+/** The treatments of a patch that count, oldest first. What supersedes one may stand on another patch. */
 export async function standingEntries(tx: Transaction, patchId: string): Promise<StandingEntry[]> {
-  const rows = await tx.select().from(ledgerEntry).where(eq(ledgerEntry.patchId, patchId)).orderBy(ledgerEntry.seq);
-  const superseded = new Set(rows.map((row) => row.supersedes));
-  return rows
-    .filter((row) => row.kind === "treatment" && !superseded.has(row.id))
-    .map(({ id, seq, planId, body }) => ({
-      id,
-      seq,
-      planId,
-      body: readStored("ledger_entry.body", storedTreatmentSchema, body),
-    }));
+  const rows = await tx
+    .select()
+    .from(ledgerEntry)
+    .where(
+      and(
+        eq(ledgerEntry.patchId, patchId),
+        eq(ledgerEntry.kind, "treatment"),
+        sql`NOT EXISTS (SELECT 1 FROM ledger_entry l WHERE l.district_id = ${ledgerEntry.districtId} AND l.supersedes = ${ledgerEntry.id})`,
+      ),
+    )
+    .orderBy(ledgerEntry.seq);
+  return rows.map(({ id, seq, planId, body }) => ({
+    id,
+    seq,
+    planId,
+    body: readStored("ledger_entry.body", storedTreatmentSchema, body),
+  }));
 }

@@ -11,6 +11,7 @@ export function readTreatmentForm(form: FormData): unknown {
     planId: optional(form, "planId") ?? null,
     supersedes: optional(form, "supersedes") ?? null,
     againstGate: optional(form, "againstGate"),
+    patchId: optional(form, "patchId"),
     treatment: {
       from: `${text(form, "day")}T${text(form, "fromTime")}`,
       to: `${text(form, "day")}T${text(form, "toTime")}`,

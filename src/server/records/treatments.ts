@@ -6,7 +6,6 @@ import type { GateReason, Method } from "@/core/control";
 import {
   checkTreatment,
   followUpDays,
-  labelLimitsSchema,
   type RecordFault,
   restrictionsAfter,
   type SeasonUse,
@@ -15,7 +14,7 @@ import {
 } from "@/core/records";
 import { addDays, dayIn, fromZonedTime, mustBePast, seasonOf } from "@/core/time";
 import type { Transaction } from "@/db/client";
-import { district, followUp, label, ledgerEntry, patch, plan, site } from "@/db/schema";
+import { district, followUp, ledgerEntry, patch, plan, site } from "@/db/schema";
 import { readStored } from "@/db/schema/json";
 import { askGate, personAt } from "../control/gate";
 import { plantsHere } from "../flora/amendments";
@@ -26,6 +25,7 @@ import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
 import { append, lockLedger } from "./append-entry";
+import { withLabel } from "./labels";
 import { standingEntries } from "./standing-entries";
 
 /** A clock of the field may run ahead of ours by so much. */
@@ -63,14 +63,14 @@ export async function recordTreatment(
       {
         id: input.id,
         kind: "treatment",
-        patchId: work.plan.patchId,
+        patchId: work.patchId,
         planId: work.plan.id,
         plantId: work.plan.plantId,
         supersedes: input.supersedes,
       },
       body,
     );
-    if (corrected) await moveChecks(tx, corrected.id);
+    if (corrected) await moveChecks(tx, corrected, work.patchId);
     await afterwards(tx, member, input.id, work, treatment, corrected !== null);
     return { id: input.id, seq, warnings: body.warnings };
   });
@@ -80,6 +80,8 @@ interface Work {
   plan: typeof plan.$inferSelect;
   method: Method;
   taxon: string;
+  /** the plan's patch; of a correction that of its entry, or the one that it names */
+  patchId: string;
   patchName: string;
   patchM2: number;
   siteName: string;
@@ -108,12 +110,14 @@ async function workOf(tx: Transaction, input: RecordInput, corrected: Corrected 
   const method = shippedMethods().find((m) => m.id === row.plan.method);
   if (!method)
     throw new Refusal(409, `The method “${row.plan.method}” no longer exists. Drop the plan and plan again.`);
+  const on = corrected ? await patchOf(tx, input.patchId ?? corrected.patchId, row.site.id) : row.patch;
   return {
     plan: row.plan,
     method,
     taxon: (await plantsHere(tx)).nameNow(row.plan),
-    patchName: row.patch.name,
-    patchM2: row.patch.areaM2,
+    patchId: on.id,
+    patchName: on.name,
+    patchM2: on.areaM2,
     siteName: row.site.name,
     zone: row.site.zone,
     rules: row.site.rules,
@@ -122,8 +126,20 @@ async function workOf(tx: Transaction, input: RecordInput, corrected: Corrected 
   };
 }
 
+/** The patch of a correction: work that was written on the wrong one was on another of the same site. */
+async function patchOf(tx: Transaction, patchId: string, siteId: string): Promise<typeof patch.$inferSelect> {
+  const [row] = await tx.select().from(patch).where(eq(patch.id, patchId));
+  if (!row) throw notFound("The patch");
+  if (row.siteId !== siteId)
+    throw new Refusal(400, "The patch is on another site. Void the entry, and record the work where it was done.", [
+      { field: "patchId", what: "choose a patch of this site" },
+    ]);
+  return row;
+}
+
 interface Corrected {
   id: string;
+  patchId: string;
   planId: string | null;
   body: StoredTreatment;
 }
@@ -141,6 +157,7 @@ async function entryToCorrect(tx: Transaction, input: RecordInput): Promise<Corr
     ]);
   return {
     id: old.id,
+    patchId: old.patchId,
     planId: old.planId,
     body: readStored("ledger_entry.body", storedTreatmentSchema, old.body),
   };
@@ -179,7 +196,7 @@ async function completed(
       method: work.method.id,
       methodName: work.method.name,
       product: input.treatment.product && (await withLabel(tx, input.treatment.product)),
-      water: await waterNear(tx, work.plan.patchId),
+      water: await waterNear(tx, work.patchId),
       waterDistanceM: null,
       overruling: work.plan.overruling ?? undefined,
     },
@@ -188,6 +205,7 @@ async function completed(
   const reasons = await askGate(tx, {
     act: corrected ? "correction" : "record",
     findingId: work.plan.findingId,
+    patchId: work.patchId,
     moment,
     method: work.method.id,
     personId: work.plan.personId,
@@ -253,19 +271,6 @@ function againstGate(
   return { againstGate: { reasons: said, word: input.againstGate, by: member.personName } };
 }
 
-/** The label's limits come from the district's own table, never from what the client sent. */
-async function withLabel(
-  tx: Transaction,
-  product: NonNullable<RecordInput["treatment"]["product"]>,
-): Promise<NonNullable<Treatment["product"]>> {
-  const [held] = await tx.select().from(label).where(eq(label.id, product.labelId));
-  if (!held)
-    throw new Refusal(400, "That label is not entered here.", [
-      { field: "product.labelId", what: "enter the label first" },
-    ]);
-  return { ...product, labelName: held.name, limits: labelLimitsSchema.parse(held.limits) };
-}
-
 /** @returns what is out of the ordinary @throws {Refusal} 400 where something is missing */
 async function faultsOf(tx: Transaction, input: RecordInput, work: Work, treatment: Treatment): Promise<RecordFault[]> {
   const faults = checkTreatment(
@@ -291,7 +296,7 @@ async function usedThisSeason(
   superseded: string | null,
 ): Promise<SeasonUse> {
   const seasonIn = (t: Treatment) => seasonOf(dayIn(work.zone, new Date(t.from)), work.hemisphere);
-  const others = await standingEntries(tx, work.plan.patchId);
+  const others = await standingEntries(tx, work.patchId);
   const used = others
     .filter((entry) => entry.id !== superseded)
     .map((entry) => entry.body)
@@ -301,12 +306,16 @@ async function usedThisSeason(
   return { used, patchM2: work.patchM2 };
 }
 
-/** The checks of a corrected entry that are still due fall away: the correction makes its own. */
-async function moveChecks(tx: Transaction, entryId: string): Promise<void> {
+/** The checks of a corrected entry that are still due fall away: the correction makes its own. A patch without work is open again. */
+async function moveChecks(tx: Transaction, corrected: Corrected, patchId: string): Promise<void> {
   await tx
     .update(followUp)
     .set({ droppedAt: now() })
-    .where(and(eq(followUp.ledgerId, entryId), isNull(followUp.doneOn)));
+    .where(and(eq(followUp.ledgerId, corrected.id), isNull(followUp.doneOn)));
+  if (patchId === corrected.patchId) return;
+  await tx.update(patch).set({ state: "treated" }).where(eq(patch.id, patchId));
+  if ((await standingEntries(tx, corrected.patchId)).length === 0)
+    await tx.update(patch).set({ state: "open" }).where(eq(patch.id, corrected.patchId));
 }
 
 async function afterwards(
@@ -327,7 +336,7 @@ async function afterwards(
     due.map(({ days, what }) => ({
       districtId: member.districtId,
       id: uuidv7(),
-      patchId: work.plan.patchId,
+      patchId: work.patchId,
       ledgerId: entryId,
       dueOn: addDays(done, days),
       what,

@@ -1,3 +1,4 @@
+import { CheckPicture } from "@/components/records/check-picture";
 import { Disclosure } from "@/components/ui/disclosure";
 import { DayInput } from "@/components/ui/day-field";
 import { Button, LinkButton } from "@/components/ui/button";
@@ -231,6 +232,7 @@ function CheckLine({ check, mayLook }: { check: TodayView["checks"][number]; may
           <Field name="note" label="Note">
             <input name="note" />
           </Field>
+          <CheckPicture checkId={check.id} />
           <p className="flex gap-3">
             <Button type="submit" look="press">
               Record

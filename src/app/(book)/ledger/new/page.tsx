@@ -94,7 +94,9 @@ export default async function NewEntryPage({
           usualWind: view.settings.winds[Number(todayIn(view.site.zone).slice(5, 7)) - 1] ?? null,
           labels: view.labels,
           today: todayIn(view.site.zone),
-          old: old?.line.kind === "treatment" ? { id: old.line.id, body: old.line.body } : null,
+          patches: view.patches,
+          old:
+            old?.line.kind === "treatment" ? { id: old.line.id, patchId: old.line.patchId, body: old.line.body } : null,
         }}
       />
     </div>

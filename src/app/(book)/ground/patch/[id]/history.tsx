@@ -63,6 +63,12 @@ const eventsOf = (view: View): Event[] => [
             what: (
               <>
                 Checked again, {f.doneBy}: {seenWords(f.result)} {f.result?.note}
+                <span className="flex flex-wrap gap-2">
+                  {(view.checkPictures.get(f.id) ?? []).map((id) => (
+                    // biome-ignore lint/performance/noImgElement: it is served re-encoded, to its own district alone
+                    <img key={id} src={`/api/v1/check-pictures/${id}`} alt="Seen on this check" className="h-28" />
+                  ))}
+                </span>
               </>
             ),
           },
