@@ -35,6 +35,9 @@ const REGROWTH = 1.25;
 /** Work on a stand is planned at most so often: then it is left to another season. */
 const MOST_ROUNDS = 4;
 
+/** A stand that is still on hold is looked at again so often; then it is for a specialist, or nobody. */
+const MOST_TRIES = 3;
+
 /** A stand's life: found, marked, judged, reported, confirmed, planned, treated, checked, each act after the one that it follows from. */
 export class Valley {
   readonly world: World;
@@ -47,6 +50,8 @@ export class Valley {
   readonly plans: { stand: Stand; planId: string; findingId: string }[] = [];
   /** what is done about a plant that is reported first; a story may have it otherwise */
   reported = (_: Stand, findingId: string, day: string): Promise<void> => this.report(findingId, day, "");
+  /** what becomes of a stand that nobody could name; a story may have a specialist come */
+  standsUnnamed = async (_stand: Stand, _findingId: string, _day: string): Promise<void> => undefined;
   sentBack = false;
   readonly held: { stand: Stand; findingId: string; day: string }[] = [];
 
@@ -73,10 +78,9 @@ export class Valley {
     if (!stand.patchId) await this.mark(stand, scout, found.id, day);
     if (found.verdict === "clear") return this.judged(stand, found.id, day);
     this.held.push({ stand, findingId: found.id, day });
-    if (tries < 3) {
-      const again = addDays(day, 25 + Math.round(60 * stand.chance.uniform()));
-      this.agenda.add(again, 10, () => this.find(stand, again, tries + 1));
-    }
+    if (tries >= MOST_TRIES) return this.standsUnnamed(stand, found.id, day);
+    const again = addDays(day, 25 + Math.round(60 * stand.chance.uniform()));
+    this.agenda.add(again, 10, () => this.find(stand, again, tries + 1));
   }
 
   private async mark(stand: Stand, scout: Member, findingId: string, day: string): Promise<void> {
@@ -92,7 +96,7 @@ export class Valley {
     });
   }
 
-  private async judged(stand: Stand, findingId: string, day: string): Promise<void> {
+  async judged(stand: Stand, findingId: string, day: string): Promise<void> {
     if (stand.chance.uniform() < 0.45) {
       const on = addDays(day, 2);
       this.agenda.add(on, 15, () => this.confirm(stand, findingId));

@@ -99,6 +99,26 @@ export function overruled(valley: Valley): void {
   });
 }
 
+/** What a specialist saw of a plant that the scouts cannot tell from its native look-alike. */
+const SEEN_BY_SPECIALIST: Record<string, string> = {
+  "Clematis vitalba":
+    "I opened the flowers of this stand last summer: each has stamens and styles. The native vine beside it has them on separate plants.",
+};
+
+/** A stand that scouts looked at four times without a name is named by a specialist, in writing, and work goes on. */
+export function namedBySpecialist(valley: Valley): void {
+  const { agenda, crew } = valley;
+  valley.standsUnnamed = async (stand, findingId, day) => {
+    const reason = SEEN_BY_SPECIALIST[stand.taxon];
+    if (!reason) return;
+    const on = addDays(day, 3);
+    agenda.add(on, 16, async () => {
+      await overrule(crew.bram, { findingId, taxon: stand.taxon, reason });
+      await valley.judged(stand, findingId, on);
+    });
+  };
+}
+
 /** A registry that sends back what it is handed, and says what is missing. */
 const PARTICULAR: RegistryPort = {
   simulated: true,

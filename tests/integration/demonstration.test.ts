@@ -99,6 +99,25 @@ describe("the past of the demonstration", () => {
     expect(told.filter(({ n }) => n < 1)).toEqual([]);
   });
 
+  it.each([
+    ["broom and gorse on the bluff", ["Cytisus scoparius", "Ulex europaeus"]],
+    ["a giant umbel by the river", ["Heracleum mantegazzianum"]],
+    ["an escaped clematis in the river wood", ["Clematis vitalba"]],
+    ["annual grasses between bunchgrasses", ["Taeniatherum caput-medusae", "Ventenata dubia"]],
+    ["a shade grass in the wood", ["Brachypodium sylvaticum"]],
+    ["a yellow daisy in the hay", ["Jacobaea vulgaris"]],
+    ["brambles at the edge", ["Rubus armeniacus", "Rubus laciniatus"]],
+    ["a cane on the bar", ["Reynoutria ×bohemica", "Reynoutria japonica"]],
+    ["weeds of the lake", ["Myriophyllum spicatum", "Egeria densa", "Ludwigia peploides"]],
+  ])("can be followed from first finding to last check: %s", async (_, plants) => {
+    const told = await rows(sql`
+      SELECT a.taxon AS name, count(*)::int AS n FROM ${FINDING} f JOIN ${PATCH} a ON a.id = f.patch_id
+        JOIN ${PLAN} p ON p.finding_id = f.id JOIN ${ENTRY} e ON e.plan_id = p.id
+        JOIN follow_up c ON c.ledger_id = e.id
+       WHERE f.overruled OR f.verdict = 'clear' GROUP BY 1 HAVING count(c.done_on) > 0`);
+    expect(told.map(({ name }) => name).filter((name) => plants.includes(name))).not.toEqual([]);
+  });
+
   it("was written in the order in which it happened, in a chain that holds", async () => {
     const entries = await inDistrict(OTTER, (tx) => tx.select().from(ledgerEntry).orderBy(ledgerEntry.seq), scout);
     expect(await verifyChain(entries)).toMatchObject({ ok: true });
