@@ -68,7 +68,7 @@ function vocabulary(flora: CompiledFlora) {
     statuses: STATUSES,
     kit: KIT,
     characters: flora.characters.map(
-      ({ id, name, station, kind, unit, ask, help, block, comparative, states, stages, positions }) => ({
+      ({ id, name, station, kind, unit, ask, help, block, comparative, states, stages, answered, positions }) => ({
         id,
         name,
         station,
@@ -78,7 +78,8 @@ function vocabulary(flora: CompiledFlora) {
         block,
         comparative,
         ...(states.length > 0 ? { states } : {}),
-        stages,
+        stages: answered,
+        asked: stages,
         ...(positions ? { positions } : {}),
       }),
     ),

@@ -100,6 +100,7 @@ function readOptions(): TrialOptions {
     assumed: numberOption("assumed", 0.05),
     seed: numberOption("seed", 1),
     stage: stage as Stage | undefined,
+    twoStages: numberOption("two-stages", 0.1),
     orderWalks: numberOption("orders", 240),
     placeTold: place === "told",
     twinsListed: twins === "listed",

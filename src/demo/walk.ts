@@ -25,7 +25,7 @@ export function likelyStage(model: Model, name: string, day: string): Stage {
 export function sampleObservations(model: Model, given: Case, name: string, most: number, seed: number): Observation[] {
   const chance = seededChance(seed);
   const plant = new SimulatedPlant(model, model.taxonIndex.get(name) as number, given.stage as Stage, chance);
-  const plantBeside = new SimulatedPlant(model, plant.taxon, plant.stage, chance.named("beside"), plant);
+  const plantBeside = new SimulatedPlant(model, plant.taxon, plant.stages, chance.named("beside"), plant);
   const scout = new Scout(0.02, chance);
   const made: Case = { ...given, observations: [] };
   for (let i = 0; i < most; i++) {

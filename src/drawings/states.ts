@@ -37,6 +37,7 @@ import {
   straight,
   type Tint,
 } from "./shapes";
+import { drawLook } from "./looks/added";
 import { butterflySeedLeaves, SEEDLINGS } from "./seedlings";
 import * as water from "./water";
 import { specialHair, WOOD } from "./wood";
@@ -2899,6 +2900,8 @@ function seedRibs(state: string): Shape[] {
 
 /** The picture of a state, or null where there is none: a smell, a measure. */
 export function drawState(character: string, state: string): Shape[] | null {
+  const look = drawLook(character, state);
+  if (look) return look;
   const draw = DRAWINGS[character];
   return draw ? draw(state) : null;
 }

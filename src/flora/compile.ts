@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { existsSync, readdirSync } from "node:fs";
 import { join } from "node:path";
-import type { Character, CompiledFlora, Pair, Score, Shown, Stage, Taxon } from "@/core/flora";
+import { type Character, type CompiledFlora, type Pair, POSITIONS, type Score, type Shown, type Stage, type Taxon } from "@/core/flora";
 import { taxonId } from "@/core/pack";
 import { readCharacters } from "./read-characters";
 import { readTaxon } from "./read-taxa";
@@ -60,6 +60,10 @@ export function compileFlora(root: string, options = { found: true }): { flora: 
   const blocks = Object.fromEntries(
     [...new Set(characters.map((c) => c.block))].map((block) => [block, BLOCK_DOUBT[block] ?? DEFAULT_BLOCK_DOUBT]),
   );
+  for (const [c, character] of characters.entries()) {
+    const positions = POSITIONS.filter((p) => scores.some((s) => s.character === c && s.position === p));
+    if (positions.length > 0) character.positions = positions;
+  }
   const body = { blocks, characters, taxa, sets, scores, pairs };
   const version = createHash("sha256").update(JSON.stringify(body)).digest("hex").slice(0, 12);
   return { flora: { version, ...body }, problems };

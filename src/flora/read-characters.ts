@@ -4,7 +4,6 @@ import {
   LIFE_FORMS,
   type LifeForm,
   type Mistake,
-  POSITIONS,
   type Stage,
   STAGES,
 } from "@/core/flora";
@@ -80,6 +79,7 @@ function readCharacter(id: string, raw: Record<string, unknown>, say: (what: str
     name: String(raw.name),
     ask: String(raw.ask),
     help: String(raw.help ?? ""),
+    ...(raw.words ? { words: String(raw.words) } : {}),
     station: String(raw.station),
     kind,
     unit: raw.unit as string | undefined,
@@ -87,7 +87,8 @@ function readCharacter(id: string, raw: Record<string, unknown>, say: (what: str
     comparative: raw.compares !== undefined,
     ...(raw.compares ? { compares: String(raw.compares) } : {}),
     stages,
-    positions: (raw.positions as Character["positions"])?.filter((p) => POSITIONS.includes(p)),
+    answered: raw.answered === undefined ? answeredAt(String(raw.station), stages) : readStages(raw.answered, say),
+    ...(raw.grows === true ? { grows: true as const } : {}),
     seconds: Number(raw.seconds ?? 6),
     kit: kit as Character["kit"],
     destroys: raw.destroys === true,
@@ -100,6 +101,14 @@ function readCharacter(id: string, raw: Record<string, unknown>, say: (what: str
     ...(winter.length > 0 ? { winter } : {}),
     states,
   };
+}
+
+const AFTER_SEEDLING: Stage[] = ["vegetative", "flowering", "fruiting", "winter"];
+/** The stages at which a plant can have a part, where the file does not say: no seedling flowers, and a grown plant has lost its seed leaves. */
+function answeredAt(station: string, asked: Stage[]): Stage[] {
+  if (asked.every((stage) => stage === "seedling")) return ["seedling", "vegetative"];
+  const ofHead = asked.every((stage) => stage !== "seedling" && stage !== "vegetative");
+  return ofHead && station !== "distance" ? AFTER_SEEDLING : [...STAGES];
 }
 
 function readStages(raw: unknown, say: (what: string) => void): Stage[] {

@@ -369,6 +369,7 @@ describe("a batch of walks", () => {
     seed: 3,
     orderWalks: 0,
     placeTold: false,
+    twoStages: 0,
     tuning: {},
     twinsListed: true,
   };

@@ -11,6 +11,7 @@ const character = (id: string, block: string, states: string[], extra: Partial<C
   block,
   comparative: false,
   stages: ["seedling", "vegetative", "flowering", "fruiting", "winter"],
+  answered: extra.stages ?? ["seedling", "vegetative", "flowering", "fruiting", "winter"],
   seconds: 5,
   kit: [],
   destroys: false,

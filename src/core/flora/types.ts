@@ -30,6 +30,8 @@ export interface Character {
   name: string;
   ask: string;
   help: string;
+  /** everyday words for it and what it shows, by which it is found */
+  words?: string;
   station: string;
   kind: CharacterKind;
   unit?: string;
@@ -37,7 +39,13 @@ export interface Character {
   comparative: boolean;
   /** of a comparative character: the measured character that is compared with another plant's */
   compares?: string;
+  /** those at which it is asked: the part is there then as a rule */
   stages: Stage[];
+  /** every stage at which a plant of that kind can have the part, so that it may be answered */
+  answered: Stage[];
+  /** a plant that is not full-grown shows any smaller number */
+  grows?: true;
+  /** parts of the plant at which it is scored apart */
   positions?: Position[];
   /** typical time to look, seconds */
   seconds: number;

@@ -32,6 +32,7 @@ export { type Memory, newMemory } from "./posterior/block";
 export { judge } from "./posterior/judge";
 export { type Judgement, likeliestStage } from "./posterior/judgement";
 
+export { statedStages } from "./case/stated-stages";
 export { stageStatedChance } from "./posterior/stage-stated";
 
 export { decide } from "./verdict/decide";

@@ -42,7 +42,7 @@ const words = (text: string) =>
 /** Every part that can be asked about, found by its name first, then by the answers it takes, then by the question. */
 export function indexParts(characters: Character[]): PartIndex {
   const search = new MiniSearch({
-    fields: ["name", "answers", "ask", "station"],
+    fields: ["name", "words", "answers", "ask", "station"],
     tokenize: words,
     processTerm: (term) => term,
   });
@@ -50,6 +50,7 @@ export function indexParts(characters: Character[]): PartIndex {
     characters.map((c, id) => ({
       id,
       name: c.name,
+      words: c.words ?? "",
       answers: c.states.map((s) => `${s.name} ${s.help}`).join(" "),
       ask: c.ask,
       station: c.station.replace("-", " "),
@@ -70,7 +71,7 @@ export function findParts(index: PartIndex, text: string, askable: ReadonlySet<s
   const options = {
     prefix: true,
     fuzzy: (term: string) => (term.length > 5 ? 0.2 : false),
-    boost: { name: 6, answers: 1.4, station: 1.2, ask: 0.8 },
+    boost: { name: 6, words: 3, answers: 1.4, station: 1.2, ask: 0.8 },
     weights: { fuzzy: 0.3, prefix: 0.75 },
   };
   const all = index.search.search(asked, { ...options, combineWith: "AND" });

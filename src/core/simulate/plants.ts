@@ -56,7 +56,8 @@ const SHOOTS = 0.5;
 /** One plant standing somewhere: what each of its parts really shows, drawn once and then fixed, each by itself. */
 export class SimulatedPlant {
   readonly taxon: number;
-  readonly stage: Stage;
+  /** one stage, or two at once: each part is at one of them */
+  readonly stages: Stage[];
   private readonly shown = new Map<number, number>();
   /** what other parts stand on, also where the stage does not show it */
   private readonly bases = new Map<number, number | null>();
@@ -67,10 +68,10 @@ export class SimulatedPlant {
   private readonly shoots: SimulatedPlant | null;
 
   /** @param patch a plant of the same patch: one in two is a shoot of it, and shows all that it shows */
-  constructor(nature: Model, taxon: number, stage: Stage, chance: Chance, patch?: SimulatedPlant) {
+  constructor(nature: Model, taxon: number, stages: Stage | Stage[], chance: Chance, patch?: SimulatedPlant) {
     this.nature = nature;
     this.taxon = taxon;
-    this.stage = stage;
+    this.stages = [stages].flat();
     this.chance = chance;
     const forms = nature.flora.taxa[taxon].forms;
     this.shoots = patch && chance.named("shoot").uniform() < SHOOTS ? patch : null;
@@ -88,16 +89,19 @@ export class SimulatedPlant {
 
   private draw(c: number): number | null {
     const character = this.nature.flora.characters[c];
-    return character.stages.includes(this.stage) || this.keepsInWinter(character) ? this.drawShown(c, character) : null;
+    const shownAt = this.stages.filter((stage) => character.stages.includes(stage) || this.keepsInWinter(character, stage));
+    if (shownAt.length === 0) return null;
+    const which = shownAt.length === 1 ? 0 : this.chance.named(`stage of ${character.id}`).below(shownAt.length);
+    return this.drawShown(c, character, shownAt[which]);
   }
 
-  private drawShown(c: number, character: Character): number | null {
+  private drawShown(c: number, character: Character, stage = this.stages[0]): number | null {
     const chance = this.chance.named(`plant ${character.id}`);
     if (recordingOf(this.nature, this.taxon, c) === "not-applicable" || this.lacksBase(character)) {
       const none = character.states.findIndex((s) => s.id === "none");
       return none >= 0 ? none : null;
     }
-    const score = scoreFor(this.nature, this.taxon, c, this.stage, undefined, this.form);
+    const score = scoreFor(this.nature, this.taxon, c, stage, undefined, this.form);
     if (score?.notApplicable) return null;
     if (score?.points) {
       const raw = quantile(score.points, 0.001 + 0.998 * chance.uniform(), minimumWidth(character.kind));
@@ -125,8 +129,8 @@ export class SimulatedPlant {
   }
 
   /** Whether this one plant has kept over winter what the part belongs to. */
-  private keepsInWinter(character: Character): boolean {
-    if (this.stage !== "winter" || !character.winter) return false;
+  private keepsInWinter(character: Character, stage: Stage): boolean {
+    if (stage !== "winter" || !character.winter) return false;
     return character.winter.every(({ character: id, states }, i) => {
       const kept = this.nature.characterIndex.get(id) as number;
       if (recordingOf(this.nature, this.taxon, kept) !== "recorded") return i > 0;

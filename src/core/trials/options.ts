@@ -6,6 +6,8 @@ export interface TrialOptions {
   assumed: number;
   seed: number;
   stage?: Stage;
+  /** share of plants that are at two stages at once */
+  twoStages: number;
   /** walks for the comparison with other orders of checks */
   orderWalks: number;
   /** whether the place is told before the first check, as on the Bench */

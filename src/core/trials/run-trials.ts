@@ -52,7 +52,7 @@ export function runBatch(
   const batch: Batch = { names: [], actions: [], removed: [] };
   const withoutTaxon = new Map<number, Model>();
   for (let i = from; i < to; i++) {
-    const start = drawStart(model, lists, options.seed * 1e6 + i, { stage: options.stage });
+    const start = drawStart(model, lists, options.seed * 1e6 + i, { stage: options.stage, twoStages: options.twoStages });
     if (!start) continue;
     const removed = i % REMOVED_EVERY === 0;
     if (removed) {
@@ -123,6 +123,7 @@ export function makeReport(
       stages: options.stage ? { [options.stage]: 1 } : STAGE_MIX,
       lists: "three invented districts, drawn evenly",
       truth: "uniform over sets, then over the plants of the set",
+      twoStages: options.twoStages,
       removed: `1 of ${REMOVED_EVERY}`,
       place: options.placeTold ? "told before the first check" : "not told",
       twins: options.twinsListed ? "plants taken out stay listed as twins" : "nothing is known of plants taken out",

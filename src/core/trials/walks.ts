@@ -19,6 +19,7 @@ import {
   gateOf,
   isSettled,
   stageStatedChance,
+  statedStages,
   caseAt,
 } from "../identify";
 import { type Chance, seededChance } from "../random";
@@ -50,6 +51,8 @@ export interface Start {
   set: string;
   taxon: number;
   stage: Stage;
+  /** of a plant at two stages at once: the other one */
+  also?: Stage;
   day: string;
   list: TrialList;
   seed: number;
@@ -88,12 +91,21 @@ export interface ActionWalk {
   clearedAsTwin?: boolean;
 }
 
+/** Stages that stand side by side on one plant: seed leaves below true ones, flowers beside ripe fruit, last year's stems beside new shoots. */
+const BESIDE: Record<Stage, Stage[]> = {
+  seedling: ["vegetative"],
+  vegetative: ["flowering", "winter"],
+  flowering: ["fruiting", "vegetative"],
+  fruiting: ["flowering", "winter"],
+  winter: ["vegetative", "fruiting"],
+};
+
 /** Draws the start of a walk: the plant uniformly within a set, the stage by the mix or as given. */
 export function drawStart(
   model: Model,
   lists: TrialList[],
   seed: number,
-  only?: { set?: string; stage?: Stage },
+  only?: { set?: string; stage?: Stage; twoStages?: number },
 ): Start | null {
   const chance = seededChance(seed);
   const sets = model.flora.sets.filter((s) => !only?.set || s.id === only.set);
@@ -105,8 +117,17 @@ export function drawStart(
     only?.stage ?? stages[chance.pick(stages.map((s) => (model.flora.taxa[taxon].calendar[s] ? STAGE_MIX[s] : 0)))];
   const day = drawDay(model.flora, taxon, stage, chance);
   if (!day) return null;
-  return { set: set.id, taxon, stage, day, list: lists[chance.below(lists.length)], seed };
+  const second = chance.named("second stage");
+  const beside = BESIDE[stage].filter((s) => model.flora.taxa[taxon].calendar[s]);
+  const also =
+    second.uniform() < (only?.twoStages ?? 0) && beside.length > 0 ? beside[second.below(beside.length)] : undefined;
+  return {
+    ...{ set: set.id, taxon, stage, day, list: lists[chance.below(lists.length)], seed },
+    ...(also ? { also } : {}),
+  };
 }
+
+const stagesOf = ({ stage, also }: Start): Stage[] => (also ? [stage, also] : [stage]);
 
 function beginCase(
   { model, nature, placeTold }: Walker,
@@ -124,7 +145,9 @@ function beginCase(
     : [];
   return caseAt(
     { list: start.list.status, actions: start.list.actions },
-    { id: String(start.seed), day: start.day, stage: stated, observations },
+    start.also
+      ? { id: String(start.seed), day: start.day, stage: null, stages: stagesOf(start), observations }
+      : { id: String(start.seed), day: start.day, stage: stated, observations },
     model,
   );
 }
@@ -151,7 +174,7 @@ export interface OpenCase {
 /** The standing plant before the first check. @param lot between 0 and 1, apart for each kind of walk: its plant and its scout */
 export function openCase(walker: Walker, start: Start, lot: number): OpenCase {
   const chance = seededChance(start.seed + lot);
-  const plant = new SimulatedPlant(walker.nature, start.taxon, start.stage, chance);
+  const plant = new SimulatedPlant(walker.nature, start.taxon, stagesOf(start), chance);
   const scout = new Scout(walker.error, chance);
   const given = beginCase(walker, start, plant, scout, chance);
   const memory = newMemory();
@@ -166,7 +189,7 @@ export function openCase(walker: Walker, start: Start, lot: number): OpenCase {
         const other = new SimulatedPlant(
           walker.nature,
           start.taxon,
-          start.stage,
+          stagesOf(start),
           chance.named(`plant ${++others + 1}`),
           plant,
         );
@@ -303,7 +326,11 @@ export function canBeAsked(judgement: Judgement, c: number): boolean {
     ruledOut(judgement, c)
   )
     return false;
-  return !given.stage || stages.includes(given.stage) || (given.stage === "winter" && winter !== undefined);
+  const stated = statedStages(given);
+  return (
+    stated.length === 0 ||
+    stated.some((stage) => stages.includes(stage) || (stage === "winter" && winter !== undefined))
+  );
 }
 
 /** Whether it stands on the sheet of the kind of plant that the scout states as well. */

@@ -4,7 +4,7 @@ import { type Case, type CaseInput, caseSchema } from "./case";
 export type PlaceKnowledge = Omit<CaseInput, keyof Looked>;
 
 /** What was seen there: when, at which stage, with what kit. */
-export type Looked = Pick<CaseInput, "id" | "day" | "stage" | "kit" | "observations">;
+export type Looked = Pick<CaseInput, "id" | "day" | "stage" | "stages" | "kit" | "observations">;
 
 /**
  * The one way to a case: the Bench, the server, previews, trials and the demonstration all come through here, so that none of
@@ -20,7 +20,7 @@ export function caseAt(
 ): Case {
   const known = <T>(record: Record<string, T> = {}): Record<string, T> =>
     Object.fromEntries(Object.entries(record).filter(([name]) => flora.taxonIndex.has(name)));
-  const { id, day, stage, kit, observations } = looked;
+  const { id, day, stage, stages, kit, observations } = looked;
   return caseSchema.parse({
     ...place,
     list: known(place.list),
@@ -29,6 +29,7 @@ export function caseAt(
     id,
     day,
     stage,
+    stages,
     kit,
     observations,
   }) as Case;

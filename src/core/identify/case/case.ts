@@ -37,13 +37,15 @@ export type Costs = z.output<typeof costsSchema>;
 /** What the scout has along; left out: everything. */
 export const kitSchema = z.array(z.enum(KIT)).default([...KIT]);
 
-export const caseSchema = z.object({
+const caseShape = z.object({
   id: z.string().default("case"),
   day: z.iso.date(),
   hemisphere: z.enum(["north", "south"]).default("north"),
   /** days by which spring comes later here, and autumn earlier, than the calendars say */
   seasonShift: z.number().int().min(-MOST_SHIFT).max(MOST_SHIFT).default(0),
   stage: z.enum(STAGES).nullable().default(null),
+  /** two stages at once: each part is at one of the two */
+  stages: z.array(z.enum(STAGES)).min(1).max(2).optional(),
   setting: z.record(z.string(), z.array(z.string())).default({}),
   kit: kitSchema,
   list: z.record(z.string(), z.enum(STATUSES)).default({}),
@@ -54,6 +56,11 @@ export const caseSchema = z.object({
   costs: costsSchema.default(DEFAULT_COSTS),
   observations: z.array(observationSchema).max(200).default([]),
 });
+/** @throws {ZodError} where one stage is stated and is none of those given as two */
+export const caseSchema = caseShape.refine(
+  ({ stage, stages }) => stage === null || stages === undefined || stages.includes(stage),
+  { path: ["stages"], message: "stage must be one of stages. Leave out one of the two fields" },
+);
 declare const made: unique symbol;
 /** A case as `caseAt` makes it; nothing else can, and the type checker sees to it. */
 export type Case = z.output<typeof caseSchema> & { readonly [made]: true };

@@ -3,6 +3,7 @@ import { type CompiledFlora, LIFE_FORMS, type Score, STAGES, STATUSES } from "..
 import { TUNING } from "../tuning";
 import { fillCharacter } from "./answer-tables";
 import { crossesOf } from "./crosses";
+import { withDerivedScores } from "./derived-scores";
 import { lackingOf } from "./lacking";
 import { classEdges } from "./measures";
 import type { Condition, Model } from "./model";
@@ -12,13 +13,14 @@ import { unscoredTwins } from "./unscored-twins";
 import { seenOn } from "./visible-at-stage";
 
 /**
- * @param flora compiled flora
+ * @param recorded compiled flora
  * @param observerError the observer's error in [0, 0.5]; 0.05 is the reference
  * @param tuning the constants of the engine
  */
-export function buildModel(flora: CompiledFlora, observerError = TUNING.referenceError, tuning = TUNING): Model {
+export function buildModel(recorded: CompiledFlora, observerError = TUNING.referenceError, tuning = TUNING): Model {
   if (!(observerError >= 0 && observerError <= 0.5))
     throw new InputError("out-of-range", "observerError", observerError, "give a number from 0 to 0.5");
+  const flora = withDerivedScores(recorded);
   const scoresOf = indexScores(flora);
   const { conditions, firstCondition } = conditionsOf(flora);
   const taxonLifeForm = Uint8Array.from(flora.taxa, (t) => LIFE_FORMS.indexOf(t.lifeForm));

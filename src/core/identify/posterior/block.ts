@@ -32,7 +32,7 @@ export const intactShare = (model: Model, block: Block, z: number): number =>
 
 /** What was worked out for earlier cases under one model, to be used again for the observations that stayed. */
 export interface Memory {
-  evidence: WeakMap<Observation, { item: Evidence | null; base: BaseKnown }>;
+  evidence: WeakMap<Observation, { item: Evidence | null; base: BaseKnown; stage: string }>;
   blocks: Map<string, { items: Evidence[]; block: Block }>;
   season?: Season;
 }

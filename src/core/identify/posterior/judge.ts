@@ -1,5 +1,6 @@
 import { isTarget } from "../../flora";
 import type { Case, Observation } from "../case/case";
+import { statedStages } from "../case/stated-stages";
 import { checkTogether } from "../evidence/check-observation";
 import { crossChanceOf, crossStageChance } from "../evidence/cross-evidence";
 import type { Evidence } from "../evidence/evidence";
@@ -67,12 +68,14 @@ export function judge(model: Model, given: Case, memory?: Memory): Judgement {
 }
 
 function evidenceOfAll(model: Model, given: Case, memory?: Memory): (Evidence | null)[] {
+  const stated = statedStages(given);
+  const stage = stated.join("+");
   return given.observations.map((observation, i) => {
     const base = baseOf(model, observation, given.observations);
     const known = memory?.evidence.get(observation);
-    if (known?.base === base) return known.item;
-    const item = evidenceOf(model, observation, i, base);
-    memory?.evidence.set(observation, { item, base });
+    if (known && known.base === base && known.stage === stage) return known.item;
+    const item = evidenceOf(model, observation, i, base, stated);
+    memory?.evidence.set(observation, { item, base, stage });
     return item;
   });
 }

@@ -1,5 +1,6 @@
 import { dayOfYear, STAGES, stageShares } from "../../flora";
 import type { Case } from "../case/case";
+import { statedStages } from "../case/stated-stages";
 import type { Model } from "../model/model";
 import { scaleWhere } from "../model/scores";
 import type { Memory, Season } from "./block";
@@ -8,7 +9,7 @@ import { sumConditions } from "./sums";
 
 /** @param memory keeps the last season: from one answer to the next the day and the stage stay */
 export function seasonOf(model: Model, given: Case, memory?: Memory): Season {
-  const key = `${given.day} ${given.hemisphere} ${given.seasonShift} ${given.stage ?? ""}`;
+  const key = `${given.day} ${given.hemisphere} ${given.seasonShift} ${statedStages(given).join("+")}`;
   if (memory?.season?.key === key) return memory.season;
   const season = { key, ...workOutSeason(model, given) };
   if (memory) memory.season = season;
@@ -18,7 +19,10 @@ export function seasonOf(model: Model, given: Case, memory?: Memory): Season {
 /** Chance of each condition of a plant on this day, and how findable the plant is now, at least the floor. */
 function workOutSeason(model: Model, given: Case): Omit<Season, "key"> {
   const yearDay = dayOfYear(given.day, given);
-  const stated = STAGES.map((stage) => (given.stage ? stageStatedChance(given.stage, stage, model.tuning) : 1));
+  const said = statedStages(given);
+  const stated = STAGES.map((stage) =>
+    said.length === 0 ? 1 : Math.max(...said.map((one) => stageStatedChance(one, stage, model.tuning))),
+  );
   const conditionChance = new Float64Array(model.conditions.length);
   const findable = new Float64Array(model.flora.taxa.length);
   model.flora.taxa.forEach((taxon, t) => {

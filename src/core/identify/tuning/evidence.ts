@@ -8,6 +8,18 @@ export const EVIDENCE = {
     "A part is seen at a stage at which the plant does not show it: calendars and stages are not exact.",
     ASSUMED,
   ),
+  partThere: tuned(
+    0.3,
+    "probability",
+    "A part that is not asked about at a stage, though such a plant can have it then, is there on so many.",
+    ASSUMED,
+  ),
+  otherStage: tuned(
+    0.6,
+    "share",
+    "A score that was not given for a stage holds for it to this extent; the rest is background.",
+    ASSUMED,
+  ),
   beyondAny: tuned(
     20,
     "times the largest",

@@ -1,0 +1,41 @@
+import { drawLeaf } from "../leaf";
+import { all, area, flat, inner, type Shape } from "../shapes";
+import * as cluster from "./clusters";
+import { collar } from "../parts";
+import * as grass from "./grasses";
+import { LEAF_LOOKS } from "./leaves";
+import { type Pictures, STEM_LOOKS } from "./stems";
+
+const midline = (): Shape[] =>
+  all(
+    drawLeaf({ shape: "egg", base: "rounded" }, [60, 84], 72, 0, 8),
+    flat("M57,82L59,16L61,16L63,82Z", "white"),
+    inner("M57,82L59,16M63,82L61,16"),
+  );
+const purpleBelow = (): Shape[] =>
+  all(drawLeaf({ shape: "oval" }, [34, 86], 74), drawLeaf({ shape: "oval", tint: "purple" }, [86, 86], 74));
+const smallClaws = (): Shape[] =>
+  all(
+    collar({ auricles: "none" }),
+    area("M64,54Q76,52 74,66Q66,68 60,62Q66,60 64,54Z", "pale"),
+    area("M41,54Q28,52 31,66Q38,68 46,62Q40,60 41,54Z", "pale"),
+  );
+
+/** States that were added to characters whose other states are drawn elsewhere. */
+const ADDED: Pictures = {
+  cluster: { "simple-umbel": cluster.simpleUmbel, "dense-head": cluster.denseHead, coil: cluster.coil },
+  midrib: { "mid-stripe": grass.midStripe },
+  auricles: { "small-claws": smallClaws },
+  "stem-wings": { spiny: cluster.spinyWings },
+  "seed-leaf": { heart: cluster.heartSeedLeaves },
+  "root-kind": { chambered: cluster.chamberedRoot },
+  "blade-hair": { foot: grass.bladeFoot },
+  "dead-stems": { vine: cluster.deadVine },
+  "under-tone": { purple: purpleBelow },
+  "leaf-marks": { midline },
+};
+
+const LOOKS: Pictures = { ...STEM_LOOKS, ...LEAF_LOOKS, ...grass.GRASS_LOOKS, ...cluster.CLUSTER_LOOKS, ...ADDED };
+
+/** The picture of a state that this folder draws; null where another does. */
+export const drawLook = (character: string, state: string): Shape[] | null => LOOKS[character]?.[state]?.() ?? null;
