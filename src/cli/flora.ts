@@ -5,8 +5,7 @@ import { printJson, run } from "./output";
 
 /** Reads, compiles and checks the flora. `--check` prints problems by file and line, and fails if there are any. */
 run(() => {
-  const { flora, problems } = compileFlora(FLORA_ROOT);
-  const figures = floraFigures(flora, problems, FLORA_ROOT);
+  const figures = floraFigures(compileFlora(FLORA_ROOT), FLORA_ROOT);
   if (!process.argv.includes("--check")) return printJson(figures);
   for (const { file, line, what } of figures.problems) process.stderr.write(`${file}:${line}: ${what}\n`);
   if (figures.pairsConfusedUnlisted > 0)

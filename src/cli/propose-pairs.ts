@@ -8,12 +8,18 @@ import { FLORA_ROOT } from "@/flora/load";
 
 /**
  * Writes pairs-found.yaml: pairs that the simulation confuses and nobody had listed. Deciders are the characters
- * that separate the two most at that stage; the mistake names what is alike in both and so misleads.
+ * that separate the two most at that stage. A line has no sentence, and its pair is never shown as look-alikes: only a person
+ * can say what mistake is made (pairs.yaml), or why nobody makes one (pairs-dismissed.yaml).
  */
-const { flora } = compileFlora(FLORA_ROOT, { found: false });
+const { flora, dismissed } = compileFlora(FLORA_ROOT, { found: false });
 const model = buildModel(flora);
-const listed = new Set(flora.pairs.flatMap((p) => [`${p.a}|${p.b}`, `${p.b}|${p.a}`]));
-const found = new Map<string, { a: number; b: number; deciders: Map<string, string[]>; alike: string[] }>();
+const listed = new Set(
+  [...flora.pairs.map((p) => [p.a, p.b]), ...dismissed.map((d) => d.pair)].flatMap(([a, b]) => [
+    `${a}|${b}`,
+    `${b}|${a}`,
+  ]),
+);
+const found = new Map<string, { a: number; b: number; deciders: Map<string, string[]> }>();
 flora.taxa.forEach((taxon, a) => {
   for (const stage of STAGES) {
     if (!taxon.calendar[stage]) continue;
@@ -24,7 +30,6 @@ flora.taxa.forEach((taxon, a) => {
         a: Math.min(a, b),
         b: Math.max(a, b),
         deciders: new Map(),
-        alike: alikeIn(model, a, b, STAGES.indexOf(stage)),
       };
       const best = deciders(model, a, b, STAGES.indexOf(stage));
       if (best.length > 0) pair.deciders.set(stage, best);
@@ -32,17 +37,17 @@ flora.taxa.forEach((taxon, a) => {
     }
   }
 });
-const lines = [...found.values()].map(({ a, b, deciders: byStage, alike }) => {
+const lines = [...found.values()].map(({ a, b, deciders: byStage }) => {
   const any =
     byStage.size > 0
       ? byStage
       : new Map([["any", STAGES.map((_, s) => deciders(model, a, b, s)).sort((x, y) => y.length - x.length)[0]]]);
   const list = [...any].map(([stage, names]) => `${stage}: "${names.join(", ")}"`).join(", ");
-  return `- { pair: [${flora.taxa[a].name}, ${flora.taxa[b].name}], deciders: { ${list} }, mistake: "Alike in ${alike.join(", ") || "most parts at that stage"}." }`;
+  return `- { pair: [${flora.taxa[a].name}, ${flora.taxa[b].name}], deciders: { ${list} } }`;
 });
 writeFileSync(
   join(FLORA_ROOT, "pairs-found.yaml"),
-  `# Found by the simulation, not by people: made by npm run flora:pairs, from the scores. Move a pair to pairs.yaml\n# when somebody can say in words what mistake is made.\n${lines.join("\n")}\n`,
+  `# Found by the simulation, not by people: made by npm run flora:pairs, from the scores, and never shown as look-alikes.\n# Move a pair to pairs.yaml when somebody can say what mistake is made, or to pairs-dismissed.yaml with the reason why nobody makes it.\n${lines.join("\n")}\n`,
 );
 process.stderr.write(`${lines.length} pairs\n`);
 
@@ -61,16 +66,4 @@ function deciders(model: Model, a: number, b: number, stage: number): string[] {
     .sort((x, y) => y.v - x.v)
     .slice(0, 3)
     .map((x) => x.id);
-}
-
-function alikeIn(model: Model, a: number, b: number, stage: number): string[] {
-  return model.flora.characters
-    .map((c, i) => ({
-      name: c.name.toLowerCase(),
-      v: c.states.length > 2 && usable(model, a, b, i, stage) ? variation({ model }, i, a, b, stage) : 1,
-    }))
-    .filter((x) => x.v < 0.12)
-    .sort((x, y) => x.v - y.v)
-    .slice(0, 3)
-    .map((x) => x.name);
 }

@@ -1,8 +1,18 @@
 import { createHash } from "node:crypto";
 import { existsSync, readdirSync } from "node:fs";
 import { join } from "node:path";
-import { type Character, type CompiledFlora, type Pair, POSITIONS, type Score, type Shown, type Stage, type Taxon } from "@/core/flora";
+import {
+  type Character,
+  type CompiledFlora,
+  type Pair,
+  POSITIONS,
+  type Score,
+  type Shown,
+  type Stage,
+  type Taxon,
+} from "@/core/flora";
 import { taxonId } from "@/core/pack";
+import { type PairLines, pairKey } from "./pair-checks";
 import { readCharacters } from "./read-characters";
 import { readTaxon } from "./read-taxa";
 import { type Problem, readYaml, type YamlFile } from "./read-yaml";
@@ -20,7 +30,10 @@ const BLOCK_DOUBT: Record<string, number> = {
 const DEFAULT_BLOCK_DOUBT = 0.01;
 
 /** Compiles the readable files under `root` (the `flora` folder); `found` takes in the pairs that only the simulation found. Problems are returned by file and line, not thrown. */
-export function compileFlora(root: string, options = { found: true }): { flora: CompiledFlora; problems: Problem[] } {
+export function compileFlora(
+  root: string,
+  options = { found: true },
+): { flora: CompiledFlora; problems: Problem[]; sought: Sought[]; dismissed: Dismissed[]; pairLines: PairLines } {
   const problems: Problem[] = [];
   const list = (folder: string) =>
     readdirSync(join(root, folder))
@@ -35,6 +48,7 @@ export function compileFlora(root: string, options = { found: true }): { flora: 
   const scores: Score[] = [];
   const sets: CompiledFlora["sets"] = [];
   const guests: Guests[] = [];
+  const sought: Sought[] = [];
   for (const file of list("sets")) {
     const source = readYaml(join(root, "sets", file), `flora/sets/${file}`);
     const ids: string[] = [];
@@ -49,14 +63,17 @@ export function compileFlora(root: string, options = { found: true }): { flora: 
       const number = taxa.push(read.taxon) - 1;
       ids.push(read.taxon.id);
       for (const score of read.scores) scores.push({ taxon: number, ...score });
+      for (const cell of read.sought) sought.push({ taxon: read.taxon.id, ...cell });
     });
     sets.push({ id: source.data.set, name: source.data.name, taxa: ids, read: readingOf(root, source.data.set) });
     guests.push({ source, set: source.data.set, names: source.data.also ?? [] });
   }
   for (const guest of guests) admit(guest, taxa, sets, problems);
+  const pairLines: PairLines = new Map();
   const pairs = ["pairs.yaml", ...(options.found ? ["pairs-found.yaml"] : [])].flatMap((file) =>
-    readPairs(root, file, characters, taxa, problems),
+    readPairs(root, file, characters, taxa, problems, pairLines),
   );
+  const dismissed = readDismissed(root, taxa, pairs, problems);
   const blocks = Object.fromEntries(
     [...new Set(characters.map((c) => c.block))].map((block) => [block, BLOCK_DOUBT[block] ?? DEFAULT_BLOCK_DOUBT]),
   );
@@ -66,7 +83,39 @@ export function compileFlora(root: string, options = { found: true }): { flora: 
   }
   const body = { blocks, characters, taxa, sets, scores, pairs };
   const version = createHash("sha256").update(JSON.stringify(body)).digest("hex").slice(0, 12);
-  return { flora: { version, ...body }, problems };
+  return { flora: { version, ...body }, problems, sought, dismissed, pairLines };
+}
+
+/** A cell that somebody tried to fill in and could not. */
+export interface Sought {
+  taxon: string;
+  character: string;
+  why: string;
+}
+
+/** Two plants that the simulation confuses and no person does, with the reason. */
+export interface Dismissed {
+  pair: [string, string];
+  why: string;
+}
+
+function readDismissed(root: string, taxa: Taxon[], pairs: Pair[], problems: Problem[]): Dismissed[] {
+  const path = join(root, "pairs-dismissed.yaml");
+  if (!existsSync(path)) return [];
+  const source = readYaml(path, "flora/pairs-dismissed.yaml");
+  return (source.data as { pair: [string, string]; why?: string }[]).map(({ pair, why }, index) => {
+    const say = (what: string) =>
+      problems.push({ file: source.file, line: source.lineOf([index]), what: `${pair.join(" / ")}: ${what}` });
+    const [a = "", b = ""] = pair.map((name) => {
+      const taxon = taxa.find((t) => t.name === name);
+      if (!taxon) say(`unknown taxon "${name}"`);
+      return taxon?.id ?? name;
+    });
+    if (!why) say("needs the reason why nobody confuses the two");
+    if (pairs.some((p) => !p.found && [p.a, p.b].includes(a) && [p.a, p.b].includes(b)))
+      say("is listed as a pair as well");
+    return { pair: [a, b], why: why ?? "" };
+  });
 }
 
 interface Guests {
@@ -116,7 +165,14 @@ function checkCharacters(characters: Character[], problems: Problem[]): void {
   }
 }
 
-function readPairs(root: string, name: string, characters: Character[], taxa: Taxon[], problems: Problem[]): Pair[] {
+function readPairs(
+  root: string,
+  name: string,
+  characters: Character[],
+  taxa: Taxon[],
+  problems: Problem[],
+  lines: PairLines,
+): Pair[] {
   const path = join(root, name);
   if (!existsSync(path)) return [];
   const source = readYaml(path, `flora/${name}`);
@@ -127,6 +183,8 @@ function readPairs(root: string, name: string, characters: Character[], taxa: Ta
         deciders: Record<string, string>;
         mistake?: string;
         inseparable?: string;
+        grave?: true;
+        "not-at"?: string;
         unheld?: string;
         shows?: Record<string, string>;
       },
@@ -141,6 +199,7 @@ function readPairs(root: string, name: string, characters: Character[], taxa: Ta
         if (taxon && unheld) say(`"${name}" is called unheld, and is held`);
         return taxon?.id ?? (unheld ? taxonId(name) : name);
       });
+      lines.set(pairKey(a, b), source.lineOf([index]));
       const deciders = Object.entries(raw.deciders ?? {}).map(([stage, names]) => ({
         stage: stage as Stage | "any",
         characters: names
@@ -152,12 +211,14 @@ function readPairs(root: string, name: string, characters: Character[], taxa: Ta
             return known;
           }),
       }));
-      if (!raw.mistake) say("needs the mistake that people make");
+      if (!raw.mistake && name !== "pairs-found.yaml") say("needs the mistake that people make");
       return {
         a,
         b,
         deciders,
         mistake: raw.mistake ?? "",
+        ...(raw.grave ? { grave: true as const } : {}),
+        ...(raw["not-at"] ? { notAt: raw["not-at"].split(",").map((stage) => stage.trim() as Stage) } : {}),
         ...(raw.inseparable ? { inseparable: raw.inseparable } : {}),
         ...(raw.unheld
           ? {

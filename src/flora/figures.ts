@@ -16,7 +16,10 @@ import {
 import { type CompiledFlora, type Stage, STAGES } from "@/core/flora";
 import { NOT_DRAWN } from "@/drawings/not-drawn";
 import { drawState } from "@/drawings/states";
+import type { compileFlora, Dismissed } from "./compile";
+import { pairCheckFaults } from "./pair-checks";
 import { type Problem, readYaml } from "./read-yaml";
+import { spineOf, type SpineShares } from "./spine";
 
 /** Share of a plant's walks on which its twin comes first, above which the pair must be listed. */
 const CONFUSED_SHARE = 0.05;
@@ -38,6 +41,8 @@ export interface FloraFigures {
   pairs: number;
   /** of these, pairs with a plant that the flora does not include */
   unheldTwins: number;
+  /** pairs that the simulation confuses and no person does */
+  pairsDismissed: number;
   pairsWithoutDecider: number;
   pairsConfusedUnlisted: number;
   confusedUnlisted: [string, string][];
@@ -45,17 +50,23 @@ export interface FloraFigures {
   statesDrawnAlike: number;
   setsReadTwice: number;
   objections: number;
+  /** of each general character, how its cells are filled */
+  spine: SpineShares[];
   compiledKb: number;
   problems: Problem[];
 }
 
 /** Counts of the flora and all that a checker finds wrong, by file and line. */
-export function floraFigures(flora: CompiledFlora, problems: Problem[], root: string): FloraFigures {
+export function floraFigures(
+  { flora, problems, sought, dismissed, pairLines }: ReturnType<typeof compileFlora>,
+  root: string,
+): FloraFigures {
+  const spine = spineOf(flora, sought);
   const model = buildModel(flora);
   const counts = differingScores(flora);
   const drawings = drawingFaults(flora);
   const without = flora.pairs.filter((pair) => !hasWorkingDecider(model, pair));
-  const confused = confusedUnlisted(model);
+  const confused = confusedUnlisted(model, dismissed);
   const sorted = [...counts].sort((a, b) => a - b);
   const found = [
     ...problems,
@@ -63,7 +74,8 @@ export function floraFigures(flora: CompiledFlora, problems: Problem[], root: st
     ...without
       .filter((p) => !p.inseparable)
       .map((p) => ({ file: "flora/pairs.yaml", line: 1, what: `${p.a} / ${p.b}: no decider separates them` })),
-    ...unseenDeciders(model),
+    ...pairCheckFaults(model, pairLines),
+    ...spine.faults,
   ];
   return {
     sets: flora.sets.length,
@@ -80,6 +92,7 @@ export function floraFigures(flora: CompiledFlora, problems: Problem[], root: st
       .slice(0, 5),
     pairs: flora.pairs.length,
     unheldTwins: flora.pairs.filter((p) => p.unheld).length,
+    pairsDismissed: dismissed.length,
     pairsWithoutDecider: without.length,
     pairsConfusedUnlisted: confused.length,
     confusedUnlisted: confused,
@@ -87,6 +100,7 @@ export function floraFigures(flora: CompiledFlora, problems: Problem[], root: st
     statesDrawnAlike: drawings.alike.length,
     setsReadTwice: flora.sets.filter((s) => s.read).length,
     objections: flora.sets.reduce((sum, s) => sum + (s.read?.objections ?? 0), 0),
+    spine: spine.shares,
     compiledKb: Math.round(gzipSync(JSON.stringify(flora)).length / 1024),
     problems: [
       ...found,
@@ -95,29 +109,6 @@ export function floraFigures(flora: CompiledFlora, problems: Problem[], root: st
       ...readingFaults(flora, root),
     ],
   };
-}
-
-/** Deciders named for a stage at which one of the pair, though it has the part, does not show it: nobody could look at them then. */
-export function unseenDeciders(model: Model): Problem[] {
-  const { flora, characterIndex } = model;
-  const shows = (t: number, c: number, stage: Stage) =>
-    t < 0 || recordingOf(model, t, c) === "not-applicable" || usuallySeen(model, t, c, stage);
-  return flora.pairs
-    .filter((pair) => !pair.found)
-    .flatMap((pair) => {
-      const plants = [pair.a, pair.b].map((id) => flora.taxa.findIndex((taxon) => taxon.id === id));
-      return pair.deciders.flatMap(({ stage, characters }) =>
-        stage === "any"
-          ? []
-          : characters
-              .filter((id) => !plants.every((t) => shows(t, characterIndex.get(id) as number, stage)))
-              .map((id) => ({
-                file: "flora/pairs.yaml",
-                line: 1,
-                what: `${pair.a} / ${pair.b}: ${id} is not seen ${stage}`,
-              })),
-      );
-    });
 }
 
 /** Scores of each plant that differ from at least one set-mate: only these tell anything. */
@@ -172,8 +163,9 @@ function taxaWithoutTwin(flora: CompiledFlora): Problem[] {
  * Pairs that a scout would confuse and nobody listed. For each plant and stage its most typical answers to the
  * ten characters that tell most within its set are judged; a twin within reach of 5% after them is confused.
  */
-function confusedUnlisted(model: Model): [string, string][] {
-  const listed = new Set(model.flora.pairs.flatMap((p) => [`${p.a}|${p.b}`, `${p.b}|${p.a}`]));
+function confusedUnlisted(model: Model, dismissed: Dismissed[]): [string, string][] {
+  const known = [...model.flora.pairs.map((p) => [p.a, p.b]), ...dismissed.map((d) => d.pair)];
+  const listed = new Set(known.map((pair) => [...pair].sort().join("|")));
   const found = new Map<string, [string, string]>();
   model.flora.taxa.forEach((taxon, t) => {
     for (const stage of STAGES) {

@@ -1,12 +1,4 @@
-import {
-  type Character,
-  KIT,
-  LIFE_FORMS,
-  type LifeForm,
-  type Mistake,
-  type Stage,
-  STAGES,
-} from "@/core/flora";
+import { type Character, KIT, LIFE_FORMS, type LifeForm, type Mistake, type Stage, STAGES } from "@/core/flora";
 import { COMPARED } from "@/core/identify";
 import type { Problem, YamlFile } from "./read-yaml";
 

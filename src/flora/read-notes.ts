@@ -1,7 +1,7 @@
 import { readdirSync } from "node:fs";
 import { join } from "node:path";
 import type { ObservationInput } from "@/core/identify";
-import type { Stage } from "@/core/flora";
+import { type Position, POSITIONS, type Stage } from "@/core/flora";
 import { FLORA_ROOT } from "./load";
 import { readYaml } from "./read-yaml";
 
@@ -12,46 +12,66 @@ export interface FieldNote {
   truth: string | null;
   day: string;
   stage: Stage;
+  /** a plant at two stages at once */
+  stages?: Stage[];
   text: string;
   sealed: boolean;
   observations: ObservationInput[];
+  /** of notes that are split: one thing seen about one part each, and what of it could be entered */
+  pieces?: { text: string; entered: boolean }[];
+  /** whether a specialist who wants the plant gone would act on the note */
+  act?: boolean;
 }
+
+type Seen = Record<string, unknown>;
+type Raw = Pick<FieldNote, "id" | "truth" | "day" | "stage" | "stages" | "act"> &
+  ({ text: string; saw: Seen } | { pieces: string[]; saw: Seen[] });
+
+const FOLDERS = ["notes", "notes/field-words"];
 
 /** All independent notes. Every second one (even number) is sealed: unread when scores are mended. */
-export function readNotes(): FieldNote[] {
-  const folder = join(FLORA_ROOT, "notes");
-  return readdirSync(folder)
-    .filter((f) => f.endsWith(".yaml") && !f.startsWith("first-run"))
+export const readNotes = (): FieldNote[] => FOLDERS.flatMap(readFolder);
+
+function readFolder(folder: string): FieldNote[] {
+  return readdirSync(join(FLORA_ROOT, folder))
+    .filter((file) => file.endsWith(".yaml"))
     .sort()
-    .flatMap((file) =>
-      readYaml(join(folder, file), `flora/notes/${file}`).data.map(
-        (raw: {
-          id: string;
-          truth: string | null;
-          day: string;
-          stage: Stage;
-          text: string;
-          saw: Record<string, unknown>;
-        }) => ({
-          id: raw.id,
-          lot: file.replace(/\.yaml$/, ""),
-          truth: raw.truth,
-          day: `2026-${raw.day}`,
-          stage: raw.stage,
-          text: raw.text,
-          sealed: Number(raw.id.replace(/\D/g, "")) % 2 === 0,
-          observations: Object.entries(raw.saw).map(([character, value]) => readSeen(character, value)),
-        }),
-      ),
-    );
+    .flatMap((file) => {
+      const { data } = readYaml(join(FLORA_ROOT, folder, file), `flora/${folder}/${file}`);
+      const lot = `${folder.replace(/^notes\/?/, "")} ${file.replace(/\.yaml$/, "")}`.trim();
+      return (data as Raw[]).map((raw) => readNote(raw, lot));
+    });
 }
 
-/** `membrane likely`, `[round, oval]`, `5`, `cannot-tell`. */
-function readSeen(character: string, value: unknown): ObservationInput {
-  if (typeof value === "number") return { character, value };
-  if (Array.isArray(value)) return { character, states: value.map(String) };
-  const [first, sure] = String(value).split(/\s+/);
+function readNote(raw: Raw, lot: string): FieldNote {
+  const inPieces = "pieces" in raw;
+  const saw = inPieces ? raw.saw : [raw.saw];
+  return {
+    id: raw.id,
+    lot,
+    truth: raw.truth,
+    day: `2026-${raw.day}`,
+    stage: raw.stage,
+    ...(raw.stages ? { stages: raw.stages } : {}),
+    text: inPieces ? raw.pieces.join("; ") : raw.text,
+    sealed: Number(raw.id.replace(/\D/g, "")) % 2 === 0,
+    observations: saw.flatMap((seen) => Object.entries(seen).map(([where, value]) => readSeen(where, value))),
+    ...(inPieces
+      ? { pieces: raw.pieces.map((text, i) => ({ text, entered: Object.keys(raw.saw[i] ?? {}).length > 0 })) }
+      : {}),
+    ...(raw.act === undefined ? {} : { act: raw.act }),
+  };
+}
+
+/** `membrane likely`, `[round, oval]`, `5`, `cannot-tell`; of the leaves low on the stem `leaf-order@low`. */
+function readSeen(where: string, value: unknown): ObservationInput {
+  const [character = "", place] = where.split("@");
+  const position = POSITIONS.find((p) => p === place);
+  const of: { character: string; position?: Position } = { character, ...(position ? { position } : {}) };
+  if (typeof value === "number") return { ...of, value };
+  if (Array.isArray(value)) return { ...of, states: value.map(String) };
+  const [first = "", sure] = String(value).split(/\s+/);
   const doubt = sure === "likely" || sure === "guess" ? { sure: sure as "likely" | "guess" } : {};
-  if (first === "cannot-tell" || first === "not-there-yet") return { character, answer: first };
-  return { character, states: [first], ...doubt };
+  if (first === "cannot-tell" || first === "not-there-yet") return { ...of, answer: first };
+  return { ...of, states: [first], ...doubt };
 }

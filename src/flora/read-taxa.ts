@@ -2,10 +2,15 @@ import { type Character, POSITIONS, type Score, type Stage, STAGES, type Taxon }
 import { readPlant, readScore } from "@/core/pack";
 import type { Problem, YamlFile } from "./read-yaml";
 
+/** A cell that somebody tried to fill: `not known; the reason`. It is no score, and no empty line either. */
+const NOT_KNOWN = /^not known\b[;, ]*/;
+
 type Raw = Record<string, unknown>;
 export interface TaxonWithScores {
   taxon: Taxon;
   scores: Omit<Score, "taxon">[];
+  /** characters that were sought and are not known, with the reason */
+  sought: { character: string; why: string }[];
 }
 
 /** Reads one taxon: what its groups say, overlaid by its own lines. */
@@ -32,11 +37,21 @@ export function readTaxon(
   const layers: Raw[] = [...like.map((group) => groups[group] ?? {}), own];
   const merged: Raw = Object.assign({}, ...layers);
   merged.calendar = Object.assign({}, ...layers.map((layer) => layer.calendar ?? {}));
-  const scoreText: Record<string, string> = Object.assign({}, ...layers.map((layer) => layer.scores ?? {}));
+  const lines: Record<string, string> = Object.assign({}, ...layers.map((layer) => layer.scores ?? {}));
+  const isSought = ([, text]: [string, string]) => NOT_KNOWN.test(String(text));
+  const scoreText = Object.fromEntries(Object.entries(lines).filter((line) => !isSought(line)));
   const faultOf = (field: string, got: unknown, wanted: string) => say(`${field} "${got ?? ""}"; ${wanted}`);
   return {
     taxon: readPlant(name, merged, [String(source.data.set)], faultOf),
     scores: readScores(scoreText, characters, merged, say),
+    sought: Object.entries(lines)
+      .filter(isSought)
+      .map(([character, text]) => {
+        if (!characters.some((c) => c.id === character)) say(`unknown character "${character}"`, character);
+        const why = String(text).replace(NOT_KNOWN, "").trim();
+        if (!why) say(`${character}: "not known" without a reason; write "not known; why"`, character);
+        return { character, why };
+      }),
   };
 }
 

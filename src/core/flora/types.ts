@@ -151,6 +151,10 @@ export interface Pair {
   b: string;
   deciders: { stage: Stage | "any"; characters: string[] }[];
   mistake: string;
+  /** a mistake kills, maims or cannot be undone */
+  grave?: true;
+  /** of such a pair: stages at which nothing tells the two plants apart */
+  notAt?: Stage[];
   /** why nothing recorded separates the two; such a pair is counted, and not a fault of the files */
   inseparable?: string;
   /** where the flora includes `a` alone: the other plant, of which nothing is known but what tells it apart from `a` */

@@ -89,7 +89,9 @@ export class SimulatedPlant {
 
   private draw(c: number): number | null {
     const character = this.nature.flora.characters[c];
-    const shownAt = this.stages.filter((stage) => character.stages.includes(stage) || this.keepsInWinter(character, stage));
+    const shownAt = this.stages.filter(
+      (stage) => character.stages.includes(stage) || this.keepsInWinter(character, stage),
+    );
     if (shownAt.length === 0) return null;
     const which = shownAt.length === 1 ? 0 : this.chance.named(`stage of ${character.id}`).below(shownAt.length);
     return this.drawShown(c, character, shownAt[which]);

@@ -31,7 +31,11 @@ export class Scout {
     const character = nature.flora.characters[c];
     const base = { character: character.id, join: "any" as const, sure: "sure" as const };
     const truth = plant.truth(c);
-    if (truth === null) return { ...base, answer: plant.stages.some((stage) => character.stages.includes(stage)) ? "absent" : "not-there-yet" };
+    if (truth === null)
+      return {
+        ...base,
+        answer: plant.stages.some((stage) => character.stages.includes(stage)) ? "absent" : "not-there-yet",
+      };
     const chance = this.chance.named(turn === 0 ? `look ${character.id}` : `look ${character.id} on plant ${turn + 1}`);
     if (chance.uniform() < 0.03) return { ...base, answer: "cannot-tell" };
     if (character.states.length === 0)

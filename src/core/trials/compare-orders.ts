@@ -54,7 +54,10 @@ export function compareOrders(flora: CompiledFlora, districts: TrialList[], opti
     placeTold: options.placeTold,
   };
   const starts = Array.from({ length: options.orderWalks }, (_, i) =>
-    drawStart(model, districts, options.seed * 1e6 + 900000 + i, { stage: options.stage, twoStages: options.twoStages }),
+    drawStart(model, districts, options.seed * 1e6 + 900000 + i, {
+      stage: options.stage,
+      twoStages: options.twoStages,
+    }),
   ).filter((s) => s !== null);
   const walks = (order: Order, fixed?: number[]) => starts.map((s) => walkToAction(walker, s, order, fixed));
   const [engine, random, bits] = [walks("engine"), walks("random"), walks("bits")];

@@ -52,7 +52,10 @@ export function runBatch(
   const batch: Batch = { names: [], actions: [], removed: [] };
   const withoutTaxon = new Map<number, Model>();
   for (let i = from; i < to; i++) {
-    const start = drawStart(model, lists, options.seed * 1e6 + i, { stage: options.stage, twoStages: options.twoStages });
+    const start = drawStart(model, lists, options.seed * 1e6 + i, {
+      stage: options.stage,
+      twoStages: options.twoStages,
+    });
     if (!start) continue;
     const removed = i % REMOVED_EVERY === 0;
     if (removed) {

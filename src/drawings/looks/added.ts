@@ -13,7 +13,10 @@ const midline = (): Shape[] =>
     inner("M57,82L59,16M63,82L61,16"),
   );
 const purpleBelow = (): Shape[] =>
-  all(drawLeaf({ shape: "oval" }, [34, 86], 74), drawLeaf({ shape: "oval", tint: "purple" }, [86, 86], 74));
+  all(
+    drawLeaf({ shape: "oval" }, [34, 86], 74),
+    drawLeaf({ shape: "oval", tint: "purple", veins: false }, [86, 86], 74),
+  );
 const smallClaws = (): Shape[] =>
   all(
     collar({ auricles: "none" }),

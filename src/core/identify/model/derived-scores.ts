@@ -27,7 +27,8 @@ const isBase = (s: Score) => !s.stage && !s.position && !s.form;
 /** Length over ratio, both spread evenly on a scale of ratios: medians divide, and the spreads add up as squares. */
 function widths(scores: Score[], length: number, ratio: number, width: number): Score[] {
   if (length < 0 || ratio < 0 || width < 0) return [];
-  const ofCharacter = (c: number) => new Map(scores.filter((s) => s.character === c && isBase(s)).map((s) => [s.taxon, s]));
+  const ofCharacter = (c: number) =>
+    new Map(scores.filter((s) => s.character === c && isBase(s)).map((s) => [s.taxon, s]));
   const [lengths, ratios, own] = [length, ratio, width].map(ofCharacter);
   return [...lengths].flatMap(([taxon, long]): Score[] => {
     const slim = ratios.get(taxon);
@@ -49,11 +50,13 @@ function quotient(x: Points, y: Points): Points | null {
 function growing(scores: Score[], { stages }: Character, c: number): Score[] {
   const ofCharacter = scores.filter((s) => s.character === c);
   const stated = new Set(ofCharacter.map((s) => `${s.taxon} ${s.stage ?? ""}`));
-  return ofCharacter.filter(isBase).flatMap(({ taxon, confidence, points }): Score[] =>
-    points
-      ? (["seedling", "vegetative"] as const)
-          .filter((stage) => !stages.includes(stage) && !stated.has(`${taxon} ${stage}`))
-          .map((stage) => ({ taxon, character: c, stage, confidence, points: GROWING[stage](points) }))
-      : [],
-  );
+  return ofCharacter
+    .filter(isBase)
+    .flatMap(({ taxon, confidence, points }): Score[] =>
+      points
+        ? (["seedling", "vegetative"] as const)
+            .filter((stage) => !stages.includes(stage) && !stated.has(`${taxon} ${stage}`))
+            .map((stage) => ({ taxon, character: c, stage, confidence, points: GROWING[stage](points) }))
+        : [],
+    );
 }
