@@ -4,7 +4,8 @@ import { describe, expect, it } from "vitest";
 import { changedFlora } from "../../tests/support/changed-flora";
 import { compileFlora } from "./compile";
 import { buildModel } from "@/core/identify";
-import { differingScores, unseenDeciders } from "./figures";
+import { differingScores } from "./figures";
+import { pairCheckFaults, pairKey } from "./pair-checks";
 import { taxonId } from "@/core/pack";
 import { readScore, SHARE_WORDS } from "@/core/pack";
 
@@ -53,13 +54,22 @@ describe("the shipped flora", () => {
   it("compiles without a fault", () => expect(problems).toEqual([]));
   it("gives every plant at least 25 scores that differ from a set-mate", () =>
     expect(Math.min(...differingScores(flora))).toBeGreaterThanOrEqual(25));
-  it("names no decider for a stage that does not show it, and would say so of one", () => {
-    expect(unseenDeciders(buildModel(flora))).toEqual([]);
-    const pair = flora.pairs.find((p) => !p.found && !p.unheld) as (typeof flora.pairs)[number];
-    const [told] = unseenDeciders(
-      buildModel({ ...flora, pairs: [{ ...pair, deciders: [{ stage: "seedling", characters: ["head-kind"] }] }] }),
+  it("lists no check that cannot work, and names file and line of one", () => {
+    expect(pairCheckFaults(buildModel(flora), new Map())).toEqual([]);
+    const pair = flora.pairs.find((p) => !p.found && !p.unheld && !p.grave) as (typeof flora.pairs)[number];
+    const faultsWith = (deciders: typeof pair.deciders, more = {}) =>
+      pairCheckFaults(
+        buildModel({ ...flora, pairs: [{ ...pair, ...more, deciders }] }),
+        new Map([[pairKey(pair.a, pair.b), 7]]),
+      );
+    expect(faultsWith([{ stage: "seedling", characters: ["head-kind"] }])).toEqual([
+      { file: "flora/pairs.yaml", line: 7, what: expect.stringContaining("head-kind at seedling: it is not seen") },
+    ]);
+    expect(faultsWith([{ stage: "vegetative", characters: ["plant-kind"] }])[0]?.what).toContain("% alike");
+    expect(faultsWith([{ stage: "vegetative", characters: ["stem-wings"] }])[0]?.what).toMatch(/alike|not recorded/);
+    expect(faultsWith([], { grave: true }).map((fault) => fault.what)).toContainEqual(
+      expect.stringContaining("a grave pair needs a check at vegetative"),
     );
-    expect(told.what).toContain("head-kind is not seen seedling");
   });
   it("has at least 100 characters and 130 plants", () => {
     expect(flora.characters.length).toBeGreaterThanOrEqual(100);
