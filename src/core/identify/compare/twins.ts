@@ -2,6 +2,9 @@ import { allBegin, type Climate, type Stage, STAGES } from "../../flora";
 import { answersAt } from "../model/answer-tables";
 import type { Model } from "../model/model";
 import { recordingOf, usuallySeen } from "../model/scores";
+import { usualState } from "../model/usual-look";
+import { writtenChecks } from "../model/written-checks";
+import { OUTLINE } from "../next/askable";
 
 export interface DecidingCheck {
   character: number;
@@ -96,16 +99,23 @@ export function riskiestPairs(
     .sort((x, y) => y.likeness - x.likeness);
 }
 
+/** Whether a leaf is usually cut so finely that the outline of its blade means nothing. */
+const isShreds = (model: Model, taxon: number, stage: Stage): boolean =>
+  usualState(model, taxon, "leaf-lobes", stage) === "shreds" ||
+  usualState(model, taxon, "leaf-kind", stage) === "ferny";
+
 /**
- * Checks that tell these plants apart at a stage, most bits for the time first. Each plant is held for as likely as any other;
+ * Checks that tell these plants apart at a stage: of two plants first those that people wrote, in their order of trust, then
+ * most bits for the time. The outline of a blade that is cut to ribbons is left out. Each plant is held for as likely as any other;
  * the bits are the mutual information of plant and answer (Shannon 1948).
  * @param taxa indices of two to four plants
  */
 export function decidingChecks(model: Model, taxa: number[], stage: Stage): DecidingCheck[] {
   const { apart, overheadTwins } = model.tuning;
   const found: DecidingCheck[] = [];
-  for (const [c, { seconds }] of model.flora.characters.entries()) {
-    if (!taxa.every((t) => shows(model, t, c, stage))) continue;
+  const shreds = taxa.some((t) => isShreds(model, t, stage));
+  for (const [c, { id, seconds }] of model.flora.characters.entries()) {
+    if (!taxa.every((t) => shows(model, t, c, stage)) || (shreds && OUTLINE.includes(id))) continue;
     const rows = taxa.map((t) => answersAt(model, t, c, STAGES.indexOf(stage)));
     let bits = 0;
     for (let o = 0; o < rows[0].length; o++) {
@@ -115,7 +125,14 @@ export function decidingChecks(model: Model, taxa: number[], stage: Stage): Deci
     if (bits > model.tuning.tellingBits)
       found.push({ character: c, bits, seconds, apart: rows.map((row) => standsApart(row, rows, apart)) });
   }
-  return found.sort((x, y) => y.bits / (y.seconds + overheadTwins) - x.bits / (x.seconds + overheadTwins));
+  const written = writtenChecks(model, taxa, stage);
+  const place = ({ character }: DecidingCheck) => {
+    const at = written.indexOf(model.flora.characters[character].id);
+    return at < 0 ? written.length : at;
+  };
+  return found.sort(
+    (x, y) => place(x) - place(y) || y.bits / (y.seconds + overheadTwins) - x.bits / (x.seconds + overheadTwins),
+  );
 }
 
 /** True where a plant differs from the mean of the others: of two either both do or none, of four it may be one. */

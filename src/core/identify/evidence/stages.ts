@@ -56,6 +56,6 @@ function joined(
   };
   const { chance, between } = evidence;
   for (let z = 0; z < chance.length; z += STAGES.length) join(chance, z, model.conditionTaxon[z]);
-  if (between) model.crosses.forEach(({ parents: [a] }, x) => join(between, x * STAGES.length, a));
+  if (between) for (const [x, { parents }] of model.crosses.entries()) join(between, x * STAGES.length, parents[0]);
   return evidence;
 }

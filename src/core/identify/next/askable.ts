@@ -1,4 +1,5 @@
 import { type Character, LIFE_FORMS, STAGES, type Taxon } from "../../flora";
+import type { Observation } from "../case/case";
 import { baseKnown } from "../evidence/missing-part";
 import { applies } from "../model/answer-tables";
 import { hasPart } from "../model/scores";
@@ -9,8 +10,9 @@ import type { ActiveHypotheses } from "./hypotheses";
 export function ruledOut(judgement: Judgement, c: number): boolean {
   const { characters } = judgement.model.flora;
   const when = characters[c].when;
-  if (!when) return false;
   const { observations } = judgement.case;
+  if (isOutlineOfShreds(characters[c].id, observations)) return true;
+  if (!when) return false;
   const seen = observations.find(
     (o) => o.character === when.character && o.answer !== "cannot-tell" && o.answer !== "not-there-yet",
   );
@@ -26,6 +28,18 @@ export function ruledOut(judgement: Judgement, c: number): boolean {
       alike(characters[judgement.model.characterIndex.get(o.character) as number]),
   );
 }
+
+/** The outline, length and base of a blade mean nothing on a leaf that is cut to ribbons or divided like a fern. */
+export const OUTLINE = ["leaf-shape", "leaf-ratio", "leaf-width", "leaf-base", "leaf-edge"];
+const isOutlineOfShreds = (id: string, observations: Observation[]): boolean =>
+  OUTLINE.includes(id) &&
+  observations.some(
+    ({ character, answer, states }) =>
+      answer === "seen" &&
+      states !== undefined &&
+      ((character === "leaf-lobes" && states.every((s) => s === "shreds")) ||
+        (character === "leaf-kind" && states.every((s) => s === "ferny"))),
+  );
 
 export function contactShare(judgement: Judgement): { sap: number; skin: number } {
   const share = { sap: 0, skin: 0 };

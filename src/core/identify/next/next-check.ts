@@ -1,5 +1,7 @@
 import type { Observation } from "../case/case";
-import type { Judgement } from "../posterior/judgement";
+import { writtenChecks } from "../model/written-checks";
+import { type Judgement, likeliestStage } from "../posterior/judgement";
+import { topOnSide } from "../verdict/sides";
 import { farthestFromClear } from "../verdict/standpoint";
 import { gateOf, type Gate } from "../verdict/gates";
 import { type LooksBeforeClear, looksBeforeClear, type MistakenFor } from "../verdict/twins-in-the-way";
@@ -202,6 +204,7 @@ export function towardsAction(
   lens: Lens = null,
 ): Check[] {
   const second = checks.filter(isLast);
+  const written = writtenForRivals(judgement);
   const plain = order(
     judgement,
     mostlyCarried(
@@ -209,7 +212,9 @@ export function towardsAction(
       checks.filter((check) => !isLast(check)),
     ),
     lens,
-    (check) => worthTowardsAction(judgement, check),
+    (check) =>
+      worthTowardsAction(judgement, check) *
+      (written.has(judgement.model.flora.characters[check.character].id) ? judgement.model.tuning.writtenLift : 1),
     judgement.model.tuning.overheadAction,
   );
   const ordered =
@@ -223,6 +228,14 @@ export function towardsAction(
           ended: (after) => isEnded(judgement, after),
         });
   return [...ordered.filter((check) => check.first), ...second, ...ordered.filter((check) => !check.first)];
+}
+
+/** Checks that people wrote for the likeliest target and the likeliest kept plant: a specialist makes these first. */
+function writtenForRivals(judgement: Judgement): Set<string> {
+  const rivals = [topOnSide(judgement, 0), topOnSide(judgement, 1)];
+  return rivals.some((t) => t < 0)
+    ? new Set()
+    : new Set(writtenChecks(judgement.model, rivals, likeliestStage(judgement, rivals[0])));
 }
 
 /** Best first; under a lens, what is looked at through it and tells anything before all else. */

@@ -68,6 +68,12 @@ export const NEXT = {
     "Above this checks are not followed: a plant to be left is soonest known one check at a time.",
     "lab 97",
   ),
+  writtenLift: tuned(
+    1.15,
+    "times the worth",
+    "A check that people wrote for the two likeliest rivals comes before one that is hardly better.",
+    ASSUMED,
+  ),
   activeShare: tuned(0.0002, "share", "Plants below this do not count in predicting answers.", "lab 16"),
   mostActive: tuned(400, "plants", "At most so many plants are predicted: all of the shipped flora.", "lab 16"),
   mostActiveLarge: tuned(100, "plants", "Of a very large flora so many, so that it stays quick.", "lab 16"),
