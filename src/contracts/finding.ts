@@ -5,6 +5,14 @@ import { plainText } from "@/core/limits";
 
 const observationsSchema = z.array(observationSchema).max(200);
 
+/** Two stages at once, of a plant whose parts are at different stages. */
+const twoStagesSchema = z.array(z.enum(STAGES)).length(2).optional();
+const MOST_WORDLESS = 10;
+const wordlessSchema = z
+  .array(plainText(2, 200, "say what you saw in 2 to 200 letters"))
+  .max(MOST_WORDLESS)
+  .default([]);
+
 /** What the field sends of a finding. A verdict is not among it: the server works it out again. */
 export const findingSchema = z.object({
   id: z.uuid(),
@@ -13,6 +21,9 @@ export const findingSchema = z.object({
   place: z.object({ longitude: z.number().min(-180).max(180), latitude: z.number().min(-85).max(85) }),
   day: z.iso.date(),
   stage: z.enum(STAGES).nullable(),
+  stages: twoStagesSchema,
+  /** what was seen that no character takes in, in the scout's own words */
+  wordless: wordlessSchema,
   kit: kitSchema,
   observations: observationsSchema.min(1, "answer at least one question first"),
   note: plainText(0, 4000, "", true).default(""),
@@ -42,6 +53,8 @@ export type SavedFinding = z.output<typeof savedFindingSchema>;
 export const seenSchema = z.object({
   day: z.iso.date(),
   stage: z.enum(STAGES).nullable(),
+  stages: twoStagesSchema,
+  wordless: wordlessSchema,
   kit: kitSchema,
   observations: observationsSchema,
 });

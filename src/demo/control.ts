@@ -298,7 +298,7 @@ const refusedAs =
 
 const SOWN = ["native fescue", "blue wildrye", "a mix from the valley's own seed", "sedge plugs", "snowberry whips"];
 function followingOf(stand: Stand): string {
-  const years = shippedFlora().taxa.find((t) => t.name === stand.taxon)?.seedYears[1] ?? 5;
+  const years = shippedFlora().taxa.find((t) => t.name === stand.taxon)?.seedYears?.[1] ?? 5;
   return `Check for seedlings each spring for ${years} years; plant ${SOWN[Math.floor(stand.chance.uniform() * SOWN.length)]} where the ground is bare.`;
 }
 

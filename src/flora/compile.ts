@@ -78,8 +78,9 @@ export function compileFlora(
     [...new Set(characters.map((c) => c.block))].map((block) => [block, BLOCK_DOUBT[block] ?? DEFAULT_BLOCK_DOUBT]),
   );
   for (const [c, character] of characters.entries()) {
-    const positions = POSITIONS.filter((p) => scores.some((s) => s.character === c && s.position === p));
-    if (positions.length > 0) character.positions = positions;
+    // A plant whose high leaves are scored apart has others below them, which can be told apart as well.
+    if (scores.some((s) => s.character === c && s.position))
+      character.positions = POSITIONS.filter((p) => p !== "middle");
   }
   const body = { blocks, characters, taxa, sets, scores, pairs };
   const version = createHash("sha256").update(JSON.stringify(body)).digest("hex").slice(0, 12);

@@ -8,7 +8,7 @@ test("from a plant at the gate to a line in the ledger", async ({ browser, viewp
   await inLeaf(scout);
   await answer(scout, UNDECIDED, /Hold/i, 12);
   await expect(tape(scout)).toContainText(/Hold/);
-  await expect(tape(scout)).toContainText(/kept here|not in this flora|before acting/);
+  await expect(tape(scout)).toContainText(/not to be treated here|not in this flora|before acting/);
   await answer(scout, HOGWEED, /Clear/i);
   await expect(tape(scout)).toContainText("Clear to act");
   const save = scout.getByRole("button", { name: "Save", exact: true });

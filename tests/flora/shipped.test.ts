@@ -314,7 +314,7 @@ describe("on the whole shipped flora", () => {
     expect(river.flat.taxa[radish]).toBe(anywhere.flat.taxa[radish]);
     const reason = (of: typeof river) => identify(model, of.case).because;
     expect(reason(river)).toMatch(
-      /^By appearance alone Wild radish and .+ still fit, however rare here\. They are kept here\./,
+      /^By appearance alone Wild radish and .+ still fit, however rare here\. They are not to be treated here\./,
     );
     expect(reason(anywhere)).toMatch(/^Wild radish and .+ still fit\./);
   });

@@ -1,4 +1,5 @@
 "use client";
+import { Button } from "../ui/button";
 import { memo, type RefObject, useMemo, useState } from "react";
 import type { Character } from "@/core/flora";
 import { findParts, indexParts } from "@/core/names";
@@ -8,11 +9,14 @@ export const AnyPart = memo(function AnyPart({
   characters,
   askable,
   onChoose,
+  onWordless,
   inputRef,
 }: {
   characters: Character[] /** parts that suit what still fits */;
   askable: string[] | null;
   onChoose: (id: string) => void;
+  /** something was seen that none of these takes in */
+  onWordless: (words: string) => void;
   inputRef: RefObject<HTMLInputElement | null>;
 }) {
   const [text, setText] = useState("");
@@ -49,9 +53,19 @@ export const AnyPart = memo(function AnyPart({
               </button>
             </li>
           ))}
-          {found.length === 0 ? (
-            <li className="small py-2">No character matches these words. Try a shorter word.</li>
-          ) : null}
+          <li className="row">
+            <Button
+              look="plain"
+              className="min-h-[44px] text-left"
+              onClick={() => {
+                onWordless(text);
+                setText("");
+              }}
+            >
+              {found.length === 0 ? "No character matches these words. " : "None of these? "}
+              Keep “{text.trim()}” with the finding
+            </Button>
+          </li>
         </ul>
       ) : null}
     </section>

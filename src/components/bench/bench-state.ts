@@ -5,6 +5,13 @@ import type { Draft, DraftStep } from "../device/stored";
 /** What a person says on the Bench, as it changes the finding in the making. */
 export type BenchEvent =
   | { type: "stageSaid"; stage: Stage | null }
+  /** parts of the plant are at two stages */
+  | { type: "twoStagesSaid"; stages: [Stage, Stage] }
+  /** what the site knows of the place is not so where the plant stands */
+  | { type: "placeOpened" }
+  /** something was seen that no character takes in */
+  | { type: "wordlessSaid"; words: string }
+  | { type: "wordlessRemoved"; index: number }
   | { type: "placeSaid"; said: ObservationInput[] }
   /** @param ofSecond it was asked of a second plant of the patch */
   | { type: "answered"; observation: ObservationInput; ofSecond: boolean }
@@ -17,15 +24,11 @@ export type BenchEvent =
 const MOST_STEPS = 200;
 
 /** What a step changes: enough to take it back, after a reload too. */
-const undoable = ({ stage, stageAsked, placeAsked, placeBefore, observations, passed, alone }: Draft): DraftStep => ({
-  stage,
-  stageAsked,
-  placeAsked,
-  placeBefore,
-  observations,
-  passed,
-  alone,
-});
+const undoable = (draft: Draft): DraftStep => {
+  const { stage, stages, stageAsked, placeOpened, placeAsked, placeBefore, observations, wordless, passed, alone } =
+    draft;
+  return { stage, stages, stageAsked, placeOpened, placeAsked, placeBefore, observations, wordless, passed, alone };
+};
 
 /** The finding after what was said. The same draft where nothing changes. */
 export function benchReducer(draft: Draft, event: BenchEvent): Draft {
@@ -38,9 +41,17 @@ export function benchReducer(draft: Draft, event: BenchEvent): Draft {
 function change(draft: Draft, event: Exclude<BenchEvent, { type: "undone" }>): Partial<Draft> | null {
   switch (event.type) {
     case "stageSaid":
-      return { stage: event.stage, stageAsked: true };
+      return { stage: event.stage, stages: undefined, stageAsked: true };
+    case "twoStagesSaid":
+      return { stage: event.stages[0], stages: event.stages, stageAsked: true };
+    case "placeOpened":
+      return { placeOpened: true, placeAsked: false };
     case "placeSaid":
-      return { observations: event.said, placeAsked: true };
+      return { observations: withPlace(draft.observations, event.said), placeAsked: true, placeOpened: false };
+    case "wordlessSaid":
+      return event.words.trim() ? { wordless: [...(draft.wordless ?? []), event.words.trim()] } : null;
+    case "wordlessRemoved":
+      return { wordless: draft.wordless?.filter((_, i) => i !== event.index) };
     case "noSecondPlant":
       return draft.alone ? null : { alone: true };
     case "removed":
@@ -52,8 +63,15 @@ function change(draft: Draft, event: Exclude<BenchEvent, { type: "undone" }>): P
   }
 }
 
+const PLACE = ["ground", "light", "wetness"];
+/** What was said of the place takes the place of what was said of it before; the plant's own parts stay. */
+const withPlace = (observations: ObservationInput[], said: ObservationInput[]): ObservationInput[] => [
+  ...said,
+  ...observations.filter((o) => !PLACE.includes(o.character)),
+];
+
 function answered(draft: Draft, observation: ObservationInput, ofSecond: boolean): Partial<Draft> {
-  const same = (o: ObservationInput) => o.character === observation.character;
+  const same = (o: ObservationInput) => o.character === observation.character && o.position === observation.position;
   const before = ofSecond && !observation.of ? draft.observations.find(same) : undefined;
   const said = before ? withSecondPlant(before, observation) : observation;
   // A second plant that told nothing: it is not asked of that part again.
@@ -76,8 +94,13 @@ function undo(draft: Draft): Draft {
 
 export type BenchStep = "stage" | "place" | "part";
 
-/** What is asked now. @param chosen a part was chosen freely */
-export function stepOf(draft: Draft | null, chosen: boolean): BenchStep {
+/**
+ * What is asked now. The place is not asked about where the site knows all of it, unless somebody wants to change that.
+ * @param chosen a part was chosen freely
+ */
+export function stepOf(draft: Draft | null, chosen: boolean, placeKnown = false): BenchStep {
   if (!draft?.stageAsked) return "stage";
-  return draft.placeAsked || chosen || draft.observations.length > 0 ? "part" : "place";
+  if (draft.placeOpened) return "place";
+  const known = placeKnown && (draft.placeBefore ?? []).length === 0;
+  return known || draft.placeAsked || chosen || draft.observations.length > 0 ? "part" : "place";
 }

@@ -39,7 +39,7 @@ export function Bench(props: BenchProps) {
       <BenchTape bench={open} />
       <Waiting bench={open} />
       {open.view ? (
-        <p className="lg:hidden flex gap-x-4 gap-y-1 flex-wrap px-4 py-2 border-b border-[var(--rule)] font-semibold">
+        <p className="lg:hidden flex gap-x-4 overflow-x-auto whitespace-nowrap px-4 py-1 border-b border-[var(--rule)] font-semibold">
           {open.view.field.slice(0, 3).map((m) => (
             <span key={m.taxon} className="inline-flex items-center gap-2">
               <StatusMark status={m.status} size={18} />
@@ -78,6 +78,9 @@ const NoFlora = ({ why }: { why: string }) => (
   </div>
 );
 
+const stagesSaid = ({ stage, stages }: OpenBench["draft"]): string =>
+  stages ? stages.map((s) => STAGE_WORDS[s]).join(" and ") : stage ? STAGE_WORDS[stage] : "stage not said";
+
 function Head({ bench }: { bench: OpenBench }) {
   const { pack, draft, shelf, site, say, lens, setLens, towards, setTowards, kit, setKit } = bench;
   const conditions = {
@@ -94,7 +97,7 @@ function Head({ bench }: { bench: OpenBench }) {
         className="md:hidden px-4 small"
         summary={
           <>
-            {site.name} · {draft.stage ? STAGE_WORDS[draft.stage] : "stage not said"} · {shortDay(draft.day)}{" "}
+            {site.name} · {stagesSaid(draft)} · {shortDay(draft.day)}{" "}
             <span className="plain-button ml-auto">change</span>
           </>
         }

@@ -27,6 +27,14 @@ export function FitsColumn({ bench }: { bench: OpenBench }) {
   );
 }
 
+/** From this share on of all that fits, two plants stand out and are set side by side. */
+const STANDS_OUT = 0.5;
+const standOut = ({ view, pair }: OpenBench): boolean =>
+  pair !== null ||
+  (view?.field ?? [])
+    .filter((m) => view?.pair?.some((side) => side.taxon === m.taxon))
+    .reduce((sum, m) => sum + m.probability, 0) >= STANDS_OUT;
+
 const MOST_UNTESTED = 3;
 
 function Meaning({ bench }: { bench: OpenBench }) {
@@ -65,7 +73,7 @@ function Compared({ bench }: { bench: OpenBench }) {
   const subject = testing ? inMind : view?.field.find((m) => m.taxon !== "unknown")?.taxon;
   return (
     <>
-      {view?.pair && begun ? (
+      {view?.pair && begun && standOut(bench) ? (
         <TopTwo
           pair={view.pair}
           parted={view.parted}

@@ -11,8 +11,8 @@ import type { FieldMark } from "./engine";
 import { AXIS, COLUMN, FOOT, HEIGHT, LEAST, MIDDLE, type Placed, placeMarks, TOP, WIDTH } from "./place-marks";
 
 /** Units of the drawing that one letter of a name takes, and the figure after it. */
-const LETTER = 7.3;
-const FIGURE = 52;
+const LETTER = 6.9;
+const FIGURE = 44;
 const TICKS = [1, 0.3, 0.1, 0.03, 0.01, 0.003, 0.001];
 
 /** Who still fits, in two views: the hedge, and what the district adds to the checks. */
@@ -97,64 +97,69 @@ function BothSides({ marks, before, limit }: { marks: FieldMark[]; before: Map<s
 }
 
 /** One plant on the hedge: where it stands, where it stood before, and its name. */
-const Mark = ({ mark: m }: { mark: ReturnType<typeof placeMarks>[number] }) => (
-  <g>
-    {m.before !== null && Math.abs(m.before - m.y) > 3 ? (
-      <>
-        <line x1={m.x} x2={m.x} y1={m.before} y2={m.y} stroke="var(--soft)" strokeDasharray="2 3" strokeWidth={1.4} />
-        <circle cx={m.x} cy={m.before} r={3} fill="var(--soft)" />
-      </>
-    ) : null}
-    {Math.abs(m.labelY - m.y) > 2 || m.labelX - m.x > COLUMN ? (
-      <path
-        d={`M${m.x + 10},${m.y}L${m.labelX - 3},${m.labelY - 3}`}
-        stroke="var(--soft)"
-        strokeWidth={0.6}
-        fill="none"
+const Mark = ({ mark: m }: { mark: ReturnType<typeof placeMarks>[number] }) => {
+  const [first, second] = inTwoLines(m.name, lettersFor(m));
+  const below = second ?? (m.taxon === "unknown" ? null : m.taxon);
+  return (
+    <g>
+      {m.before !== null && Math.abs(m.before - m.y) > 3 ? (
+        <>
+          <line x1={m.x} x2={m.x} y1={m.before} y2={m.y} stroke="var(--soft)" strokeDasharray="2 3" strokeWidth={1.4} />
+          <circle cx={m.x} cy={m.before} r={3} fill="var(--soft)" />
+        </>
+      ) : null}
+      {Math.abs(m.labelY - m.y) > 2 || m.labelX - m.x > COLUMN ? (
+        <path
+          d={`M${m.x + 10},${m.y}L${m.labelX - 3},${m.labelY - 3}`}
+          stroke="var(--soft)"
+          strokeWidth={0.6}
+          fill="none"
+        />
+      ) : null}
+      <g transform={`translate(${m.x - 9},${m.y - 9})`}>
+        <StatusMark status={m.status} size={18} />
+      </g>
+      <rect
+        x={m.labelX - 2}
+        y={m.labelY - 12}
+        width={Math.min(m.name.length, lettersFor(m)) * LETTER + FIGURE}
+        height={below ? 29 : 16}
+        fill={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"}
+        opacity={0.86}
       />
-    ) : null}
-    <g transform={`translate(${m.x - 9},${m.y - 9})`}>
-      <StatusMark status={m.status} size={18} />
-    </g>
-    <rect
-      x={m.labelX - 2}
-      y={m.labelY - 12}
-      width={Math.min(m.name.length, lettersFor(m)) * LETTER + FIGURE}
-      height={m.taxon === "unknown" ? 16 : 29}
-      fill={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"}
-      opacity={0.86}
-    />
-    <text
-      x={m.labelX}
-      y={m.labelY + 1}
-      fontSize={14}
-      fontWeight={600}
-      fill="var(--ink)"
-      stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"}
-      strokeWidth={3}
-      paintOrder="stroke"
-    >
-      {shorten(m.name, lettersFor(m))}{" "}
-      <tspan fontSize={12} className="figure" fontWeight={400}>
-        {percent(m.probability)}
-      </tspan>
-    </text>
-    {m.taxon !== "unknown" ? (
       <text
         x={m.labelX}
-        y={m.labelY + 14}
-        fontSize={11.5}
-        fontStyle="italic"
-        fill="var(--soft)"
+        y={m.labelY + 1}
+        fontSize={14}
+        fontWeight={600}
+        fill="var(--ink)"
         stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"}
-        strokeWidth={2.4}
+        strokeWidth={3}
         paintOrder="stroke"
       >
-        {m.taxon}
+        {first}{" "}
+        <tspan fontSize={12} className="figure" fontWeight={400}>
+          {percent(m.probability)}
+        </tspan>
       </text>
-    ) : null}
-  </g>
-);
+      {below ? (
+        <text
+          x={m.labelX}
+          y={m.labelY + 14}
+          fontSize={second ? 13 : 11.5}
+          fontWeight={second ? 600 : 400}
+          fontStyle={second ? "normal" : "italic"}
+          fill={second ? "var(--ink)" : "var(--soft)"}
+          stroke={m.side === "kept" ? "var(--kept-ground)" : "var(--target-ground)"}
+          strokeWidth={2.4}
+          paintOrder="stroke"
+        >
+          {below}
+        </text>
+      ) : null}
+    </g>
+  );
+};
 
 /** The same for those who read rather than look. */
 const MarksTable = ({ marks }: { marks: FieldMark[] }) => (
@@ -188,4 +193,12 @@ const MarksTable = ({ marks }: { marks: FieldMark[] }) => (
 /** Letters that fit between where a name begins and the end of its side. */
 const lettersFor = (m: Placed) =>
   Math.max(8, Math.floor(((m.side === "kept" ? MIDDLE : WIDTH) - 4 - FIGURE - m.labelX) / LETTER));
-const shorten = (name: string, most: number) => (name.length > most ? `${name.slice(0, most - 1)}…` : name);
+/** A name that is too long for its line goes on below it, where the Latin name would stand; only what finds no room there is cut. */
+function inTwoLines(name: string, most: number): [string, string?] {
+  if (name.length <= most) return [name];
+  const at = name.lastIndexOf(" ", most);
+  const [first, rest] =
+    at > 0 ? [name.slice(0, at), name.slice(at + 1)] : [`${name.slice(0, most - 1)}-`, name.slice(most - 1)];
+  const room = most + FIGURE / LETTER;
+  return [first, rest.length > room ? `${rest.slice(0, room - 1)}…` : rest];
+}

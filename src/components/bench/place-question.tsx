@@ -10,6 +10,8 @@ interface Props {
   characters: Character[];
   /** what was said of the place of the plant before */
   before: ObservationInput[];
+  /** what the site knows of its place, by character */
+  known: Record<string, string[]>;
   /** what is known of the place; empty where nothing is */
   onAnswer: (observations: ObservationInput[]) => void;
 }
@@ -17,12 +19,13 @@ interface Props {
 type Chosen = Record<string, string>;
 
 /** Where the plant stands, all in one: whoever is there knows it without a check, and the next plant stands there too. */
-export function PlaceQuestion({ characters, before, onAnswer }: Props) {
+export function PlaceQuestion({ characters, before, known, onAnswer }: Props) {
   const offered = Object.fromEntries(
     before.flatMap((o) => (o.states?.length === 1 ? [[o.character, firstOf(o.states)]] : [])),
   );
   const [chosen, setChosen] = useState<Chosen>(offered);
-  const open = characters.find((c) => !chosen[c.id]);
+  const isKnown = (c: Character) => (known[c.id] ?? []).length > 0;
+  const open = characters.find((c) => !chosen[c.id] && !isKnown(c));
   const goOn = (said: Chosen) =>
     onAnswer(
       characters.flatMap((c) => {
@@ -34,7 +37,7 @@ export function PlaceQuestion({ characters, before, onAnswer }: Props) {
     const { [character]: was, ...others } = chosen;
     const next = was === state ? others : { ...chosen, [character]: state };
     setChosen(next);
-    if (open && characters.every((c) => next[c.id])) goOn(next);
+    if (open && characters.every((c) => next[c.id] || isKnown(c))) goOn(next);
   };
   return (
     <section aria-labelledby="question" data-place>
@@ -44,7 +47,9 @@ export function PlaceQuestion({ characters, before, onAnswer }: Props) {
       <p className="mt-1 text-[var(--soft)]">
         {before.length > 0
           ? "The same place as the last plant, unless you change it."
-          : "Say it once. The Bench offers it again for the next plant here. Skip what you cannot tell."}
+          : characters.some(isKnown)
+            ? "What the site knows is marked. Tap another answer only where it is different for this plant."
+            : "Say it once. The Bench offers it again for the next plant here. Skip what you cannot tell."}
       </p>
       {characters.map((character) => (
         <fieldset key={character.id} className="mt-3">
@@ -60,6 +65,7 @@ export function PlaceQuestion({ characters, before, onAnswer }: Props) {
                 aria-pressed={chosen[character.id] === state.id}
                 data-answer={character === open ? i + 1 : undefined}
                 data-state={state.id}
+                data-known={(!chosen[character.id] && known[character.id]?.includes(state.id)) || undefined}
                 onClick={() => choose(character.id, state.id)}
               >
                 <LazyPicture of={{ character: character.id, state: state.id }} />
@@ -70,6 +76,9 @@ export function PlaceQuestion({ characters, before, onAnswer }: Props) {
                     </span>
                   ) : null}
                   <strong>{state.name}</strong>
+                  {!chosen[character.id] && known[character.id]?.includes(state.id) ? (
+                    <span className="help">known for this site</span>
+                  ) : null}
                   {state.help ? <span className="help">{state.help}</span> : null}
                 </span>
               </button>
@@ -78,8 +87,17 @@ export function PlaceQuestion({ characters, before, onAnswer }: Props) {
         </fieldset>
       ))}
       <div className="mt-1 py-2 flex flex-wrap gap-2 sticky bottom-[61px] z-10 bg-[var(--sheet)] lg:static">
-        <Button look="press" disabled={Object.keys(chosen).length === 0} data-go-on onClick={() => goOn(chosen)}>
-          {before.length > 0 ? "The same place, go on" : "Go on"}{" "}
+        <Button
+          look="press"
+          disabled={Object.keys(chosen).length === 0 && !characters.every(isKnown)}
+          data-go-on
+          onClick={() => goOn(chosen)}
+        >
+          {before.length > 0
+            ? "The same place, go on"
+            : Object.keys(chosen).length === 0
+              ? "As the site says, go on"
+              : "Go on"}{" "}
           <span className="keycap" aria-hidden>
             G
           </span>

@@ -28,8 +28,10 @@ export function QuestionColumn({ bench, search }: { bench: OpenBench; search: Re
       ) : null}
       <Asked bench={bench} />
       <OtherParts bench={bench} />
+      <PlaceKnown bench={bench} />
       <div id="any-panel" className={sheet === "any" ? "" : "hidden lg:block"}>
         <AnyPart
+          onWordless={(words) => bench.say({ type: "wordlessSaid", words })}
           inputRef={search}
           characters={vocabulary.characters}
           askable={view?.askable ?? null}
@@ -37,6 +39,7 @@ export function QuestionColumn({ bench, search }: { bench: OpenBench; search: Re
         />
       </div>
       <Said bench={bench} />
+      <Wordless bench={bench} />
       <IfNotToday
         later={draft.observations.length > 0 ? (found?.next.later ?? []) : []}
         today={draft.day}
@@ -58,14 +61,21 @@ function offeredOn(bench: OpenBench): { character: string; why: string; caution?
 }
 
 function Asked({ bench }: { bench: OpenBench }) {
-  const { step, say, draft, places, character, view } = bench;
-  if (step === "stage") return <StageQuestion onAnswer={(stage) => say({ type: "stageSaid", stage })} />;
+  const { step, say, draft, site, places, placeSaid, character, view } = bench;
+  if (step === "stage")
+    return (
+      <StageQuestion
+        onAnswer={(stage) => say({ type: "stageSaid", stage })}
+        onTwo={(stages) => say({ type: "twoStagesSaid", stages })}
+      />
+    );
   if (step === "place")
     return (
       <PlaceQuestion
         key={draft.siteId}
         characters={places}
-        before={draft.placeBefore ?? []}
+        before={draft.placeOpened ? placeSaid : (draft.placeBefore ?? [])}
+        known={site.setting}
         onAnswer={(said) => say({ type: "placeSaid", said })}
       />
     );
@@ -157,5 +167,50 @@ function Said({ bench }: { bench: OpenBench }) {
         bringIntoSight("question");
       }}
     />
+  );
+}
+
+/** What was seen that no character takes in: it is kept with the finding, and the specialist reads it. */
+function Wordless({ bench: { draft, say } }: { bench: OpenBench }) {
+  if (!draft.wordless?.length) return null;
+  return (
+    <section className="mt-4">
+      <h3>Kept in your own words</h3>
+      <ul>
+        {draft.wordless.map((words, index) => (
+          <li key={words} className="row flex items-center gap-2">
+            <span className="py-2 flex-1">{words}</span>
+            <button
+              type="button"
+              className="min-h-[44px] min-w-[44px]"
+              aria-label={`Take back: ${words}`}
+              onClick={() => say({ type: "wordlessRemoved", index })}
+            >
+              ×
+            </button>
+          </li>
+        ))}
+      </ul>
+      <p className="small">These words do not change the verdict. The specialist sees them with the finding.</p>
+    </section>
+  );
+}
+
+/** What the site knows of the place counts until somebody says that it is otherwise where the plant stands. */
+function PlaceKnown({ bench }: { bench: OpenBench }) {
+  const { places, placeSaid, site, say, step } = bench;
+  const known = places.flatMap((place) => {
+    if (placeSaid.some((o) => o.character === place.id)) return [];
+    const names = (site.setting[place.id] ?? []).flatMap((id) => place.states.find((s) => s.id === id)?.name ?? []);
+    return names.length > 0 ? [names.join(" or ").toLowerCase()] : [];
+  });
+  if (known.length === 0 || step !== "part") return null;
+  return (
+    <p className="small mt-3 flex flex-wrap gap-x-3 items-center" data-place-known>
+      The site says: {known.join("; ")}.
+      <Button look="plain" className="small min-h-[44px]" onClick={() => say({ type: "placeOpened" })}>
+        Change it for this plant
+      </Button>
+    </p>
   );
 }

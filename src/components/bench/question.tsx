@@ -4,7 +4,7 @@ import { Button } from "../ui/button";
 import { Combobox } from "../ui/combobox";
 import { Segmented } from "../ui/segmented";
 import { memo, type ReactNode, useState } from "react";
-import type { Character } from "@/core/flora";
+import type { Character, Position } from "@/core/flora";
 import { type ObservationInput, canBeMissing } from "@/core/identify";
 import { NOT_DRAWN } from "@/drawings/not-drawn";
 import { LazyPicture } from "./lazy-picture";
@@ -38,6 +38,7 @@ export const Question = memo(function Question({
   onAnswer: (o: ObservationInput) => void;
 }) {
   const [against, setAgainst] = useState("");
+  const [position, setPosition] = useState<Position | undefined>(undefined);
   const key = `${character.id} ${onSecondPlant ? 2 : 1}`;
   return (
     <section aria-labelledby="question" data-character={character.id} data-second={onSecondPlant || undefined}>
@@ -51,13 +52,27 @@ export const Question = memo(function Question({
         {why} About {character.seconds} seconds.
         {caution ? <strong className="text-[var(--madder)]"> {caution}</strong> : null}
       </p>
+      {character.positions && !onSecondPlant ? (
+        <Segmented
+          label="Which leaves?"
+          value={position ?? "any"}
+          onChange={(value) => setPosition(value === "any" ? undefined : value)}
+          options={[
+            { value: "any", words: "Leaves in general" },
+            ...character.positions.map((value) => ({ value, words: LEAVES_AT[value] })),
+          ]}
+          className="mt-2"
+        />
+      ) : null}
       {character.comparative ? <Beside known={known} against={against} onChoose={setAgainst} /> : null}
       {character.comparative && !(against in known) ? null : character.states.length > 0 ? (
         <StateAnswers
           key={key}
           character={character}
           sure={sure}
-          onAnswer={character.comparative ? (o) => onAnswer({ ...o, against }) : onAnswer}
+          onAnswer={(o) =>
+            onAnswer({ ...o, ...(character.comparative ? { against } : {}), ...(position ? { position } : {}) })
+          }
         />
       ) : (
         <>
@@ -71,8 +86,8 @@ export const Question = memo(function Question({
           {onPicture}
         </>
       )}
-      <div className="mt-1 py-2 flex flex-wrap gap-2 items-center justify-between sticky bottom-[61px] z-10 bg-[var(--sheet)] lg:static">
-        <span className="flex flex-wrap gap-2">
+      <div className="mt-1 py-1 md:py-2 flex md:flex-wrap gap-1 md:gap-2 items-center justify-between sticky bottom-[61px] z-10 bg-[var(--sheet)] lg:static">
+        <span className="flex md:flex-wrap gap-1 md:gap-2 small-pills">
           <Button className="pill" onClick={() => onAnswer({ character: character.id, answer: "cannot-tell" })}>
             Can’t tell{" "}
             <span className="keycap" aria-hidden>
@@ -106,6 +121,9 @@ export const Question = memo(function Question({
   );
 });
 
+/** Where on the stem leaves are told apart. */
+const LEAVES_AT: Record<Position, string> = { low: "Low leaves", middle: "Middle leaves", high: "High leaves" };
+
 /** The plant beside it, by one of its names. */
 function Beside({
   known,
@@ -129,18 +147,33 @@ function Beside({
   );
 }
 
+const SURENESS: { value: Sure; words: string }[] = [
+  { value: "sure", words: "Sure" },
+  { value: "likely", words: "Likely" },
+  { value: "guess", words: "A guess" },
+];
+const HOW_SURE = "How sure are you of the next answer?";
+
+/** On a phone a list that is folded up, so that the drawn answers have the screen. */
 function SureSwitch({ sure, onSure }: { sure: Sure; onSure: (s: Sure) => void }) {
   return (
-    <Segmented
-      label="How sure are you of the next answer?"
-      value={sure}
-      onChange={onSure}
-      options={[
-        { value: "sure", words: "Sure" },
-        { value: "likely", words: "Likely" },
-        { value: "guess", words: "A guess" },
-      ]}
-    />
+    <>
+      <select
+        aria-label={HOW_SURE}
+        className="md:hidden min-h-[44px] w-[84px]"
+        value={sure}
+        onChange={(e) => onSure(SURENESS.find((s) => s.value === e.target.value)?.value ?? "sure")}
+      >
+        {SURENESS.map(({ value, words }) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
+      </select>
+      <span className="max-md:hidden">
+        <Segmented label={HOW_SURE} value={sure} onChange={onSure} options={SURENESS} />
+      </span>
+    </>
   );
 }
 

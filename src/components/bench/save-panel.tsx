@@ -127,6 +127,8 @@ async function layOutAndSend({
     place: { longitude: place[0], latitude: place[1] },
     day: draft.day,
     stage: draft.stage,
+    ...(draft.stages ? { stages: draft.stages } : {}),
+    ...(draft.wordless?.length ? { wordless: draft.wordless } : {}),
     kit: kit as FindingRequest["kit"],
     observations: draft.observations,
     note: draft.note,

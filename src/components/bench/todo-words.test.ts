@@ -15,7 +15,14 @@ const found = (
   action: { character: string; seldom?: true }[] = [],
   laters: Later[] = [],
   reportFirst?: true,
-) => ({ verdict, next: { action, later: laters, name: [], second: [] }, reportFirst }) as unknown as Identification;
+  standing: Identification["standing"] = verdict === "keep" ? "kept" : "target",
+) =>
+  ({
+    verdict,
+    standing,
+    next: { action, later: laters, name: [], second: [] },
+    reportFirst,
+  }) as unknown as Identification;
 
 describe("what another stage would show", () => {
   it("is said with a day in words, or for today with the stage of another of its kind", () => {
@@ -39,7 +46,7 @@ describe("the one thing to do next", () => {
     expect(todoFor(found("hold", [], ahead.slice(0, 1)), characters, "2026-03-20")).toBe(
       "Find another plant of this kind that is in leaf today.",
     );
-    expect(todoFor(found("hold"), characters, "2026-03-20")).toBeUndefined();
+    expect(todoFor(found("hold"), characters, "2026-03-20")).toContain("second opinion");
   });
   it("is to come back where nothing that can be looked at now settles it, whatever else could be asked", () => {
     const held = {
@@ -47,7 +54,9 @@ describe("the one thing to do next", () => {
       nothingNow: true as const,
     };
     expect(todoFor(held, characters, "2026-03-20")).toBe("Come back from 1 June.");
-    expect(todoFor({ ...held, next: { ...held.next, later: [] } }, characters, "2026-03-20")).toBeUndefined();
+    expect(todoFor({ ...held, next: { ...held.next, later: [] } }, characters, "2026-03-20")).toContain(
+      "second opinion",
+    );
   });
   it("is the second plant, where that alone stands before acting", () => {
     expect(todoFor(found("hold", [{ character: "sap" }]), characters, "2026-03-20", "sap")).toBe(
@@ -59,6 +68,7 @@ describe("the one thing to do next", () => {
     expect(todoFor(found("clear"), characters, "2026-03-20")).toBe("Save it, then mark the patch.");
     expect(todoFor(found("clear", [], [], true), characters, "2026-03-20")).toBe("Save it, and report it.");
     expect(todoFor(found("keep"), characters, "2026-03-20")).toContain("nobody removes it");
+    expect(todoFor(found("keep", [], [], undefined, "tolerated"), characters, "2026-03-20")).not.toContain("nobody");
     expect(todoFor(found("open"), characters, "2026-03-20")).toBeUndefined();
   });
 });

@@ -1,5 +1,5 @@
 import type { Character, Stage } from "@/core/flora";
-import { type Identification, type Later, nextLater } from "@/core/identify";
+import { type Identification, type Later, nextLater, verdictTodo } from "@/core/identify";
 import { shortDay } from "../words/dates";
 import { WHEN } from "../words/stages";
 
@@ -25,9 +25,8 @@ export function todoFor(
     return later.from > today
       ? `Come back from ${shortDay(later.from)}.`
       : `Find another plant of this kind that is ${inStage(later.stage)} today.`;
-  if (found.verdict === "clear") return found.reportFirst ? "Save it, and report it." : "Save it, then mark the patch.";
-  if (found.verdict === "keep") return "Save it, so that nobody removes it.";
-  return undefined;
+  if (found.verdict === "open") return undefined;
+  return verdictTodo(found.verdict, found.reportFirst ? "watch" : found.standing);
 }
 
 /** How a plant stands, within a sentence. */

@@ -64,7 +64,8 @@ function useCase(pack: BenchPack, draft: Shelf["draft"], kit: string[], first: B
             looked: {
               id: draft.id,
               day: draft.day,
-              stage: draft.stage,
+              stage: draft.stages ? null : draft.stage,
+              stages: draft.stages,
               kit: kit as Looked["kit"],
               observations: draft.observations,
             },
@@ -101,7 +102,7 @@ export function useBench({ pack, chosenSite, chosenPatch }: BenchProps) {
     ...choices,
     ...next,
     ...said,
-    step: stepOf(draft, choices.chosen !== null),
+    step: stepOf(draft, choices.chosen !== null, places.length > 0 && places.every((p) => site?.setting[p.id])),
   };
 }
 export type Bench = ReturnType<typeof useBench>;

@@ -59,6 +59,8 @@ export async function reopen(id: string): Promise<boolean> {
         place: [body.place.longitude, body.place.latitude],
         day: body.day,
         stage: body.stage,
+        ...(body.stages?.[0] && body.stages[1] ? { stages: [body.stages[0], body.stages[1]] as const } : {}),
+        ...(body.wordless ? { wordless: body.wordless } : {}),
         stageAsked: true,
         observations: body.observations,
         note: body.note ?? "",

@@ -13,7 +13,13 @@ export interface Draft {
   place: [number, number] | null;
   day: string;
   stage: Stage | null;
+  /** two stages at once, where parts of the plant are at different stages */
+  stages?: [Stage, Stage];
   stageAsked: boolean;
+  /** what was seen that no character takes in */
+  wordless?: string[];
+  /** that what the site knows of the place is to be changed */
+  placeOpened?: boolean;
   /** that it was asked where the plant stands */
   placeAsked?: boolean;
   /** what was said of the place of the plant before, on the same site */
@@ -31,7 +37,16 @@ export interface Draft {
 /** What a step on the Bench changes, as it stood before. */
 export type DraftStep = Pick<
   Draft,
-  "stage" | "stageAsked" | "placeAsked" | "placeBefore" | "observations" | "passed" | "alone"
+  | "stage"
+  | "stages"
+  | "stageAsked"
+  | "placeOpened"
+  | "placeAsked"
+  | "placeBefore"
+  | "observations"
+  | "wordless"
+  | "passed"
+  | "alone"
 >;
 
 export const newDraft = (

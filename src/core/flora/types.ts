@@ -90,6 +90,11 @@ export const SEED_COLOURS = [
 ] as const;
 export type SeedColour = (typeof SEED_COLOURS)[number];
 
+export const STANDS = ["seed", "clonal", "both"] as const;
+export type Stand = (typeof STANDS)[number];
+export const STOCK = ["sheep", "goats", "cattle", "horses"] as const;
+export type Stock = (typeof STOCK)[number];
+
 export interface Hazards {
   people?: string;
   stock?: string;
@@ -113,8 +118,16 @@ export interface Taxon {
   spread: string[];
   sprouts: string[];
   fragments: string;
-  /** years that seed lives in the ground, [low, high] */
-  seedYears: [number, number];
+  /** years that seed lives in the ground, [low, high]; left out: not recorded */
+  seedYears?: [number, number];
+  /** seed ripens on stems that were cut or pulled in flower; left out: not recorded */
+  ripensCut?: boolean;
+  /** whether the plants of a stand came from seed, are shoots of one plant, or both; left out: not recorded */
+  stand?: Stand;
+  /** it poisons stock when it is wilted or dried; left out: not recorded */
+  wiltedToxic?: boolean;
+  /** the stock that eats it, in order; left out: not recorded */
+  grazedBy?: Stock[];
   /** months in which the bark slips off the wood, so that a stem that is pulled leaves its root, north; left out: not woody, or not recorded */
   barkSlips?: MonthRange[];
   /** what ripe seed looks like as it falls: in its husk or coat, or, of a fleshy fruit, the fruit; left out: not recorded */

@@ -13,7 +13,8 @@ import { gateOf } from "./verdict/gates";
 import { type Slip, slipsOf } from "./verdict/slips";
 import { namesPlant } from "./verdict/verdicts";
 import { checkReason, likeliest, untested } from "./words/check-words";
-import { verdictReason } from "./words/verdict-words";
+import type { Standing } from "./words/verdict-table";
+import { standingHere, verdictReason } from "./words/verdict-words";
 
 export interface Candidate {
   taxon: string;
@@ -48,6 +49,8 @@ export interface Identification {
   verdict: VerdictResult["verdict"];
   /** accepted name of the plant that a verdict to clear, hold or keep is about; null under any other */
   about: string | null;
+  /** what that plant is here, for the words of the verdict; of an unknown plant that it is not in the flora */
+  standing: Standing;
   /** one plant alone is named by the verdict, not only the side it is on */
   named: boolean;
   reportFirst?: true;
@@ -115,6 +118,7 @@ export function report(
     keptSide: round(Math.max(judgement.guarded.local.keptSide, judgement.guarded.flat.keptSide)),
     verdict: result.verdict,
     about: namesPlant(result.verdict) && result.about >= 0 ? name(result.about) : null,
+    standing: result.about >= 0 ? standingHere(judgement, result.about) : "not-in-flora",
     named: result.named || result.verdict === "clear",
     ...(result.reportFirst ? { reportFirst: true as const } : {}),
     because: verdictReason(judgement, result),

@@ -6,6 +6,10 @@ import {
   type MonthRange,
   SEED_COLOURS,
   type SeedColour,
+  type Stand,
+  STANDS,
+  STOCK,
+  type Stock,
   type Stage,
   STAGES,
   type Taxon,
@@ -33,7 +37,17 @@ export const plantRowSchema = z.object({
   spread: list("how it spreads"),
   sprouts: list("what it sprouts from when it is cut: root, stump"),
   fragments: z.string().default("").describe("what grows from pieces; empty: nothing"),
-  "seed-years": z.string().default("").describe("years that seed lives in the ground: 2 to 8"),
+  "seed-years": z.string().default("").describe("years that seed lives in the ground: 2 to 8; empty: not recorded"),
+  "ripens-cut": z.string().default("").describe("yes or no: seed ripens on stems cut in flower; empty: not recorded"),
+  stand: z
+    .string()
+    .default("")
+    .describe(`${STANDS.join(", ")}: how a stand comes about; empty: not recorded`),
+  "wilted-toxic": z
+    .string()
+    .default("")
+    .describe("yes or no: it poisons stock when wilted or dried; empty: not recorded"),
+  "grazed-by": list(`stock that eats it: ${STOCK.join(", ")}`),
   "bark-slips": months("in which the bark of a pulled stem slips off and leaves the root"),
   "ripe-seed": list(`colours of ripe seed as it falls, of a fleshy fruit the fruit's: ${SEED_COLOURS.join(", ")}`),
   disposal: z
@@ -56,7 +70,18 @@ const FACTS = PLANT_COLUMNS.filter((c) => c !== "taxon" && c !== "reason");
 /** What a plant is, as its files and tables write it: nothing is checked yet. */
 export type RawPlant = Partial<
   Record<
-    "rank" | "family" | "life-form" | "cycle" | "seed-years" | "fragments" | "bark-slips" | "ripe-seed" | "disposal",
+    | "rank"
+    | "family"
+    | "life-form"
+    | "cycle"
+    | "seed-years"
+    | "fragments"
+    | "bark-slips"
+    | "ripe-seed"
+    | "disposal"
+    | "ripens-cut"
+    | "stand"
+    | "wilted-toxic",
     unknown
   >
 > & {
@@ -66,6 +91,7 @@ export type RawPlant = Partial<
   spread?: string[];
   sprouts?: string[];
   interfertile?: string[];
+  "grazed-by"?: string[];
   calendar?: Record<string, string>;
   hazards?: Taxon["hazards"];
   forms?: Record<string, number>;
@@ -91,11 +117,6 @@ export function readPlant(name: string, raw: RawPlant, sets: string[], say: Say)
   oneOf("cycle", ["annual", "biennial", "perennial"]);
   if (raw.rank !== undefined) oneOf("rank", ["species", "genus", "hybrid", "subspecies"]);
   if (!raw.family) say("family", raw.family, "needs a family");
-  const years = String(raw["seed-years"] ?? "")
-    .split("-")
-    .map(Number);
-  if (years.length !== 2 || years.some((y) => !Number.isFinite(y)) || years[1] < years[0])
-    say("seed-years", raw["seed-years"], "write low-high");
   const forms = Object.entries(raw.forms ?? {}).map(([id, share]) => ({ id, share }));
   return {
     id: String(raw.id ?? taxonId(name)),
@@ -112,12 +133,50 @@ export function readPlant(name: string, raw: RawPlant, sets: string[], say: Say)
     spread: raw.spread ?? [],
     sprouts: raw.sprouts ?? [],
     fragments: String(raw.fragments ?? "none"),
-    seedYears: [years[0] ?? 1, years[1] ?? 1],
+    ...readSeedYears(raw["seed-years"], say),
+    ...readStand(raw, say),
     ...readRemains(raw, say),
     hazards: raw.hazards ?? {},
     interfertile: raw.interfertile ?? [],
     forms: forms.length > 0 ? forms : [{ id: "any", share: 1 }],
   };
+}
+
+function readSeedYears(raw: unknown, say: Say): Pick<Taxon, "seedYears"> {
+  const text = String(raw ?? "").trim();
+  if (text === "") return {};
+  const [low, high, ...more] = text.split("-").map(Number);
+  if (low === undefined || high === undefined || more.length > 0 || !(low >= 0) || !(high >= low)) {
+    say("seed-years", raw, "write low-high, or leave the line out");
+    return {};
+  }
+  return { seedYears: [low, high] };
+}
+
+/** Facts that methods of control ask of a plant; what is not written is left out. */
+function readStand(raw: RawPlant, say: Say): Pick<Taxon, "ripensCut" | "stand" | "wiltedToxic" | "grazedBy"> {
+  const stand = String(raw.stand ?? "").trim();
+  if (stand && !(STANDS as readonly string[]).includes(stand)) say("stand", stand, `write one of ${STANDS.join(", ")}`);
+  const grazedBy = raw["grazed-by"] ?? [];
+  for (const animal of grazedBy)
+    if (!(STOCK as readonly string[]).includes(animal))
+      say("grazed-by", animal, `write one or more of ${STOCK.join(", ")}`);
+  const ripensCut = yesOrNo("ripens-cut", raw["ripens-cut"], say);
+  const wiltedToxic = yesOrNo("wilted-toxic", raw["wilted-toxic"], say);
+  return {
+    ...(ripensCut === undefined ? {} : { ripensCut }),
+    ...(stand ? { stand: stand as Stand } : {}),
+    ...(wiltedToxic === undefined ? {} : { wiltedToxic }),
+    ...(grazedBy.length > 0 ? { grazedBy: grazedBy as Stock[] } : {}),
+  };
+}
+
+/** In YAML yes and no may come as words or as truth values. */
+function yesOrNo(field: string, raw: unknown, say: Say): boolean | undefined {
+  if (raw === true || raw === "yes") return true;
+  if (raw === false || raw === "no") return false;
+  if (raw !== undefined && raw !== "") say(field, raw, "write yes or no, or leave the line out");
+  return undefined;
 }
 
 /** What a plant leaves behind and how it comes out of the ground; what is not written is left out. */
@@ -166,6 +225,8 @@ const ranges = (text: string): string =>
     .join(" ");
 const rangeText = ([low, high]: [number, number]): string => `${low} to ${high}`;
 
+const yesNoText = (fact: boolean | undefined): string => (fact === undefined ? "" : fact ? "yes" : "no");
+
 const words = (text: string): string[] =>
   text
     .split(",")
@@ -196,6 +257,10 @@ export function plantOfRow(flora: CompiledFlora, row: PlantRow): Taxon {
       "bark-slips": ranges(row["bark-slips"]),
       "ripe-seed": row["ripe-seed"],
       disposal: row.disposal,
+      "ripens-cut": row["ripens-cut"].trim(),
+      stand: row.stand.trim(),
+      "wilted-toxic": row["wilted-toxic"].trim(),
+      "grazed-by": words(row["grazed-by"]),
       fragments: plain(row.fragments),
       common: words(row.common),
       synonyms: words(row.synonyms),
@@ -269,7 +334,11 @@ export function plantToRow(taxon: Taxon, reason = ""): PlantRow {
     spread: taxon.spread.join(", "),
     sprouts: taxon.sprouts.join(", "),
     fragments: taxon.fragments,
-    "seed-years": rangeText(taxon.seedYears),
+    "seed-years": taxon.seedYears ? rangeText(taxon.seedYears) : "",
+    "ripens-cut": yesNoText(taxon.ripensCut),
+    stand: taxon.stand ?? "",
+    "wilted-toxic": yesNoText(taxon.wiltedToxic),
+    "grazed-by": (taxon.grazedBy ?? []).join(", "),
     "bark-slips": (taxon.barkSlips ?? []).map(rangeText).join(", "),
     "ripe-seed": (taxon.ripeSeed ?? []).join(", "),
     disposal: taxon.disposal ?? "",

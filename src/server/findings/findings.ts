@@ -160,7 +160,14 @@ async function addEvents(
       ...base,
       id: uuidv7(),
       kind: "observations" as const,
-      body: { day: input.day, stage: input.stage, kit: input.kit, observations: input.observations },
+      body: {
+        day: input.day,
+        stage: input.stage,
+        ...(input.stages ? { stages: input.stages } : {}),
+        ...(input.wordless.length > 0 ? { wordless: input.wordless } : {}),
+        kit: input.kit,
+        observations: input.observations,
+      },
     },
     { ...base, id: uuidv7(), kind: "verdict" as const, body: verdict },
   ]);

@@ -184,7 +184,7 @@ function csvRows(text: string): FileRow[] {
 
 /** Columns without which a table is none of its kind. */
 const NEEDED: Record<PackTable, string[]> = {
-  plants: ["taxon", "family", "life-form", "cycle", "common", "sets", "seed-years"],
+  plants: ["taxon", "family", "life-form", "cycle", "common", "sets"],
   twins: ["taxon", "twin", "deciders", "mistake"],
   scores: ["taxon", "character", "where", "score"],
 };

@@ -104,7 +104,7 @@ describe("reasons", () => {
   it("name what still fits when holding", () => {
     const { result, text } = reason([seen("edge", "smooth"), seen("hair", "some"), read("length", 5)]);
     expect(result.verdict).toBe("hold");
-    expect(text).toMatch(/Bonus rara.*still fits?\..*kept here\./);
+    expect(text).toMatch(/Bonus rara.*still fits?\..*not to be treated here\./);
   });
   it("tell to leave what is kept", () => {
     const { result, text } = reason([

@@ -4,6 +4,7 @@ import type { VerdictResult } from "../verdict/decide";
 import type { TwinInTheWay } from "../verdict/twins-in-the-way";
 import { plainName } from "./observation-words";
 import { percent } from "./percent";
+import { type Standing, STANDING_WORDS, standingOf } from "./verdict-table";
 
 /** Why nothing may be done though no plant to keep stands out: the unknown plant, all that stays together, or two ways of treating. */
 function unnamedReason({ local, flat, guarded }: Judgement, limit: number): string {
@@ -72,10 +73,16 @@ function clearReason(judgement: Judgement, { about, limit, reportFirst }: Verdic
 function keepReason(judgement: Judgement, { about, named }: VerdictResult): string {
   const name = plainName(judgement, about);
   const danger = judgement.model.flora.taxa[about].hazards.people;
-  const care = danger ? ` Take care all the same: ${danger}` : "";
+  const care = danger ? ` Take care: ${danger}` : "";
   return named
-    ? `${name} fits. It is a plant to keep: leave it.${care}`
-    : `${name} fits best, but another plant may fit too. All plants that fit are plants to keep: leave it, and do not count it as named.${care}`;
+    ? `${name} fits. ${STANDING_WORDS[standingHere(judgement, about)]}${care}`
+    : `${name} fits best, but another plant may fit too. None of the plants that fit is to be treated: leave it, and do not count it as named.${care}`;
+}
+
+/** What a plant is here: what the list says of it, and whether it harms people. */
+export function standingHere({ model, case: given }: Judgement, taxon: number): Standing {
+  const { name, hazards } = model.flora.taxa[taxon];
+  return standingOf(given.list[name], hazards.people !== undefined || hazards.contact !== undefined);
 }
 
 function holdReason(judgement: Judgement, result: VerdictResult): string {
@@ -89,7 +96,7 @@ function holdReason(judgement: Judgement, result: VerdictResult): string {
   if (shown.length === 0) return unnamedReason(judgement, limit);
   const names = shown.map((t) => plainName(judgement, t)).join(" and ");
   const [fit, they] = shown.length > 1 ? ["fit", "They are"] : ["fits", "It is"];
-  const tail = `${they} kept here.${heldByGuard(judgement, result)}`;
+  const tail = `${they} not to be treated here.${heldByGuard(judgement, result)}`;
   // The rule asks for both priors: the field shows the local one, under which these may stand far below the limit.
   const rareHere = shown.every((t) => judgement.guarded.local.taxa[t] <= judgement.model.tuning.standsInTheWay * limit);
   return rareHere
