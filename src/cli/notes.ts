@@ -1,7 +1,16 @@
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { isTarget } from "@/core/flora";
-import { buildModel, caseAt, identify, type Model } from "@/core/identify";
+import {
+  buildModel,
+  caseAt,
+  decide,
+  type Identification,
+  identify,
+  judge,
+  type Model,
+  type VerdictResult,
+} from "@/core/identify";
 import { looksSuffice } from "@/core/trials";
 import { currentFlora, FLORA_ROOT, loadList } from "@/flora/load";
 import { type FieldNote, readNotes } from "@/flora/read-notes";
@@ -18,7 +27,23 @@ interface Figures {
   looksSuffice?: number;
   looksSufficeCleared?: number;
   unknownNamed: number;
+  /** of notes that are split: pieces, and those of which something could be entered */
+  pieces?: number;
+  piecesEntered?: number;
+  /** of the clearable, those on which a specialist would act, and how many of these were cleared */
+  actable?: number;
+  actableCleared?: number;
 }
+
+/** What keeps a note from being cleared on which a specialist would act. */
+const OBSTACLES = [
+  "not recorded of a kept plant",
+  "a twin not in the flora",
+  "an unknown plant",
+  "one kind of check",
+  "another",
+] as const;
+type Obstacle = (typeof OBSTACLES)[number];
 
 /** What each lot of notes gave when it was first scored: written once, never again. */
 const FIRST_RUN = join(FLORA_ROOT, "notes", "first-run.json");
@@ -50,6 +75,10 @@ run(() => {
     sealed: figures(results.filter((r) => r.note.sealed)),
     misses,
     lots: lots.map((l) => ({ ...l, firstRun: firstRuns[l.lot] })),
+    notEntered: results.flatMap((r) =>
+      (r.note.pieces ?? []).flatMap(({ text, entered }) => (entered ? [] : [{ id: r.note.id, text }])),
+    ),
+    held: results.flatMap((r) => (r.obstacle ? [{ id: r.note.id, truth: r.note.truth, obstacle: r.obstacle }] : [])),
     unknown: results
       .filter((r) => !r.note.truth)
       .map((r) => ({ id: r.note.id, got: r.got, probability: r.probability, unknown: r.unknown, verdict: r.verdict })),
@@ -103,12 +132,27 @@ function answer(model: Model, list: ReturnType<typeof loadList>, note: FieldNote
     verdict: result.verdict,
     named: result.named,
     status,
+    obstacle:
+      note.act && status && isTarget(status) && result.verdict !== "clear"
+        ? obstacleOf(decide(judge(model, given)), result)
+        : null,
   };
+}
+
+/** What stands in the way of a clear verdict, by the rule that holds it. */
+function obstacleOf(decided: VerdictResult, result: Identification): Obstacle {
+  if (decided.leansOn) return "one kind of check";
+  if (decided.twinsInTheWay.length > 0) return "a twin not in the flora";
+  if (/not recorded for/.test(result.because)) return "not recorded of a kept plant";
+  return /not in this flora/.test(result.because) ? "an unknown plant" : "another";
 }
 
 function figures(results: ReturnType<typeof answer>[]): Figures {
   const held = results.filter((r) => r.note.truth);
   const clearable = held.filter((r) => r.status && isTarget(r.status));
+  const split = results.filter((r) => r.note.pieces);
+  const pieces = split.flatMap((r) => r.note.pieces ?? []);
+  const actable = clearable.filter((r) => r.note.act);
   const sufficient = clearable.filter((r) => r.suffices);
   return {
     named: held.length,
@@ -120,6 +164,14 @@ function figures(results: ReturnType<typeof answer>[]): Figures {
     looksSuffice: sufficient.length,
     looksSufficeCleared: sufficient.filter((r) => r.verdict === "clear").length,
     unknownNamed: results.filter((r) => !r.note.truth && r.named).length,
+    ...(split.length === 0
+      ? {}
+      : {
+          pieces: pieces.length,
+          piecesEntered: pieces.filter((piece) => piece.entered).length,
+          actable: actable.length,
+          actableCleared: actable.filter((r) => r.verdict === "clear").length,
+        }),
   };
 }
 

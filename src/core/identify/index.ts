@@ -35,7 +35,7 @@ export { type Judgement, likeliestStage } from "./posterior/judgement";
 export { statedStages } from "./case/stated-stages";
 export { stageStatedChance } from "./posterior/stage-stated";
 
-export { decide } from "./verdict/decide";
+export { decide, type VerdictResult } from "./verdict/decide";
 export { gateOf, keptLimit } from "./verdict/gates";
 export { topOnSide } from "./verdict/sides";
 export { looksBeforeClear } from "./verdict/twins-in-the-way";

@@ -13,7 +13,7 @@ export const usualLooks = (model: Model, taxon: number, stage: Stage): Observati
  */
 export function looksSuffice(model: Model, given: Case, taxon: number, stage: Stage): boolean {
   const observations = given.observations.map(
-    (o) => usualLook(model, taxon, model.characterIndex.get(o.character) as number, stage) ?? o,
+    (o) => (o.position ? o : (usualLook(model, taxon, model.characterIndex.get(o.character) as number, stage) ?? o)),
   );
   return decide(judge(model, { ...given, observations })).verdict === "clear";
 }
