@@ -1,9 +1,9 @@
 import { z } from "zod";
 import { STAGES } from "@/core/flora";
-import { kitSchema, observationSchema, VERDICTS } from "@/core/identify";
+import { kitSchema, MOST_OBSERVATIONS, observationSchema, VERDICTS } from "@/core/identify";
 import { plainText } from "@/core/limits";
 
-const observationsSchema = z.array(observationSchema).max(200);
+const observationsSchema = z.array(observationSchema).max(MOST_OBSERVATIONS);
 
 /** Two stages at once, of a plant whose parts are at different stages. */
 const twoStagesSchema = z.array(z.enum(STAGES)).length(2).optional();

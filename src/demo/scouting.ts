@@ -1,5 +1,7 @@
 import sharp from "sharp";
-import { caseAt, DEFAULT_COSTS, type Observation } from "@/core/identify";
+import type { Stage } from "@/core/flora";
+import { caseAt, DEFAULT_COSTS, type Model, type Observation } from "@/core/identify";
+import { itemAt } from "@/core/items";
 import { drawState } from "@/drawings/states";
 import { shapesToSvg } from "@/drawings/svg";
 import type { SavedFinding } from "@/contracts/finding";
@@ -15,6 +17,23 @@ import { id, type Place, type World } from "./world";
 const MOST_LOOKS = 25;
 /** Every so many findings have a picture. */
 const PICTURE_EVERY = 12;
+
+/** Every so many findings are of a plant that flowers beside its ripe fruit, and so many have words that no character takes in. */
+const TWO_STAGES_EVERY = 5;
+const WORDLESS_EVERY = 14;
+const WORDLESS = [
+  "drops of water roll off the leaves",
+  "the leaf scar looks like a face",
+  "two leaves of one joint differ in size",
+  "a gray bloom on the shady side only",
+];
+
+/** Both stages of a plant in flower or in seed, where its kind has both. */
+function besideFlowers(model: Model, taxon: string, stage: Stage): [Stage, Stage] | undefined {
+  const { calendar } = itemAt(model.flora.taxa, model.taxonIndex.get(taxon) ?? -1);
+  const both = calendar.flowering !== undefined && calendar.fruiting !== undefined;
+  return both && (stage === "flowering" || stage === "fruiting") ? ["flowering", "fruiting"] : undefined;
+}
 
 /** A scout looks at a plant and saves what was seen; the verdict is the program's own. */
 export async function scoutPlant(
@@ -39,9 +58,10 @@ export async function scoutPlant(
   const list = { ...world.status, ...(world.exceptions[place.spec.name] ?? {}) };
   const stage = likelyStage(model, taxon, day);
   const seed = world.looked++;
+  const stages = seed % TWO_STAGES_EVERY === 0 ? besideFlowers(model, taxon, stage) : undefined;
   const given = caseAt(
     { setting: place.spec.setting, list, actions: world.actions, costs: DEFAULT_COSTS },
-    { id: taxon, day, stage },
+    stages ? { id: taxon, day, stage: null, stages } : { id: taxon, day, stage },
     model,
   );
   const observations = sampleObservations(model, given, taxon, most, seed);
@@ -54,6 +74,8 @@ export async function scoutPlant(
     place: { longitude, latitude },
     day,
     stage,
+    ...(stages ? { stages } : {}),
+    ...(seed % WORDLESS_EVERY === 0 ? { wordless: [WORDLESS[(seed / WORDLESS_EVERY) % WORDLESS.length]] } : {}),
     kit: given.kit,
     observations,
     note: "",

@@ -6,6 +6,7 @@ import {
   type Model,
   type Observation,
   observationSchema,
+  statedStages,
   towardsAction,
   withSecondPlant,
   isSettled,
@@ -24,7 +25,7 @@ export function likelyStage(model: Model, name: string, day: string): Stage {
 /** What a careful scout would have seen of this plant on this day, asked by the engine, until it has its verdict or `most` looks. */
 export function sampleObservations(model: Model, given: Case, name: string, most: number, seed: number): Observation[] {
   const chance = seededChance(seed);
-  const plant = new SimulatedPlant(model, model.taxonIndex.get(name) as number, given.stage as Stage, chance);
+  const plant = new SimulatedPlant(model, model.taxonIndex.get(name) as number, statedStages(given), chance);
   const plantBeside = new SimulatedPlant(model, plant.taxon, plant.stages, chance.named("beside"), plant);
   const scout = new Scout(0.02, chance);
   const made: Case = { ...given, observations: [] };

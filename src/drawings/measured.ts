@@ -221,6 +221,12 @@ const feather = (): Shape[] =>
   );
 
 const MEASURED: Record<string, () => Shape[]> = {
+  "leaf-width": () => all(drawLeaf({ shape: "egg", base: "rounded" }, [60, 88], 70, 0, 6), span([38, 60], [82, 60])),
+  "lobe-count": () =>
+    all(
+      drawLeaf({ shape: "oval", lobes: "deep" }, [60, 90], 78, 0, 6),
+      [26, 46, 66].flatMap((y, i) => [key(circle(24, y, 5)), key(`M30,${y}L${44 - i * 2},${y}`)]),
+    ),
   height: () =>
     all(
       earth(86),

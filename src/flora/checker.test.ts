@@ -1,7 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { changedFlora } from "../../tests/support/changed-flora";
 import { currentFlora } from "@/flora/load";
+import { compileFlora } from "./compile";
 import { readNotes } from "./read-notes";
+import { spineOf } from "./spine";
 
 const said = (file: string, change: (text: string) => string, scope: "whole" | "set" = "set") =>
   changedFlora(file, change, scope)
@@ -141,5 +143,50 @@ describe("independent notes", () => {
     const names = new Set(flora.taxa.map((t) => t.name));
     expect(notes.filter((n) => n.truth === null).length).toBeGreaterThanOrEqual(15);
     for (const { id, truth } of notes) if (truth) expect(names, id).toContain(truth);
+  });
+});
+
+describe("what the checker finds in cells and pairs that were sought", () => {
+  const canes = "sets/12-canes.yaml";
+  it("takes a cell that is not known with its reason, and refuses one without", () => {
+    const known = changedFlora(canes, swap(/ {4}smell: [^\n]+/, '    smell: "not known; no two books agree"'), "set");
+    expect(known.problems).toEqual([]);
+    expect(known.sought).toContainEqual(expect.objectContaining({ character: "smell", why: "no two books agree" }));
+    expect(said(canes, swap(/ {4}smell: [^\n]+/, '    smell: "not known"'))).toContain('"not known" without a reason');
+  });
+  it("refuses facts of control in other words", () => {
+    expect(said(canes, swap("  ripens-cut: no", "  ripens-cut: perhaps"))).toContain("write yes or no");
+    expect(said(canes, swap(/ {2}stand: \w+/, "  stand: crowd"))).toContain("write one of seed, clonal, both");
+    expect(said(canes, swap("grazed-by: [sheep, goats]", "grazed-by: [geese]"))).toContain(
+      "write one or more of sheep",
+    );
+  });
+  it("refuses a dismissed pair without a reason, or one that is listed as well", () => {
+    const dismissed = (text: string) => said("pairs-dismissed.yaml", (old) => `${old}- ${text}\n`, "whole");
+    expect(dismissed("{ pair: [Acer negundo, Zea mays] }")).toContain("needs the reason");
+    expect(dismissed('{ pair: [Brachypodium sylvaticum, Bromus vulgaris], why: "Nobody does." }')).toContain(
+      "listed as a pair",
+    );
+    expect(dismissed('{ pair: [Acer nigrum, Zea mays], why: "Nobody does." }')).toContain(
+      'unknown taxon "Acer nigrum"',
+    );
+  });
+});
+
+describe("the spine of general characters", () => {
+  const compiled = compileFlora("flora");
+  it("has no empty cell, and its shares add up", () => {
+    const { shares, faults } = spineOf(compiled.flora, compiled.sought);
+    expect(faults).toEqual([]);
+    expect(shares.length).toBeGreaterThanOrEqual(45);
+    for (const { character, recorded, notApplicable, sought } of shares)
+      expect(recorded + notApplicable + sought, character).toBeCloseTo(1, 2);
+  });
+  it("names the plant whose cell is empty", () => {
+    const without = {
+      ...compiled.flora,
+      scores: compiled.flora.scores.filter((s) => compiled.flora.characters[s.character]?.id !== "sap"),
+    };
+    expect(spineOf(without, compiled.sought).faults[0]?.what).toMatch(/sap is empty; record it/);
   });
 });

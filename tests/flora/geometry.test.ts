@@ -12,12 +12,12 @@ const flora = currentFlora();
 /** Absolute points of a path of M, L, C, and of an ellipse made of two arcs: enough to see where a drawing lies. */
 function pointsOf({ d }: Shape): Point[] {
   const points: Point[] = [];
-  for (const [, letter, numbers] of d.matchAll(/([MLC])([^A-Za-z]*)/g)) {
+  for (const [, letter, numbers] of d.matchAll(/([MLCQT])([^A-Za-z]*)/g)) {
     const values = numbers
       .split(/[\s,]+/)
       .filter(Boolean)
       .map(Number);
-    const step = letter === "C" ? 6 : 2;
+    const step = letter === "C" ? 6 : letter === "Q" ? 4 : 2;
     for (let i = step - 2; i < values.length; i += step) points.push([values[i], values[i + 1]]);
   }
   for (const [, x, y, rx, ry] of d.matchAll(/M([-\d.]+),([-\d.]+)a([-\d.]+),([-\d.]+) /g))

@@ -85,17 +85,17 @@ describe("a second plant for an answer that goes against the others", () => {
     expect(after.next.second).toEqual([]);
   });
   it("is asked for of a number that was misread, and believes the second", () => {
-    const { given, observations, usual } = lookedUntilSecond({ height: { value: 46 } });
+    const { given, observations, usual } = lookedUntilSecond({ "flower-width": { value: 12 } });
     const { next, keptSide } = identify(shipped, given(observations));
     expect(next.second).toEqual([
       expect.objectContaining({
-        character: "height",
+        character: "flower-width",
         why: expect.stringMatching(
-          /^You measured 46 cm\. Poison hemlock is the most likely plant here, and it has 120 to 250 cm\. This plant may be unusual, or the part was misread\./,
+          /^You measured 12 mm\. Poison hemlock is the most likely plant here, and it has 2 to 4 mm\. This plant may be unusual, or the part was misread\./,
         ),
       }),
     ]);
-    const after = identify(shipped, given(onSecond(observations, usual("height"))));
+    const after = identify(shipped, given(onSecond(observations, usual("flower-width"))));
     expect(after.keptSide).toBeLessThan(0.5 * keptSide);
     expect(after.next.second).toEqual([]);
   });
@@ -108,12 +108,14 @@ function lookedUntilSecond(wrong: Record<string, Partial<Observation>>) {
   const hemlock = shipped.taxonIndex.get("Conium maculatum") as number;
   const usual = (id: string) =>
     usualLook(shipped, hemlock, shipped.characterIndex.get(id) as number, "flowering") as Observation;
+  const nextUsual = (said: Observation[]) =>
+    identify(shipped, given(said)).next.action.flatMap(({ character }) => usual(character) ?? [])[0] as Observation;
   const observations: Observation[] = Object.entries(wrong).map(([character, answer]) => ({
     ...usual(character),
     ...answer,
   }));
   for (let looks = 0; looks < 12 && identify(shipped, given(observations)).next.second.length === 0; looks++)
-    observations.push(usual(identify(shipped, given(observations)).next.action[0].character));
+    observations.push(nextUsual(observations));
   return { given, observations, usual };
 }
 

@@ -96,7 +96,9 @@ describe("a pack", () => {
     expect(reading.refused).toEqual([]);
     expect(reading.changes).toEqual([]);
     expect(reading.same).toBe(
-      flora.taxa.length + flora.scores.length + flora.pairs.filter((p) => !p.found && !p.unheld).length,
+      flora.taxa.length +
+        flora.scores.length +
+        flora.pairs.filter((p) => !p.found && !p.unheld && p.deciders.length > 0).length,
     );
   });
   it("shows what changes, takes an empty score as not recorded, and refuses by line", () => {

@@ -30,3 +30,21 @@ describe("a part of the plant, by what a person types", () => {
     expect(found("hollow xyzzy").length).toBeGreaterThan(0));
   it("is nothing for nothing", () => expect(found("  -- ")).toEqual([]));
 });
+
+describe("everyday words", () => {
+  it.each([
+    ["fuzzy", "stem-hair"],
+    ["sticky", "stem-hair"],
+    ["stringy", "stem-snap"],
+    ["thumb-thick", "stem-thick"],
+    ["wiry", "stem-firm"],
+    ["zigzag", "stem-course"],
+    ["drooping", "leaf-pose"],
+    ["wrinkled", "leaf-face"],
+    ["knee-high", "height"],
+    ["drill row", "row-place"],
+    ["airy", "head-density"],
+  ])("%s finds %s among the first three", (words, id) => {
+    expect(findParts(index, words, null, 3).map((c) => c.id)).toContain(id);
+  });
+});

@@ -19,7 +19,8 @@ export function changedFlora(
     const wanted = (path: string) => scope === "whole" || !/sets\/.+\.yaml$/.test(path) || basename(path) === set;
     cpSync("flora", folder, { recursive: true, filter: wanted });
     if (scope === "set")
-      for (const pairs of ["pairs.yaml", "pairs-found.yaml"]) writeFileSync(join(folder, pairs), "[]\n");
+      for (const pairs of ["pairs.yaml", "pairs-found.yaml", "pairs-dismissed.yaml"])
+        writeFileSync(join(folder, pairs), "[]\n");
     const path = join(folder, file);
     const before = readFileSync(path, "utf8");
     const after = change(before);

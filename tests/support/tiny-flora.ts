@@ -101,8 +101,8 @@ export function tinyFlora(): CompiledFlora {
 
 /** A case made in one go; its list may name any plant, so that a wrong name is seen. */
 export const caseFrom = (input: { [name in keyof CaseInput]?: unknown }): Case => {
-  const { id, day, stage, kit, observations, ...place } = input as CaseInput;
-  return caseAt(place, { id, day, stage, kit, observations }, { taxonIndex: new EveryName() });
+  const { id, day, stage, stages, kit, observations, ...place } = input as CaseInput;
+  return caseAt(place, { id, day, stage, stages, kit, observations }, { taxonIndex: new EveryName() });
 };
 
 class EveryName extends Map<string, number> {

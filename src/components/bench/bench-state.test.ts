@@ -23,6 +23,46 @@ describe("the finding on the Bench", () => {
     expect(stepOf(told(stage, place), false)).toBe("part");
   });
 
+  it("is not asked for a place of which the site knows all, unless somebody wants to change it", () => {
+    expect(stepOf(told(stage), false, true)).toBe("part");
+    const opened = told(stage, answer("sap", "clear"), { type: "placeOpened" });
+    expect(stepOf(opened, false, true)).toBe("place");
+    const said = benchReducer(opened, place);
+    expect(stepOf(said, false, true)).toBe("part");
+    expect(said.observations).toEqual([saw("ground", "marsh"), saw("sap", "clear")]);
+    expect(stepOf({ ...begin(), stageAsked: true, placeBefore: [saw("ground", "marsh")] }, false, true)).toBe("place");
+  });
+
+  it("may be at two stages at once, until one is said", () => {
+    const two = told({ type: "twoStagesSaid", stages: ["flowering", "fruiting"] });
+    expect(two).toMatchObject({ stages: ["flowering", "fruiting"], stage: "flowering", stageAsked: true });
+    expect(benchReducer(two, stage)).toMatchObject({ stage: "vegetative", stages: undefined });
+    expect(benchReducer(benchReducer(two, stage), { type: "undone" }).stages).toEqual(["flowering", "fruiting"]);
+  });
+
+  it("tells low leaves from high ones, and keeps an answer of each", () => {
+    const at = (position: "low" | "high", state: string): BenchEvent => ({
+      type: "answered",
+      observation: { ...saw("leaf-lobes", state), position },
+      ofSecond: false,
+    });
+    const { observations } = told(stage, at("low", "deep"), at("high", "none"), at("low", "shallow"));
+    expect(observations.map((o) => [o.position, o.states?.[0]])).toEqual([
+      ["high", "none"],
+      ["low", "shallow"],
+    ]);
+  });
+
+  it("keeps words that no character takes in, and takes them back", () => {
+    const said = told(
+      stage,
+      { type: "wordlessSaid", words: "  drops roll off " },
+      { type: "wordlessSaid", words: " " },
+    );
+    expect(said.wordless).toEqual(["drops roll off"]);
+    expect(benchReducer(said, { type: "wordlessRemoved", index: 0 }).wordless).toEqual([]);
+  });
+
   it("keeps one answer of each part, the last one", () => {
     const { observations } = told(stage, answer("sap", "clear"), answer("edge", "teeth"), answer("sap", "milky"));
     expect(observations).toEqual([saw("edge", "teeth"), saw("sap", "milky")]);

@@ -6,6 +6,7 @@ export {
   type Costs,
   DEFAULT_COSTS,
   kitSchema,
+  MOST_OBSERVATIONS,
   type Observation,
   type ObservationInput,
   observationSchema,

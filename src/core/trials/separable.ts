@@ -12,8 +12,8 @@ export const usualLooks = (model: Model, taxon: number, stage: Stage): Observati
  * @param taxon the target that it is
  */
 export function looksSuffice(model: Model, given: Case, taxon: number, stage: Stage): boolean {
-  const observations = given.observations.map(
-    (o) => (o.position ? o : (usualLook(model, taxon, model.characterIndex.get(o.character) as number, stage) ?? o)),
+  const observations = given.observations.map((o) =>
+    o.position ? o : (usualLook(model, taxon, model.characterIndex.get(o.character) as number, stage) ?? o),
   );
   return decide(judge(model, { ...given, observations })).verdict === "clear";
 }

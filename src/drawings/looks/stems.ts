@@ -36,10 +36,10 @@ export const STEM_LOOKS: Pictures = {
   },
   "stem-firm": {
     weak: () =>
-      shoot("M10,84C36,76 44,90 66,80S96,66 112,74", [
-        [34, 80, 1],
-        [60, 82, -1],
-        [86, 73, 1],
+      shoot("M8,88C30,60 40,92 62,84S84,40 112,66", [
+        [30, 76, 1],
+        [62, 84, -1],
+        [86, 60, 1],
       ]),
     wiry: () =>
       all(shoot("M60,92L58,60L64,34L60,6M58,60L34,34M64,34L88,12", [[60, 26, 1]], 1), outline("M52,92L68,92")),
@@ -139,7 +139,7 @@ export const STEM_LOOKS: Pictures = {
     gray: () => bark("silver", "M40,4L42,92M58,4L57,92M76,4L78,92"),
     brown: () => bark("brown", "M40,8L38,34L44,60L40,90M62,4L60,40L66,70L62,92M82,6L80,46L84,90"),
     reddish: () => bark("red", "M34,20L50,20M58,34L76,34M36,56L54,56M64,74L84,74"),
-    dark: () => bark("black", ""),
+    dark: () => bark("black", "M44,6L46,90M70,6L68,90"),
     pale: () => bark("straw", "M44,4L44,92M64,4L64,92M84,4L84,92M54,20L54,70"),
   },
   "bud-scales": {

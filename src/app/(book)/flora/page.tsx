@@ -48,7 +48,8 @@ export default async function FloraPage({ searchParams }: { searchParams: Promis
         <p className="text-[var(--soft)]">
           {flora.taxa.length} plants in {flora.sets.length} sets of look-alikes; a plant can be in several. The status
           is that of this district: see <Link href="/flora/list">the list</Link>.{" "}
-          <Link href="/flora/packs">Packs and amendments</Link>
+          <Link href="/flora/packs">Packs and amendments</Link> ·{" "}
+          <Link href="/flora/words">Words without a character</Link>
         </p>
       </PageHead>
       <NameFinder start={q ?? ""} />

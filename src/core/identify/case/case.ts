@@ -37,6 +37,9 @@ export type Costs = z.output<typeof costsSchema>;
 /** What the scout has along; left out: everything. */
 export const kitSchema = z.array(z.enum(KIT)).default([...KIT]);
 
+/** More than there are characters to answer: each once, and a few of them for low and for high leaves. */
+export const MOST_OBSERVATIONS = 300;
+
 const caseShape = z.object({
   id: z.string().default("case"),
   day: z.iso.date(),
@@ -54,7 +57,7 @@ const caseShape = z.object({
   /** how often each plant was confirmed in the district */
   confirmed: z.record(z.string(), z.number().int().nonnegative()).default({}),
   costs: costsSchema.default(DEFAULT_COSTS),
-  observations: z.array(observationSchema).max(200).default([]),
+  observations: z.array(observationSchema).max(MOST_OBSERVATIONS).default([]),
 });
 /** @throws {ZodError} where one stage is stated and is none of those given as two */
 export const caseSchema = caseShape.refine(

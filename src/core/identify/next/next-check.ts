@@ -214,7 +214,9 @@ export function towardsAction(
     lens,
     (check) =>
       worthTowardsAction(judgement, check) *
-      (written.has(judgement.model.flora.characters[check.character].id) ? judgement.model.tuning.writtenLift : 1),
+      (check.second || written.has(judgement.model.flora.characters[check.character].id)
+        ? judgement.model.tuning.writtenLift
+        : 1),
     judgement.model.tuning.overheadAction,
   );
   const ordered =

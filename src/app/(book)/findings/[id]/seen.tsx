@@ -15,6 +15,7 @@ export function Seen({
   mayMark: boolean;
 }) {
   const seen = view.seen.flatMap((e) => e.body.observations);
+  const wordless = view.seen.flatMap((e) => e.body.wordless);
   return (
     <>
       <section className="mt-6">
@@ -26,6 +27,11 @@ export function Seen({
             </li>
           ))}
         </ul>
+        {wordless.length > 0 ? (
+          <p className="mt-3">
+            In the scout’s own words: {wordless.join("; ")}. No character of the flora takes this in.
+          </p>
+        ) : null}
         {view.note ? <p className="mt-3">{view.note}</p> : null}
       </section>
       {view.pictures.length > 0 ? (
