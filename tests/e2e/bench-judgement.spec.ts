@@ -82,7 +82,6 @@ for (const said of ["Can’t tell", "No second plant here"]) {
 async function toSecondHemlock(page: Page, part: RegExp, wrong: Record<string, string | number>): Promise<Locator> {
   await openBench(page, "Otter Reach, river wood", "2026-06-15");
   await page.getByRole("button", { name: /In flower/ }).click();
-  await page.locator("[data-place]").getByRole("button", { name: /tell/ }).click();
   await answer(page, HEMLOCK, /Clear/i, 1);
   await page.getByPlaceholder(/Find a character/).fill(part.source.replace("^", ""));
   await page.getByRole("button", { name: part }).first().click();

@@ -27,3 +27,15 @@ test("on a phone the next question begins under the verdict, however far down th
   await page.getByRole("button", { name: "Who fits" }).click();
   await expect(page.locator("#fits-panel h2").first()).toBeInViewport();
 });
+
+test("on a phone of 390 × 844 the question and its drawn answers have at least 55% of the screen", async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await openBench(page);
+  await inLeaf(page);
+  const share = await page.evaluate(() => {
+    const top = document.querySelector("#question")?.getBoundingClientRect().top ?? 0;
+    const always = [...document.querySelectorAll("button")].find((b) => b.textContent?.startsWith("Can’t tell"));
+    return ((always?.getBoundingClientRect().top ?? 0) - top) / window.innerHeight;
+  });
+  expect(share).toBeGreaterThanOrEqual(0.55);
+});

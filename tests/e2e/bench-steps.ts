@@ -57,6 +57,11 @@ export const HEMLOCK: Truth = {
   "flower-colour": "white",
   smell: "mousy",
   "umbel-width": 5.5,
+  "flower-width": 3,
+  "stem-firm": "firm",
+  "stem-hollow": "hollow",
+  "leaf-hair-above": "none",
+  "root-kind": "taproot",
 };
 /** Houndstongue in leaf, which one check alone parts then from a wild comfrey that the flora does not include. */
 export const HOUNDSTONGUE: Truth = {
@@ -99,10 +104,10 @@ export async function openBench(page: Page, site = "Otter Reach, river wood", da
 
 export const tape = (page: Page) => page.locator("#sheet .tape").first();
 
-/** Says that the plant is in leaf, and nothing of where it stands. */
+/** Says that the plant is in leaf, and leaves the place as the site knows it. */
 export async function inLeaf(page: Page): Promise<void> {
   await page.getByRole("button", { name: /In leaf/ }).click();
-  await page.locator("[data-place]").getByRole("button", { name: /tell/ }).click();
+  await expect(page.locator("[data-character]")).toBeVisible();
 }
 
 /** Answers what is asked from the truth, until the tape says one of the words or so many questions were asked. */

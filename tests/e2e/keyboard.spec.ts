@@ -10,11 +10,6 @@ test("from Today to a saved finding with the keyboard alone", async ({ page }) =
   await expect(page).toHaveURL(/bench/);
   await expect(page.locator("#question")).toHaveText(/What stage is the plant at/);
   await page.keyboard.press("2");
-  await expect(page.locator("#question")).toHaveText(/Where does the plant grow/);
-  await page.keyboard.press("4");
-  await page.keyboard.press("2");
-  await page.keyboard.press("g");
-  await expect(page.getByText(/Kind of ground: edge/)).toBeVisible();
   await expect(page.locator("[data-character=plant-kind]")).toBeVisible();
   await page.keyboard.press("2");
   await expect(page.locator("[data-character=plant-kind]")).toHaveCount(0);

@@ -39,7 +39,7 @@ export function Bench(props: BenchProps) {
       <BenchTape bench={open} />
       <Waiting bench={open} />
       {open.view ? (
-        <p className="lg:hidden flex gap-x-4 overflow-x-auto whitespace-nowrap px-4 py-1 border-b border-[var(--rule)] font-semibold">
+        <p className="lg:hidden flex flex-wrap gap-x-4 h-[32px] overflow-hidden px-4 py-1 border-b border-[var(--rule)] font-semibold">
           {open.view.field.slice(0, 3).map((m) => (
             <span key={m.taxon} className="inline-flex items-center gap-2">
               <StatusMark status={m.status} size={18} />
