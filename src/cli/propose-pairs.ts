@@ -47,7 +47,7 @@ const lines = [...found.values()].map(({ a, b, deciders: byStage }) => {
 });
 writeFileSync(
   join(FLORA_ROOT, "pairs-found.yaml"),
-  `# Found by the simulation, not by people: made by npm run flora:pairs, from the scores, and never shown as look-alikes.\n# Move a pair to pairs.yaml when somebody can say what mistake is made, or to pairs-dismissed.yaml with the reason why nobody makes it.\n${lines.join("\n")}\n`,
+  `# Found by the simulation, not by people: made by npm run flora:pairs, from the scores, and never shown as look-alikes.\n# Move a pair to pairs.yaml when someone can say what mistake is made, or to pairs-dismissed.yaml with the reason why nobody makes it.\n${lines.join("\n")}\n`,
 );
 process.stderr.write(`${lines.length} pairs\n`);
 

@@ -87,7 +87,7 @@ export function compileFlora(
   return { flora: { version, ...body }, problems, sought, dismissed, pairLines };
 }
 
-/** A cell that somebody tried to fill in and could not. */
+/** A cell that someone tried to fill in and could not. */
 export interface Sought {
   taxon: string;
   character: string;

@@ -2,7 +2,7 @@ import { type Character, POSITIONS, type Score, type Stage, STAGES, type Taxon }
 import { readPlant, readScore } from "@/core/pack";
 import type { Problem, YamlFile } from "./read-yaml";
 
-/** A cell that somebody tried to fill: `not known; the reason`. It is no score, and no empty line either. */
+/** A cell that someone tried to fill: `not known; the reason`. It is no score, and no empty line either. */
 const NOT_KNOWN = /^not known\b[;, ]*/;
 
 type Raw = Record<string, unknown>;

@@ -56,7 +56,7 @@ describe("an invitation", () => {
       status: 403,
     });
     await expect(
-      acceptInvitation(token, { userId: "somebody-else", email }, { name: "New Hire", password: PASSWORD }),
+      acceptInvitation(token, { userId: "someone-else", email }, { name: "New Hire", password: PASSWORD }),
     ).rejects.toMatchObject({ status: 403 });
     expect(await passwordOf(email)).toBe(before);
     expect(await memberOf(OTTER, email)).toBeUndefined();

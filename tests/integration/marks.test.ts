@@ -91,7 +91,7 @@ describe("what a device sends later", () => {
   it("is taken for whom it was made, and refused under another's name or district", () => {
     expect(() => checkMadeFor(scout, deviceKey(scout))).not.toThrow();
     expect(() => checkMadeFor(scout, null)).not.toThrow();
-    for (const other of [deviceKey(neighbour), deviceKey({ ...scout, personId: "somebody-else" })])
+    for (const other of [deviceKey(neighbour), deviceKey({ ...scout, personId: "someone-else" })])
       expect(() => checkMadeFor(scout, other)).toThrow(expect.objectContaining({ status: 409 }));
   });
 });

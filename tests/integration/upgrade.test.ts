@@ -99,7 +99,7 @@ const verify = (...more: string[]) => {
   return { status, answer: JSON.parse(stdout) };
 };
 
-describe("a ledger that somebody with the machine meddled with", () => {
+describe("a ledger that someone with the machine meddled with", () => {
   const broken = (words: RegExp) => {
     const { status, answer } = verify();
     expect(status).toBe(1);

@@ -22,7 +22,7 @@ export const NOT_WRITTEN: [RegExp, string][] = [
   [/\bby as much\b/i, "by as many days"],
   [/\bno look at\b|\bwithout a look\b/i, "check"],
   [
-    /\bneighbour|\bcolour|\bmetres?\b|\bcentimetre|\bmillimetre|\blicence|\bbehaviour|\bcentre\b|\bgrey\b|\bpractise\b|\bharbour|\bfavour/i,
+    /\bneighbour|(?<!-)\bcolour|\bmetres?\b|\bcentimetre|\bmillimetre|\blicence|\bbehaviour|\bcentre\b|\bgrey\b|\bpractise\b|\bharbour|\bfavour/i,
     "US spelling",
   ],
   [/\d %/, "no space before %"],

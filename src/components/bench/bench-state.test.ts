@@ -23,7 +23,7 @@ describe("the finding on the Bench", () => {
     expect(stepOf(told(stage, place), false)).toBe("part");
   });
 
-  it("is not asked for a place of which the site knows all, unless somebody wants to change it", () => {
+  it("is not asked for a place of which the site knows all, unless someone wants to change it", () => {
     expect(stepOf(told(stage), false, true)).toBe("part");
     const opened = told(stage, answer("sap", "clear"), { type: "placeOpened" });
     expect(stepOf(opened, false, true)).toBe("place");

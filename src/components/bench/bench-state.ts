@@ -95,7 +95,7 @@ function undo(draft: Draft): Draft {
 export type BenchStep = "stage" | "place" | "part";
 
 /**
- * What is asked now. The place is not asked about where the site knows all of it, unless somebody wants to change that.
+ * What is asked now. The place is not asked about where the site knows all of it, unless someone wants to change that.
  * @param chosen a part was chosen freely
  */
 export function stepOf(draft: Draft | null, chosen: boolean, placeKnown = false): BenchStep {

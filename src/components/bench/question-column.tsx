@@ -196,7 +196,7 @@ function Wordless({ bench: { draft, say } }: { bench: OpenBench }) {
   );
 }
 
-/** What the site knows of the place counts until somebody says that it is otherwise where the plant stands. */
+/** What the site knows of the place counts until someone says that it is different where the plant stands. */
 function PlaceKnown({ bench }: { bench: OpenBench }) {
   const { places, placeSaid, site, say, step } = bench;
   const known = places.flatMap((place) => {

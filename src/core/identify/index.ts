@@ -67,4 +67,4 @@ export {
 export { weightsOfEvidence } from "./compare/weights-of-evidence";
 
 export { type Identification, identify, type Later, report } from "./identify";
-export { type Standing, verdictTodo } from "./words/verdict-table";
+export { verdictTodo } from "./words/verdict-table";

@@ -36,7 +36,7 @@ describe("a case as it comes from outside", () => {
     ],
     [
       "more observations than anyone makes",
-      { ...minimal, observations: Array.from({ length: 201 }, () => ({ character: "edge", states: ["smooth"] })) },
+      { ...minimal, observations: Array.from({ length: 301 }, () => ({ character: "edge", states: ["smooth"] })) },
       "observations",
     ],
   ])("refuses %s and names the field", (_, value, field) => expect(faults(value)).toContain(field));

@@ -34,7 +34,7 @@ export const STANDING_WORDS: Record<Standing, string> = {
   protected: "It is protected: leave it, and keep work away from it.",
   crop: "It is a crop here: leave it.",
   unlisted: "It is not on the list, so it counts as a plant to keep: leave it.",
-  "not-in-flora": "It is not in this flora: leave it until somebody has named it.",
+  "not-in-flora": "It is not in this flora: leave it until someone has named it.",
 };
 
 /** The one thing to do next, by verdict and by what the plant is here. Every cell says something. */
