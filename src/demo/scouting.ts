@@ -23,9 +23,9 @@ const TWO_STAGES_EVERY = 5;
 const WORDLESS_EVERY = 14;
 const WORDLESS = [
   "drops of water roll off the leaves",
-  "the leaf scar looks like a face",
-  "two leaves of one joint differ in size",
-  "a gray bloom on the shady side only",
+  "insects have eaten most of the lower leaves",
+  "a ring of yellow plants stands around the patch",
+  "it grows on the shady side only",
 ];
 
 /** Both stages of a plant in flower or in seed, where its kind has both. */

@@ -86,6 +86,7 @@ function askableNow(
   return judgement.model.flora.characters.flatMap((character, c): Askable[] => {
     if (
       character.compares ||
+      judgement.case.setting[character.id] !== undefined ||
       (answered.has(character.id) && !against.has(c)) ||
       !character.kit.every((k) => judgement.case.kit.includes(k)) ||
       ruledOut(judgement, c)
