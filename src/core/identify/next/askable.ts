@@ -6,8 +6,12 @@ import { hasPart } from "../model/scores";
 import type { Judgement } from "../posterior/judgement";
 import type { ActiveHypotheses } from "./hypotheses";
 
-/** True where the part, or another that stands on just the same, was seen to be missing: the question says nothing and is not asked. */
+/**
+ * True where the part, or another that stands on just the same, was seen to be missing, or where no plant is scored for it, so
+ * that a measure has one class only: the question says nothing and is not asked.
+ */
 export function ruledOut(judgement: Judgement, c: number): boolean {
+  if (judgement.model.answers[c] < 2) return true;
   const { characters } = judgement.model.flora;
   const when = characters[c].when;
   const { observations } = judgement.case;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { seen, tinyCase, tinyFlora } from "../../../../tests/support/tiny-flora";
-import { buildModel, identify } from "..";
+import { buildModel, identify, judge, ruledOut } from "..";
 
 const flora = tinyFlora();
 const place = { ...(flora.characters[0] as (typeof flora.characters)[number]), station: "setting" };
@@ -21,5 +21,15 @@ describe("what is known of the place", () => {
     const changed = judged({ setting, observations: [seen(place.id, other)] });
     expect(changed.candidates).toEqual(judged({ setting: {}, observations: [seen(place.id, other)] }).candidates);
     expect(changed.candidates).not.toEqual(shown.candidates);
+  });
+});
+
+describe("a measure that no plant is scored for", () => {
+  it("is not asked for: whatever is measured, it tells nothing", () => {
+    const measure = { ...place, id: "lobe-count", station: "leaf", kind: "count" as const, states: [] };
+    const unscored = buildModel({ ...flora, characters: [...flora.characters, measure] });
+    for (const check of identify(unscored, tinyCase([])).next.name) expect(check.character).not.toBe("lobe-count");
+    expect(ruledOut(judge(unscored, tinyCase([])), flora.characters.length)).toBe(true);
+    expect(ruledOut(judge(unscored, tinyCase([])), 0)).toBe(false);
   });
 });
