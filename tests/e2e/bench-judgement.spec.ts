@@ -79,8 +79,13 @@ for (const said of ["Can’t tell", "No second plant here"]) {
 }
 
 /** A hemlock in flower with one answer wrong, given at once, looked at until a second plant is asked for. */
-async function toSecondHemlock(page: Page, part: RegExp, wrong: Record<string, string | number>): Promise<Locator> {
-  await openBench(page, "Otter Reach, river wood", "2026-06-15");
+async function toSecondHemlock(
+  page: Page,
+  site: string,
+  part: RegExp,
+  wrong: Record<string, string | number>,
+): Promise<Locator> {
+  await openBench(page, site, "2026-06-15");
   await page.getByRole("button", { name: /In flower/ }).click();
   await answer(page, HEMLOCK, /Clear/i, 1);
   await page.getByPlaceholder(/Find a character/).fill(part.source.replace("^", ""));
@@ -96,7 +101,7 @@ async function toSecondHemlock(page: Page, part: RegExp, wrong: Record<string, s
 test("a number that goes against the likeliest plant is measured on a second, which is kept beside it", async ({
   page,
 }) => {
-  const second = await toSecondHemlock(page, /^Height/, { height: 46 });
+  const second = await toSecondHemlock(page, "South Gate verge", /^Height/, { height: 46 });
   await expect(second).toContainText(
     "You measured 46 cm. Poison hemlock is the most likely plant here, and it has 120 to 250 cm. This plant may be unusual, or the part was misread.",
   );
@@ -113,7 +118,7 @@ test("a number that goes against the likeliest plant is measured on a second, wh
 test("an answer that goes against the likeliest plant is asked of a second, and what both show is weighed together", async ({
   page,
 }) => {
-  const second = await toSecondHemlock(page, /^Bractlets/, { bractlets: "none" });
+  const second = await toSecondHemlock(page, "Otter Reach, river wood", /^Bractlets/, { bractlets: "none" });
   await expect(second).toContainText(
     "You saw nothing. Poison hemlock is the most likely plant here, and it has a few, on the outer side only. This plant may be unusual, or the part was misread.",
   );
