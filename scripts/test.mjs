@@ -31,7 +31,9 @@ async function step(name, args, { env = {}, count = () => null, alone = false } 
   });
   const counted = count() ?? (status === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 });
   if (status !== 0 && counted.failed === 0) counted.failed = 1;
-  results.push(counted);
+  // Of a long run often only the end is kept: what failed is said there once more.
+  const failures = counted.failed > 0 ? (counted.failures?.length ? counted.failures : [printed.slice(-2000)]) : [];
+  results.push({ ...counted, failures: failures.map((text) => `${name}: ${text.slice(0, 1500)}`) });
   say(
     `${printed}== ${name}: ${counted.passed} passed, ${counted.failed} failed, ${Math.round((Date.now() - began) / 1000)} s`,
   );
@@ -90,13 +92,26 @@ function vitest(project, env = {}) {
 const vitestCount = (file) => () => {
   if (!existsSync(file)) return null;
   const report = JSON.parse(readFileSync(file, "utf8"));
-  return { passed: report.numPassedTests, failed: report.numFailedTests };
+  const failures = report.testResults.flatMap((file) =>
+    file.assertionResults
+      .filter(({ status }) => status === "failed")
+      .map(({ fullName, failureMessages }) => `${file.name}: ${fullName}\n${failureMessages.join("\n")}`),
+  );
+  return { passed: report.numPassedTests, failed: report.numFailedTests, failures };
 };
 
 const playwrightCount = (file) => () => {
   if (!existsSync(file)) return null;
-  const { stats } = JSON.parse(readFileSync(file, "utf8"));
-  return { passed: stats.expected + stats.flaky, failed: stats.unexpected };
+  const { stats, suites } = JSON.parse(readFileSync(file, "utf8"));
+  const specsOf = (suite) => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(specsOf)];
+  const failures = suites
+    .flatMap(specsOf)
+    .filter(({ ok }) => !ok)
+    .map(
+      ({ title, tests }) =>
+        `${title}\n${tests.flatMap(({ results: of }) => of.map(({ error }) => error?.message ?? "")).join("\n")}`,
+    );
+  return { passed: stats.expected + stats.flaky, failed: stats.unexpected, failures };
 };
 
 main(async () => {
@@ -128,6 +143,7 @@ main(async () => {
     for (const child of Object.values(server ?? {})) child.kill("SIGTERM");
     cluster.destroy();
   }
+  for (const failure of results.flatMap(({ failures }) => failures)) console.log(`== failed: ${failure}\n`);
   const sum = (key) => results.reduce((total, r) => total + r[key], 0);
   console.log(`${sum("passed")} passed, ${sum("failed")} failed`);
   process.exit(sum("failed") > 0 ? 1 : 0);

@@ -152,7 +152,7 @@ export class Valley {
       return;
     }
     const suited = view.advice.filter((a) => a.window && a.answer !== "never");
-    const now = suited.filter((a) => a.answer === "now");
+    const now = suited.filter((a) => a.answer === "eligible");
     const choices = now.length > 0 ? now : suited.slice(0, 1);
     const advice = choices[Math.floor(stand.chance.uniform() * choices.length)];
     if (!advice?.window) return;

@@ -1,83 +1,167 @@
-import { readFileSync } from "node:fs";
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { parse } from "yaml";
-import { adviseMethods, type Ground, inMonths, lastDayBeforeSeed, methodSchema } from "@/core/control/methods";
+import {
+  adviseMethods,
+  contradictionsOf,
+  gapsOf,
+  type Ground,
+  lastDayBeforeSeed,
+  type MethodCase,
+  methodOf,
+  readMethodBook,
+  siteRulePairs,
+  unexplained,
+} from "@/core/control";
 import { REFERENCE, STAGES } from "@/core/flora";
 import { currentFlora } from "@/flora/load";
+import { readShippedMethods } from "@/server/flora/method-book";
 
-const methods = methodSchema.array().parse(parse(readFileSync("flora/methods.yaml", "utf8")));
+const { book, problems } = readShippedMethods();
 const flora = currentFlora();
 const plant = (name: string) => flora.taxa.find((t) => t.name === name) as (typeof flora.taxa)[number];
-const open: Ground = {
-  noProduct: false,
-  noMachines: false,
-  grazed: false,
-  hayed: false,
-  foraged: false,
-  water: { known: "none-within", meters: 5000, by: "the map" },
-};
-const advise = (name: string, day: string, stage: (typeof STAGES)[number], ground = open) =>
-  new Map(adviseMethods(methods, plant(name), stage, ground, day, REFERENCE, 100).map((a) => [a.method.id, a]));
+const far = { known: "none-within", meters: 5000, by: "the map" } as const;
+const open: Ground = { noProduct: false, noMachines: false, grazed: false, hayed: false, foraged: false, water: far };
+const advise = (name: string, day: string, stage: (typeof STAGES)[number], more: Partial<MethodCase> = {}) =>
+  new Map(
+    adviseMethods(book, {
+      ...{ taxon: plant(name), day, stage, ground: open, size: {}, told: [], climate: REFERENCE },
+      ...more,
+    }).map((a) => [a.method.id, a]),
+  );
+
+describe("the files of methods", () => {
+  it("check", () => expect(problems).toEqual([]));
+  it("name file and line of a word that is not in the vocabulary", () => {
+    const text = 'known: {}\nkit: { gloves: "gloves" }\n';
+    const method = readShippedMethods().book.methods[0];
+    const bad = `- ${JSON.stringify({ ...method, rules: [], must: [], "must-when": [], kit: ["moonbeam"] })}\n`;
+    const read = readMethodBook([
+      { name: "vocabulary.yaml", text },
+      { name: "rules-by-kind.yaml", text: "[]" },
+      { name: "aliases.yaml", text: "[]" },
+      { name: "gaps.yaml", text: "[]" },
+      { name: "1.yaml", text: `# a comment\n${bad}` },
+    ]);
+    expect(read.problems).toMatchObject([{ file: "1.yaml", line: 2, what: expect.stringContaining("moonbeam") }]);
+  });
+  it("refuse a condition that no one knows, with its line", () => {
+    const { problems: found } = readMethodBook([
+      {
+        name: "rules-by-kind.yaml",
+        text: '- kind: hand\n  rules:\n    - { answer: never, when: { moon: full }, why: "?" }\n',
+      },
+    ]);
+    expect(found).toMatchObject(
+      expect.arrayContaining([
+        expect.objectContaining({ file: "rules-by-kind.yaml", line: 3, what: expect.stringContaining("moon") }),
+      ]),
+    );
+  });
+  it("keep the ids of before, with the names that they were printed with", () => {
+    expect(methodOf(book, "pull-water")).toMatchObject({ id: "diver-pull", name: "Pull by hand under water" });
+    expect(methodOf(book, "spot-treat")?.id).toBe("foliar-spot");
+    expect(methodOf(book, "hand-pull")?.name).toBe("Pull with the root");
+    expect(methodOf(book, "wishing")).toBeUndefined();
+  });
+});
 
 describe("methods as rules", () => {
   it("never pulls a cane that grows from pieces of rhizome", () =>
-    expect(advise("Reynoutria japonica", "2026-06-01", "vegetative").get("pull")).toMatchObject({ answer: "never" }));
-  it("does not treat stumps while the sap rises, and says from when", () => {
-    const advice = advise("Rosa multiflora", "2026-04-15", "vegetative").get("cut-treat");
-    expect(advice).toMatchObject({ answer: "not-now" });
-    expect(advice?.window?.from).toBe("2026-07-01");
-  });
+    expect(advise("Reynoutria japonica", "2026-06-01", "vegetative").get("hand-pull")?.answer).toBe("never"));
+  it("does not treat stumps while the sap rises, and says from when", () =>
+    expect(advise("Rosa multiflora", "2026-04-15", "vegetative").get("cut-stump")).toMatchObject({
+      answer: "not-now",
+      window: { from: "2026-06-01" },
+    }));
   it("does not pull a shrub while its bark slips, but its seedlings, and says from when", () => {
-    expect(advise("Cytisus scoparius", "2026-05-20", "vegetative").get("pull")).toMatchObject({
+    const size = { stemCm: 1 };
+    expect(advise("Cytisus scoparius", "2026-05-20", "vegetative", { size }).get("hand-pull")).toMatchObject({
       answer: "not-now",
       window: { from: "2026-08-01" },
     });
-    expect(advise("Cytisus scoparius", "2026-05-20", "seedling").get("pull")).toMatchObject({ answer: "now" });
-    expect(advise("Cytisus scoparius", "2026-03-20", "vegetative").get("pull")).toMatchObject({
-      answer: "now",
-      window: { to: "2026-03-31" },
+    expect(advise("Cytisus scoparius", "2026-05-20", "seedling").get("hand-pull")?.answer).toBe("eligible");
+  });
+  it("does not mow ripe seed, and bags the heads first", () => {
+    const advice = advise("Jacobaea vulgaris", "2026-08-20", "fruiting", { size: { count: 60 } });
+    expect(advice.get("mow")?.why.join()).toMatch(/ripe/);
+    expect(advice.get("bag-heads")?.preferred).toMatch(/seed/);
+  });
+  it("lays no sheet on a hay meadow", () =>
+    expect(
+      advise("Jacobaea vulgaris", "2026-05-05", "vegetative", { ground: { ...open, hayed: true } }).get(
+        "smother-sheet",
+      ),
+    ).toMatchObject({ answer: "never", why: [expect.stringContaining("hay")] }));
+  it("treats no bark of a stem that is too thick", () =>
+    expect(
+      advise("Ailanthus altissima", "2026-08-10", "vegetative", { size: { stemCm: 20 } }).get("basal-bark")?.answer,
+    ).toBe("never"));
+  it("holds products back beside water and where nobody knows of water; where nobody was asked, it must be far", () => {
+    const at = (water: Ground["water"]) =>
+      advise("Jacobaea vulgaris", "2026-04-10", "vegetative", { ground: { ...open, water } }).get("foliar-spot");
+    expect(at({ known: "at", meters: 2, by: "the map" })).toMatchObject({ answer: "not-now", window: null });
+    expect(at({ known: "unknown" })?.why.join()).toMatch(/unknown here/);
+    expect(at(undefined)).toMatchObject({
+      answer: "eligible",
+      must: expect.arrayContaining(["Water is 10 m away or more."]),
     });
   });
-  it("does not mow ripe seed", () =>
-    expect(advise("Taeniatherum caput-medusae", "2026-07-10", "fruiting").get("mow")?.why.join()).toMatch(/ripe/));
-  it("rules products out where the site does", () =>
-    expect(
-      advise("Jacobaea vulgaris", "2026-04-10", "vegetative", { ...open, noProduct: true }).get("spot-treat"),
-    ).toMatchObject({ answer: "never" }));
-  it("holds products back beside water", () =>
-    expect(
-      advise("Jacobaea vulgaris", "2026-04-10", "vegetative", {
-        ...open,
-        water: { known: "at", meters: 4, by: "the map" },
-      }).get("spot-treat"),
-    ).toMatchObject({ answer: "not-now", window: null }));
-  it("shows what harms the person, and the stock where stock grazes", () => {
-    expect(advise("Heracleum mantegazzianum", "2026-04-10", "vegetative").get("dig")?.cautions.join()).toMatch(/Sap/);
-    expect(
-      advise("Jacobaea vulgaris", "2026-04-10", "vegetative", { ...open, grazed: true })
-        .get("pull")
-        ?.cautions.join(),
-    ).toMatch(/hay/);
-  });
-  it("answers for every plant and stage without a contradiction: now has a window, never has none", () => {
-    const sound = (a: ReturnType<typeof adviseMethods>[number]) =>
-      a.why.length > 0 &&
-      (a.answer !== "now" || a.window !== null) &&
-      (a.answer !== "never" || a.window === null) &&
-      (!a.window || a.window.to >= a.window.from);
-    const faults = flora.taxa.flatMap((taxon) =>
-      STAGES.flatMap((stage) =>
-        adviseMethods(methods, taxon, stage, open, "2026-05-20", REFERENCE, 50)
-          .filter((a) => !sound(a))
-          .map((a) => `${taxon.name}, ${stage}: ${a.method.id} ${a.answer}`),
-      ),
+  it("asks for what is not stated, and not for what is", () => {
+    const must = (more: Partial<MethodCase>) =>
+      advise("Alliaria petiolata", "2026-05-05", "flowering", more).get("hand-pull")?.must;
+    expect(must({})).toEqual(
+      expect.arrayContaining([expect.stringContaining("moist"), expect.stringContaining("2.5 cm")]),
     );
-    expect(faults).toEqual([]);
+    expect(must({ told: ["soil-moist"], size: { stemCm: 0.5, count: 9, infestedM2: 4 } })).toEqual([]);
   });
-  it("wraps months over the year end", () => {
-    expect(inMonths("11-2", 12)).toBe(true);
-    expect(inMonths("11-2", 3)).toBe(false);
+  it("shows what harms the person, and the stock where stock grazes", () => {
+    expect(advise("Heracleum mantegazzianum", "2026-04-10", "vegetative").get("dig-crown")?.cautions.join()).toMatch(
+      /Sap/,
+    );
+    const grazed = { ground: { ...open, grazed: true } };
+    expect(advise("Jacobaea vulgaris", "2026-04-10", "vegetative", grazed).get("hand-pull")?.cautions.join()).toMatch(
+      /hay/,
+    );
+  });
+  it("contradicts itself in none of 2,000 cases drawn at random", () => {
+    const amount = (max: number) => fc.option(fc.double({ min: 0.1, max, noNaN: true }), { nil: undefined });
+    const drawn = fc.record({
+      taxon: fc.constantFrom(...flora.taxa),
+      stage: fc.constantFrom(...STAGES),
+      day: fc
+        .date({ min: new Date("2025-01-01"), max: new Date("2027-12-31"), noInvalidDate: true })
+        .map((d) => d.toISOString().slice(0, 10)),
+      ground: fc.constantFrom(...siteRulePairs()),
+      size: fc.record({ heightCm: amount(500), stemCm: amount(30), count: amount(20000), infestedM2: amount(5000) }),
+      told: fc.subarray(Object.keys(book.vocabulary.known)),
+      climate: fc.record({
+        hemisphere: fc.constantFrom("north" as const, "south" as const),
+        seasonShift: fc.constantFrom(0, -25, 30),
+      }),
+    });
+    fc.assert(
+      fc.property(drawn, (asked) => {
+        for (const advice of adviseMethods(book, asked)) expect(contradictionsOf(advice, asked)).toEqual([]);
+      }),
+      { seed: 281, numRuns: 2000 },
+    );
   });
   it("gives the last day before seed", () =>
     expect(lastDayBeforeSeed(plant("Jacobaea vulgaris"), "2026-05-01", REFERENCE)).toBe("2026-06-30"));
+});
+
+describe("gaps", () => {
+  const gaps = flora.taxa.flatMap((taxon) => gapsOf(book, taxon).map((gap) => ({ taxon: taxon.name, ...gap })));
+  it("are each explained by the files, and every explanation has a gap", () =>
+    expect(unexplained(book, gaps)).toEqual([]));
+  it("without a word in the files are named by plant and stage", () =>
+    expect(
+      unexplained(
+        { ...book, gaps: [] },
+        gapsOf({ ...book, gaps: [] }, plant("Ailanthus altissima")).map((gap) => ({
+          taxon: "Ailanthus altissima",
+          ...gap,
+        })),
+      ),
+    ).toContain("Ailanthus altissima, vegetative, 1 stems: no method (without product), and no reason why"));
 });

@@ -178,7 +178,8 @@ describe("plan and ledger", () => {
     expect(found.verdict).toBe("clear");
     const view = await planningFor(specialist, found.id);
     expect(view.reasons).toEqual([]);
-    const advice = view.advice.find((a) => a.method.id === "smother" && a.window) ?? view.advice.find((a) => a.window);
+    const advice =
+      view.advice.find((a) => a.method.id === "smother-sheet" && a.window) ?? view.advice.find((a) => a.window);
     const person = view.people[0].id;
     const window = advice?.window as { from: string; to: string };
     const planId = await makePlan(specialist, {

@@ -1,5 +1,6 @@
 import { isTarget, type Status } from "../flora";
 import type { Verdict } from "../identify";
+import type { Method } from "./method-schema";
 import type { Role } from "../roles";
 import { dayWords, seasonOf } from "../time";
 
@@ -35,7 +36,7 @@ export interface GateCase {
   /** days on which a later check found the same plant on the patch */
   foundAgain: string[];
   patchWithdrawn: boolean;
-  method: { name: string; kind: "hand" | "machine" | "product" | "cover" | "grazing" };
+  method: { name: string; kind: Method["kind"] };
   rules: { noProduct?: boolean; noMachines?: boolean };
   /** who does the work, as the register says for that day; null where the person belonged to the district no more */
   person: { name: string; roles: Role[]; licence: string | null; licenceExpires: string | null } | null;

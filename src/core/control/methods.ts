@@ -1,246 +1,170 @@
-import { z } from "zod";
-import {
-  LIFE_FORMS,
-  STAGES,
-  type Stage,
-  dayOfYear,
-  type Climate,
-  monthOf,
-  stageBegins,
-  stageShares,
-  type Taxon,
-} from "../flora";
-import { type WaterNear, waterWithin } from "../records";
+import { type Climate, dayOfYear, monthOf, type Stage, type Taxon } from "../flora";
+import { type Asked, type Holds, holdsHere, holdsOn, inMonths } from "./conditions";
+import type { MethodBook } from "./method-files";
+import type { Method, Rule, When } from "./method-schema";
+import { type Window, windowOf, yearAhead, type YearAhead } from "./windows";
 
-/** Instead of months: those in which this plant's bark slips, for what is more than a seedling. */
-const BARK_SLIPS = "bark-slips";
-const rule = z.object({
-  if: z.string().optional(),
-  stage: z.enum(STAGES).optional(),
-  months: z
-    .string()
-    .regex(/^(\d{1,2}-\d{1,2}|bark-slips)$/)
-    .optional(),
-  why: z.string().min(1),
-});
-export const methodSchema = z.object({
-  id: z.string().min(1),
-  name: z.string().min(1),
-  kind: z.enum(["hand", "machine", "product", "cover", "grazing"]),
-  "life-forms": z.array(z.enum(LIFE_FORMS)),
-  stages: z.array(z.enum(STAGES)),
-  months: z.string().regex(/^\d{1,2}-\d{1,2}$/),
-  never: z.array(rule),
-  "not-now": z.array(rule),
-  cautions: z.array(z.string()),
-  follows: z.array(z.string()),
-  equipment: z.array(z.string()),
-  "pace-m2-per-hour": z.number().positive(),
-});
-export type Method = z.output<typeof methodSchema>;
-
-/** What the place and the plant allow: all that the rules may ask about. */
-export interface Ground {
-  noProduct: boolean;
-  noMachines: boolean;
-  grazed: boolean;
-  hayed: boolean;
-  foraged: boolean;
-  water: WaterNear;
+/** A plant at a place on a day: what methods are asked for. `stage` is the one that was seen. */
+export interface MethodCase extends Asked {
+  stage: Stage;
+  day: string;
+  climate: Climate;
 }
 
 export interface MethodAdvice {
   method: Method;
-  answer: "now" | "not-now" | "never";
+  answer: "eligible" | "not-now" | "never";
+  /** why it is the first choice here, of the one that is */
+  preferred?: string;
   why: string[];
-  /** next span of days on which the method suits, ISO dates; null for never */
-  window: { from: string; to: string } | null;
+  /** what has to be true, because nobody has said whether it is */
+  must: string[];
+  /** days on which the method suits, ISO dates; it contains the day where it is eligible, null for never and where no day is known */
+  window: Window | null;
+  /** what those say who differ about this method for such a plant */
+  schools: string[][];
+  follows: { what: string; afterDays: [number, number] }[];
   cautions: string[];
   hours: number;
 }
 
-/** Every method with its answer for this plant, here, on this day: suited first, with the reason for every refusal. */
+const RANK = { eligible: 0, "not-now": 1, never: 2 };
+
+/** Every method with its answer for this plant, here, on this day: the preferred first, with the reason for every refusal. */
 export function adviseMethods(
-  methods: Method[],
-  taxon: Taxon,
-  stage: Stage,
-  ground: Ground,
-  day: string,
-  climate: Climate,
-  areaM2: number,
+  book: MethodBook,
+  asked: MethodCase,
+  year = yearAhead(asked.taxon, asked.day, asked.climate),
 ): MethodAdvice[] {
-  const rank = { now: 0, "not-now": 1, never: 2 };
-  const year = yearAhead(taxon, day, climate);
-  return methods
-    .map((m) => advise(m, taxon, stage, ground, year, areaM2))
-    .sort((a, b) => rank[a.answer] - rank[b.answer]);
+  const advice = book.methods.map((method) => adviseOne(book, method, asked, year));
+  const first = preferredOf(advice, asked);
+  return advice
+    .map((a) => (a === first?.advice ? { ...a, preferred: first.why } : a))
+    .sort((a, b) => RANK[a.answer] - RANK[b.answer] || Number(!a.preferred) - Number(!b.preferred));
 }
 
-/** A day to come: how this plant's individuals stand in it, and the month of the calendars that it is like. */
-interface DayAhead {
-  day: string;
-  shares: number[];
-  month: number;
-}
-
-/** The day asked and the year after it. */
-function yearAhead(taxon: Taxon, day: string, climate: Climate): DayAhead[] {
-  const start = Date.parse(`${day}T00:00:00Z`);
-  return Array.from({ length: 366 }, (_, i) => {
-    const iso = new Date(start + i * 86400000).toISOString().slice(0, 10);
-    const yearDay = dayOfYear(iso, climate);
-    return { day: iso, shares: stageShares(taxon, yearDay), month: monthOf(yearDay) };
-  });
-}
-
-function advise(
-  method: Method,
-  taxon: Taxon,
-  stage: Stage,
-  ground: Ground,
-  year: DayAhead[],
-  areaM2: number,
-): MethodAdvice {
-  const hours = Math.max(0.5, Math.round((areaM2 / method["pace-m2-per-hour"]) * 4) / 4);
-  const base = { method, cautions: cautionsFor(method, taxon, ground), hours };
-  const never = method.never.filter((r) => holds(r.if, taxon, ground)).map((r) => r.why);
-  if (!method["life-forms"].includes(taxon.lifeForm)) never.unshift(`Not for a ${lifeFormWords[taxon.lifeForm]}.`);
-  if (never.length > 0) return { ...base, answer: "never", why: never, window: null };
-  const blocked = method["not-now"].filter((r) => r.if && holds(r.if, taxon, ground)).map((r) => r.why);
-  if (hangsOnUnknownWater(method, ground))
-    blocked.push(
-      "This hangs on the distance to water, which is unknown here. Say at the patch what you see on the ground.",
-    );
-  const barred = barredMonths(method, taxon, stage);
-  const why = blocked.concat(reasonsNotNow(method, stage, year[0].month, barred));
-  const window = blocked.length > 0 ? null : nextWindow(method, year, why.length > 0, barred);
-  if (why.length > 0) return { ...base, answer: "not-now", why, window };
-  return {
-    ...base,
-    answer: "now",
-    why: [
-      `Suits ${/^[aeiou]/.test(taxon.cycle) ? "an" : "a"} ${taxon.cycle} ${lifeFormWords[taxon.lifeForm]} in this stage.`,
-    ],
-    window,
+/** One method's answer, which method is the first choice left aside. */
+export function adviseOne(book: MethodBook, method: Method, asked: MethodCase, year: YearAhead): MethodAdvice {
+  const { taxon, stage } = asked;
+  const { month } = year.days[0];
+  const rules = method.rules.map((rule) => ({ rule, holds: holdsHere(rule.when, asked) }));
+  const applies = rules
+    .filter(({ rule, holds }) => holds === true || appliesUnknown(rule, holds))
+    .map(({ rule, holds }) => (holds === true ? rule : { ...rule, why: rule.unknown ?? rule.why }));
+  const base = {
+    method,
+    must: mustOf(book, method, rules, asked, month),
+    schools: method.schools.filter(({ when }) => isMet(when, asked, month)).map(({ sides }) => sides),
+    follows: method.follows.map(({ what, "after-days": afterDays }) => ({ what, afterDays })),
+    cautions: cautionsFor(method, asked),
+    hours: hoursOf(method, asked),
   };
+  const never = applies.filter(({ answer }) => answer === "never").map(({ why }) => why);
+  if (!method["life-forms"].includes(taxon.lifeForm))
+    never.unshift(`It is not for a ${LIFE_FORM_WORDS[taxon.lifeForm]}.`);
+  if (never.length > 0) return { ...base, answer: "never", why: never, must: [], window: null };
+  const later = applies.filter(({ answer }) => answer === "not-now");
+  const why = reasonsNotNow(method, later, asked, month);
+  const window = windowOf(method, later, asked.taxon, year, why.length > 0);
+  if (why.length === 0) return { ...base, answer: "eligible", why: [suits(taxon, stage)], window };
+  return { ...base, answer: "not-now", why: window ? why : [...why, NO_DATE], must: base.must, window };
 }
 
-const lifeFormWords: Record<Taxon["lifeForm"], string> = {
+/** A rule that has to be known beforehand applies while nobody knows; where nobody was asked, its condition can stand as one that must be true. */
+const appliesUnknown = (rule: Rule, holds: Holds): boolean =>
+  rule["if-unknown"] === "applies" && (holds === "unknown" || (holds === "unstated" && !rule.must));
+
+export const NO_DATE = "No date is known.";
+
+const suits = ({ cycle, lifeForm }: Taxon, stage: Stage): string =>
+  `It suits ${/^[aeiou]/.test(cycle) ? "an" : "a"} ${cycle} ${LIFE_FORM_WORDS[lifeForm]} ${STAGE_WORDS[stage]}.`;
+
+const isMet = (when: When, asked: MethodCase, month: number): boolean =>
+  holdsOn(when, asked.taxon, asked.stage, month) && holdsHere(when, asked) === true;
+
+/** What has to be true: what the method always asks, and what decides a rule and is not known. What was told is not repeated. */
+function mustOf(
+  { vocabulary }: MethodBook,
+  method: Method,
+  rules: { rule: Rule; holds: Holds }[],
+  asked: MethodCase,
+  month: number,
+): string[] {
+  const words = [
+    ...method.must,
+    ...method["must-when"].filter(({ when }) => isMet(when, asked, month)).map(({ known }) => known),
+  ];
+  const open = rules
+    .filter(
+      ({ rule, holds }) =>
+        typeof holds === "string" && rule.must && holdsOn(rule.when, asked.taxon, asked.stage, month),
+    )
+    .map(({ rule }) => rule.must as string);
+  const untold = words.filter((word) => !asked.told.includes(word)).map((word) => vocabulary.known[word] ?? word);
+  return [...new Set([...untold, ...open])];
+}
+
+function reasonsNotNow(method: Method, later: Rule[], { taxon, stage }: MethodCase, month: number): string[] {
+  const ruled = later.filter(({ when }) => holdsOn(when, taxon, stage, month)).map(({ why }) => why);
+  if (ruled.length > 0) return ruled;
+  if (!method.stages.includes(stage)) return [`It is not for a plant ${STAGE_WORDS[stage]}.`];
+  return inMonths(method.months, month) ? [] : ["This month is outside the months that suit it."];
+}
+
+/** Of the eligible methods the one with the most points; of equals the one that takes fewer hours. */
+function preferredOf(advice: MethodAdvice[], asked: MethodCase): { advice: MethodAdvice; why: string } | undefined {
+  const month = monthOf(dayOfYear(asked.day, asked.climate));
+  return advice
+    .filter(({ answer }) => answer === "eligible")
+    .flatMap((a) => {
+      const met = a.method.prefer.filter(({ when }) => isMet(when, asked, month));
+      const points = met.reduce((sum, reason) => sum + reason.points, 0);
+      return met.length === 0 ? [] : [{ advice: a, points, why: met.map(({ why }) => why).join(" ") }];
+    })
+    .sort((a, b) => b.points - a.points || a.advice.hours - b.advice.hours)
+    .at(0);
+}
+
+const LEAST_HOURS = 0.5;
+
+/** Hours of work for all people together, in quarters: by the stems where they are counted and pace the work, else by the area. */
+function hoursOf({ pace, people }: Method, { size }: MethodCase): number {
+  const byStems = size.count && pace["stems-per-hour"] ? size.count / pace["stems-per-hour"] : undefined;
+  const hours = byStems ?? (size.infestedM2 ?? 0) / pace["m2-per-hour"];
+  return Math.max(LEAST_HOURS * people, Math.round(hours * 4) / 4);
+}
+
+const LIFE_FORM_WORDS: Record<Taxon["lifeForm"], string> = {
   grass: "grass",
   rush: "rush",
   herb: "herb",
-  vine: "twiner",
+  vine: "vine",
   liana: "woody climber",
   shrub: "shrub",
   tree: "tree",
   aquatic: "water plant",
 };
 
-function holds(condition: string | undefined, taxon: Taxon, ground: Ground): boolean {
-  if (!condition) return false;
-  const [key, value] = condition.split(":");
-  if (key === "sprouts") return taxon.sprouts.includes(value);
-  if (key === "not-sprouts") return !taxon.sprouts.includes(value);
-  if (key === "fragments") return taxon.fragments.includes(value);
-  if (key === "cycle") return taxon.cycle === value;
-  if (key === "life-form") return taxon.lifeForm === value;
-  if (key === "site") return ground[value as keyof Ground] === true;
-  if (key === "water-within") return waterWithin(ground.water, Number(value)) === true;
-  throw new Error(`methods.yaml: unknown condition "${condition}"`);
-}
-
-/** A rule that asks for the distance to water cannot be answered while nobody knows it. */
-const hangsOnUnknownWater = (method: Method, ground: Ground): boolean =>
-  [...method.never, ...method["not-now"]].some(({ if: condition }) => {
-    const [key, value] = (condition ?? "").split(":");
-    return key === "water-within" && waterWithin(ground.water, Number(value)) === "unknown";
-  });
-
-interface Barred {
-  months: string;
-  why: string;
-}
-
-/** Months in which the rules hold this plant back, whatever its stage. */
-function barredMonths(method: Method, taxon: Taxon, stage: Stage): Barred[] {
-  return method["not-now"].flatMap(({ if: only, months, why }) => {
-    if (only || !months) return [];
-    if (months !== BARK_SLIPS) return [{ months, why }];
-    return stage === "seedling"
-      ? []
-      : (taxon.barkSlips ?? []).map(([first, last]) => ({ months: `${first}-${last}`, why }));
-  });
-}
-
-function reasonsNotNow(method: Method, stage: Stage, month: number, barred: Barred[]): string[] {
-  const ruled = [
-    ...method["not-now"].filter((r) => !r.if && r.stage === stage),
-    ...barred.filter((b) => inMonths(b.months, month)),
-  ].map((r) => r.why);
-  if (ruled.length > 0) return ruled;
-  if (!method.stages.includes(stage)) return [`Not while it is ${stageWords[stage]}.`];
-  return inMonths(method.months, month) ? [] : ["Outside the months that suit it."];
-}
-
-/** Whether a pulled stem leaves its bark in the hand on this day, and its root in the ground. */
-export function barkSlipsOn(taxon: Taxon, day: string, climate: Climate): boolean {
-  const month = monthOf(dayOfYear(day, climate));
-  return (taxon.barkSlips ?? []).some(([first, last]) => inMonths(`${first}-${last}`, month));
-}
-
-const stageWords: Record<Stage, string> = {
-  seedling: "a seedling",
+const STAGE_WORDS: Record<Stage, string> = {
+  seedling: "at the seedling stage",
   vegetative: "in leaf",
   flowering: "in flower",
   fruiting: "in seed",
   winter: "in winter rest",
 };
 
-export function inMonths(range: string, month: number): boolean {
-  const [first, last] = range.split("-").map(Number);
-  return first <= last ? month >= first && month <= last : month >= first || month <= last;
-}
-
-/** A window is not planned further ahead than this, however long it stays open. */
-const LONGEST_WINDOW_DAYS = 183;
-
-/** First run of days, within the next year, on which the plant is mostly in a suited stage and the month suits. */
-function nextWindow(
-  method: Method,
-  year: DayAhead[],
-  notToday: boolean,
-  barred: Barred[],
-): { from: string; to: string } | null {
-  const suited = STAGES.map((s) => method.stages.includes(s) && !method["not-now"].some((r) => r.stage === s));
-  const suits = ({ shares, month }: DayAhead) =>
-    shares.reduce((sum, share, i) => sum + (suited[i] ? share : 0), 0) >= 0.45 &&
-    inMonths(method.months, month) &&
-    !barred.some((b) => inMonths(b.months, month));
-  const first = year.findIndex((at, i) => i >= (notToday ? 1 : 0) && suits(at));
-  if (first < 0) return notToday ? null : { from: year[0].day, to: year[14].day };
-  let last = first;
-  while (last + 1 < year.length && last - first < LONGEST_WINDOW_DAYS && suits(year[last + 1])) last++;
-  return { from: year[first].day, to: year[last].day };
-}
-
-function cautionsFor(method: Method, taxon: Taxon, ground: Ground): string[] {
+function cautionsFor(method: Method, { taxon, ground }: MethodCase): string[] {
   const { people, stock, handling, contact } = taxon.hazards;
   const own = [
     people,
     handling,
     contact === "sap"
-      ? "Sap harms the skin: long sleeves, gloves, eye cover."
+      ? "Sap harms the skin: wear long sleeves, gloves and eye cover."
       : contact === "skin"
-        ? "Do not touch with bare skin, and never burn it."
+        ? "Do not touch it with bare skin, and never burn it."
         : undefined,
   ];
   if (stock && (method.kind === "grazing" || ground.grazed || ground.hayed)) own.push(stock);
-  if (ground.foraged) own.push("People gather food on this site: put up a notice, and keep the waits of the label.");
+  if (ground.foraged) own.push("People gather food on this site: put up a notice, and follow the waits of the label.");
   return [...own.filter((c) => c !== undefined), ...method.cautions];
-}
-
-/** Last good day before seed: the day before the plant begins to fruit, or null where it never does. */
-export function lastDayBeforeSeed(taxon: Taxon, day: string, climate: Climate): string | null {
-  const begins = stageBegins(taxon, "fruiting", day, climate);
-  return begins ? new Date(Date.parse(`${begins}T00:00:00Z`) - 86400000).toISOString().slice(0, 10) : null;
 }

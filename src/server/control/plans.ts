@@ -11,7 +11,7 @@ import { dayWords } from "@/core/time";
 import type { Transaction } from "@/db/client";
 import { district, finding, findingEvent, membership, patch, plan, site } from "@/db/schema";
 import { plantsHere } from "../flora/amendments";
-import { shippedMethods } from "../flora/flora";
+import { shippedMethodBook } from "../flora/method-book";
 import { waterNear } from "../ground/water";
 import { readCaseSource } from "../judge/cases";
 import { judgeApart } from "../judge/judge-apart";
@@ -128,7 +128,12 @@ async function readPlanning(
       })
     ).filter((reason) => !["role", "license", "rules"].includes(reason.code)),
     overruling,
-    advice: taxon ? adviseMethods(shippedMethods(), taxon, stage, ground, today, here, held.areaM2) : [],
+    advice: taxon
+      ? adviseMethods(shippedMethodBook(), {
+          ...{ taxon, stage, ground, day: today, climate: here, told: [] },
+          size: { infestedM2: held.areaM2 },
+        })
+      : [],
     people: people.filter((p) => p.roles.some((r) => r === "applicator" || r === "specialist")),
     today,
   };

@@ -6,7 +6,7 @@ import type { Transaction } from "@/db/client";
 import { district, finding, followUp, membership, patch, plan, report, site } from "@/db/schema";
 import { findingLines } from "../findings/findings";
 import { plantsHere } from "../flora/amendments";
-import { shippedMethods } from "../flora/flora";
+import { methodName } from "../flora/method-book";
 import type { Plants } from "../flora/plants";
 import { now, todayIn } from "../platform/clock";
 import { asMember, type Member } from "../platform/session";
@@ -131,7 +131,6 @@ async function windowsOf(tx: Transaction, member: Member, plants: Plants, today:
     const plant = plants.byName(name);
     return plant ? stageBegins(plant, "fruiting", today, here) : null;
   };
-  const methodName = (id: string) => shippedMethods().find((m) => m.id === id)?.name ?? id;
   const windows = [];
   for (const [i, { p, ...rest }] of rows.entries())
     windows.push({

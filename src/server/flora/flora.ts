@@ -1,7 +1,5 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import { parse } from "yaml";
-import { type Method, methodSchema } from "@/core/control";
 import { readCompiledFlora, type CompiledFlora } from "@/core/flora";
 import { buildModel, type Model } from "@/core/identify";
 import { perProcess } from "../platform/per-process";
@@ -13,8 +11,3 @@ export const shippedFlora = (): CompiledFlora =>
   );
 
 export const shippedModel = (): Model => perProcess("model", () => buildModel(shippedFlora()));
-
-export const shippedMethods = (): Method[] =>
-  perProcess("methods", () =>
-    methodSchema.array().parse(parse(readFileSync(join(process.cwd(), "flora", "methods.yaml"), "utf8"))),
-  );

@@ -5,7 +5,7 @@ import { stageOn } from "@/core/flora";
 import { district, label, patch, plan, site } from "@/db/schema";
 import { askGate, personAt } from "../control/gate";
 import { plantsHere } from "../flora/amendments";
-import { shippedMethods } from "../flora/flora";
+import { kitOf, shippedMethod } from "../flora/method-book";
 import { waterNear } from "../ground/water";
 import { now, todayIn } from "../platform/clock";
 import { notFound } from "../platform/faults";
@@ -37,7 +37,8 @@ export async function recordingFor(member: Member, planId: string) {
       person: await personAt(tx, row.plan.personId, moment),
       water: await waterNear(tx, row.patch.id),
       labels: await tx.select({ id: label.id, name: label.name, limits: label.limits }).from(label).orderBy(label.name),
-      method: shippedMethods().find((m) => m.id === row.plan.method) ?? null,
+      method: shippedMethod(row.plan.method) ?? null,
+      kit: kitOf(row.plan.method),
       settings: here.settings,
       /** for a correction: the patches of the site */
       patches: await tx

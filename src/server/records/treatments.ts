@@ -18,7 +18,7 @@ import { district, followUp, ledgerEntry, patch, plan, site } from "@/db/schema"
 import { readStored } from "@/db/schema/json";
 import { askGate, personAt } from "../control/gate";
 import { plantsHere } from "../flora/amendments";
-import { shippedMethods } from "../flora/flora";
+import { shippedMethod } from "../flora/method-book";
 import { waterNear } from "../ground/water";
 import { now, todayIn } from "../platform/clock";
 import { notFound, Refusal } from "../platform/faults";
@@ -107,7 +107,7 @@ async function workOf(tx: Transaction, input: RecordInput, corrected: Corrected 
   if (!row) throw notFound("The plan");
   if (!corrected && row.plan.state !== "planned")
     throw new Refusal(409, row.plan.state === "done" ? "This plan was carried out already." : "This plan was dropped.");
-  const method = shippedMethods().find((m) => m.id === row.plan.method);
+  const method = shippedMethod(row.plan.method);
   if (!method)
     throw new Refusal(409, `The method “${row.plan.method}” no longer exists. Drop the plan and plan again.`);
   const on = corrected ? await patchOf(tx, input.patchId ?? corrected.patchId, row.site.id) : row.patch;

@@ -6,7 +6,7 @@ import { fullDay, shortDay } from "@/components/words/dates";
 import { type Params, pageOf, readTableQuery } from "@/core/paging";
 import { type PlanLine, planLines } from "@/server/control/plans";
 import { plantsOf } from "@/server/flora/amendments";
-import { shippedMethods } from "@/server/flora/flora";
+import { methodName } from "@/server/flora/method-book";
 import type { Plants } from "@/server/flora/plants";
 import { memberOrSignIn } from "@/server/platform/session";
 
@@ -17,7 +17,6 @@ const NOTHING = {
   planned: "Nothing is planned. Open a finding that is clear to act and choose what can be done.",
   done: "Nothing done from a plan yet.",
 };
-const methodName = (id: string) => shippedMethods().find((m) => m.id === id)?.name ?? id;
 
 export default async function SeasonPage({ searchParams }: { searchParams: Promise<Params> }) {
   const member = await memberOrSignIn();

@@ -83,7 +83,7 @@ export default async function NewEntryPage({
           planId,
           zone: view.site.zone,
           areaM2: view.patch.areaM2,
-          equipment: view.method?.equipment.join(", ") ?? "",
+          equipment: view.kit.join(", "),
           stage: view.stage,
           usesProduct: view.method?.kind === "product",
           who: view.person?.name ?? "",

@@ -16,7 +16,7 @@ import { Refusal } from "@/server/platform/faults";
 import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "What can be done" };
-const ANSWERS = { now: "Suits now", "not-now": "Not now", never: "Never here" } as const;
+const ANSWERS = { eligible: "Suits now", "not-now": "Not now", never: "Never here" } as const;
 
 export default async function PlanningPage({ params }: { params: Promise<{ finding: string }> }) {
   const member = await memberOrSignIn();
@@ -68,7 +68,7 @@ export default async function PlanningPage({ params }: { params: Promise<{ findi
         </Notice>
       ) : null}
       <div className="mt-4">
-        {(["now", "not-now", "never"] as const).map((answer) => {
+        {(["eligible", "not-now", "never"] as const).map((answer) => {
           const own = view.advice.filter((a) => a.answer === answer);
           return own.length === 0 ? null : (
             <section key={answer} className="mt-6">
@@ -112,18 +112,56 @@ const STAGES: Record<string, string> = {
   winter: "in winter rest",
 };
 
+/** What has to be true, what follows and when, and where practitioners differ. */
+function Terms({ advice }: { advice: MethodAdvice }) {
+  return (
+    <>
+      {advice.must.length > 0 ? (
+        <div className="mt-2">
+          <p className="font-semibold">This must be true:</p>
+          <ul className="list-disc pl-5">
+            {advice.must.map((m) => (
+              <li key={m}>{m}</li>
+            ))}
+          </ul>
+        </div>
+      ) : null}
+      {advice.schools.map((sides) => (
+        <div key={sides[0]} className="mt-2">
+          <p className="font-semibold">Practitioners differ:</p>
+          <ul className="list-disc pl-5">
+            {sides.map((side) => (
+              <li key={side}>{side}</li>
+            ))}
+          </ul>
+        </div>
+      ))}
+      <p className="small mt-2">
+        What follows: {advice.follows.map(({ what, afterDays }) => `${what} (${afterWords(afterDays)})`).join(" ")}
+      </p>
+    </>
+  );
+}
+
+function afterWords([low, high]: [number, number]): string {
+  if (high === 0) return "at once";
+  return low === high ? `after ${low} days` : `after ${low} to ${high} days`;
+}
+
 function Method({ advice, view, mayPlan }: { advice: MethodAdvice; view: PlanningView; mayPlan: boolean }) {
   const { method, window } = advice;
   return (
     <li className="row py-3 grid md:grid-cols-[220px_minmax(0,1fr)] gap-x-6">
       <div>
         <h3>{method.name}</h3>
+        {advice.preferred ? <p className="font-semibold">First choice here</p> : null}
         <p className="small">
           {KINDS[method.kind]}
           {advice.answer !== "never" ? ` · about ${advice.hours} h here` : ""}
         </p>
       </div>
       <div>
+        {advice.preferred ? <p>{advice.preferred}</p> : null}
         <p>
           {advice.why.join(" ")}
           {window && advice.answer === "not-now"
@@ -139,7 +177,7 @@ function Method({ advice, view, mayPlan }: { advice: MethodAdvice; view: Plannin
                 <li key={c}>{c}</li>
               ))}
             </ul>
-            <p className="small mt-2">Follows: {method.follows.join(" ")}</p>
+            <Terms advice={advice} />
             {mayPlan && window ? (
               <Disclosure className="mt-2" summary="Plan this" look="button">
                 <ActionForm
@@ -196,4 +234,8 @@ const KINDS = {
   product: "by product",
   cover: "by cover",
   grazing: "by grazing",
+  fire: "by fire",
+  water: "by water",
+  note: "to ask about",
+  follow: "after control",
 } as const;

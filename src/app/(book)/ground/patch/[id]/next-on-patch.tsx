@@ -6,11 +6,10 @@ import { Disclosure, PlainAction } from "@/components/ui/disclosure";
 import { Section } from "@/components/ui/page";
 import { fullDay, shortDay } from "@/components/words/dates";
 import type { Role } from "@/core/roles";
-import { shippedMethods } from "@/server/flora/flora";
+import { methodName } from "@/server/flora/method-book";
 import type { patchDetail } from "@/server/ground/ground";
 
 type View = Awaited<ReturnType<typeof patchDetail>>;
-const methodName = (id: string) => shippedMethods().find((m) => m.id === id)?.name ?? id;
 
 /** What is planned on a patch, and what is due. */
 export function NextOnPatch({
