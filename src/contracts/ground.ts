@@ -7,6 +7,13 @@ const ring = z.array(position).min(4).max(2000);
 /** WGS 84, longitude first. */
 export const polygonSchema = z.object({ type: z.literal("Polygon"), coordinates: z.array(ring).min(1).max(20) });
 
+/** What a small map draws of a feature: a line, or an area. */
+export const mapShapeSchema = z.union([
+  z.object({ type: z.literal("LineString"), coordinates: z.array(position).min(2).max(20_000) }),
+  polygonSchema,
+]);
+export type MapShape = z.output<typeof mapShapeSchema>;
+
 /** Ground that one plant takes up where only the number of plants is told, m². It is shown with the patch as what it is. */
 export const GROUND_PER_PLANT_M2 = 1;
 

@@ -12,6 +12,8 @@ export const recordSchema = z.object({
   patchId: z.uuid().optional(),
   /** a specialist's word where the gate was closed on that day */
   againstGate: plainText(20, 2000, "say in at least 20 letters how it came about", true).optional(),
+  /** how much of the planned work is done with it: less than 1 where it goes on another day */
+  doneShare: z.number().min(0.01, "give at least 1%").max(1, "give at most 100%").default(1),
   treatment: toldTreatmentSchema,
 });
 export type RecordInput = z.output<typeof recordSchema>;

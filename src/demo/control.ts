@@ -1,20 +1,24 @@
 import { and, eq, isNull } from "drizzle-orm";
 import { addDays } from "@/core/time";
-import { followUp } from "@/db/schema";
-import { makePlan, dropPlan, planningFor } from "@/server/control/plans";
+import { followUp, plan } from "@/db/schema";
+import { changePlan, dropPlan, partDone } from "@/server/control/change-plan";
+import { makePlan } from "@/server/control/make-plan";
+import { planningFor } from "@/server/control/planning";
 import { confirmFinding } from "@/server/findings/findings";
 import { savePatch } from "@/server/ground/ground";
+import { saySize } from "@/server/ground/stand-size";
 import { Refusal } from "@/server/platform/faults";
 import { asMember, type Member } from "@/server/platform/session";
 import { recordCheck } from "@/server/records/follow-ups";
 import { recordTreatment } from "@/server/records/treatments";
 import { answerQuestion, makeReport, reportDetail } from "@/server/reports/reports";
 import { sendReport } from "@/server/reports/send";
-import { shippedFlora, shippedModel } from "@/server/flora/flora";
+import { shippedModel } from "@/server/flora/flora";
 import type { RegistryPort } from "@/ports/registry";
 import type { Agenda } from "./agenda";
 import type { Labels } from "./lists";
 import { scoutPlant } from "./scouting";
+import { coverFor, noteOf, polygonArea, toldOf } from "./told";
 import { outlineOf, type Stand } from "./stands";
 import { polygon } from "./valley";
 import { likelyStage } from "./walk";
@@ -37,6 +41,14 @@ const MOST_ROUNDS = 4;
 
 /** A stand that is still on hold is looked at again so often; then it is for a specialist, or nobody. */
 const MOST_TRIES = 3;
+
+/** Work that was planned, and who does it. */
+interface Work {
+  planId: string;
+  findingId: string;
+  person: Member;
+  product: boolean;
+}
 
 /** A stand's life: found, marked, judged, reported, confirmed, planned, treated, checked, each act after the one that it follows from. */
 export class Valley {
@@ -94,6 +106,20 @@ export class Valley {
       coverShare: Math.round((0.1 + 0.8 * stand.chance.uniform()) * 20) / 20,
       findingId,
     });
+    if (stand.chance.uniform() < 0.6) await this.measure(stand, scout, day);
+  }
+
+  /** How much stands there, as far as the scout could say: stems are not measured on what has none. */
+  private async measure(stand: Stand, scout: Member, day: string): Promise<void> {
+    const areaM2 = polygonArea(outlineOf(stand, stand.firstSeen));
+    const some = (value: number, known: number) => (stand.chance.uniform() < known ? value : null);
+    await saySize(scout, {
+      ...{ id: id(), patchId: stand.patchId, day },
+      heightCm: some(20 + Math.round(180 * stand.chance.uniform()), 0.9),
+      stemCm: some(Math.round(10 * (0.3 + 3 * stand.chance.uniform())) / 10, 0.5),
+      count: some(1 + Math.round(areaM2 * (0.1 + 2 * stand.chance.uniform())), 0.7),
+      infestedM2: some(Math.max(1, Math.round(areaM2 * stand.chance.uniform())), 0.8),
+    });
   }
 
   async judged(stand: Stand, findingId: string, day: string): Promise<void> {
@@ -143,7 +169,7 @@ export class Valley {
     });
   }
 
-  private async plan(stand: Stand, findingId: string, day: string, rounds: number): Promise<void> {
+  private async plan(stand: Stand, findingId: string, day: string, rounds: number, afterCheck?: string): Promise<void> {
     if (rounds >= MOST_ROUNDS) return;
     const view = await planningFor(this.crew.bram, findingId);
     const retry = addDays(day, 35);
@@ -154,7 +180,8 @@ export class Valley {
     const suited = view.advice.filter((a) => a.window && a.answer !== "never");
     const now = suited.filter((a) => a.answer === "eligible");
     const choices = now.length > 0 ? now : suited.slice(0, 1);
-    const advice = choices[Math.floor(stand.chance.uniform() * choices.length)];
+    const [first] = now.filter((a) => a.preferred && stand.chance.uniform() < 0.7);
+    const advice = first ?? choices[Math.floor(stand.chance.uniform() * choices.length)];
     if (!advice?.window) return;
     const { from, to } = advice.window;
     const wanted = addDays(day, 3 + Math.round(12 * stand.chance.uniform()));
@@ -165,21 +192,48 @@ export class Valley {
       return;
     }
     const person = stand.chance.uniform() < 0.8 ? this.crew.tansy : this.crew.odile;
+    const wide = addDays(intendedOn, 1) <= to && advice.hours > 6;
     const planId = await makePlan(this.crew.bram, {
       findingId,
       method: advice.method.id,
       intendedOn,
       personId: person.personId,
-      followedBy: followingOf(stand),
+      afterCheck: afterCheck ?? "",
+      seenPlans: view.others.map((other) => other.id),
+      ...(wide ? { moreDays: [addDays(intendedOn, 1)], crewId: view.crews[0]?.id ?? "" } : {}),
+      ...coverFor(stand, view, intendedOn),
     }).catch(refusedAs(null));
     if (!planId) return;
     this.plans.push({ stand, planId, findingId });
     if (stand.chance.uniform() < 0.07) return this.miss(stand, planId, findingId, to);
     const on = addDays(intendedOn, Math.round(4 * stand.chance.uniform()));
     const done = on > to ? to : on;
-    this.agenda.add(done, 13, () =>
-      this.treat(stand, { planId, findingId, person, product: advice.method.kind === "product" }, done, rounds),
+    const work = { planId, findingId, person, product: advice.method.kind === "product" };
+    if (stand.chance.uniform() < 0.15) await this.changed(stand, work, intendedOn, done);
+    this.agenda.add(done, 13, () => this.treat(stand, work, done, rounds));
+  }
+
+  /** The plan as it is now: it is changed by who had it open so. */
+  private async versionOf(planId: string): Promise<number> {
+    const [held] = await asMember(this.crew.bram, (tx) =>
+      tx.select({ version: plan.version }).from(plan).where(eq(plan.id, planId)),
     );
+    return held?.version ?? 0;
+  }
+
+  /** Rain, or a person who cannot come: the work is moved by some days, or handed over; or half of it is done a day early. */
+  private async changed(stand: Stand, work: Work, from: string, done: string): Promise<void> {
+    const on = addDays(from, -1);
+    const kind = stand.chance.uniform();
+    this.agenda.add(on, 15, async () => {
+      const held = { planId: work.planId, version: await this.versionOf(work.planId) };
+      if (kind < 0.3) return partDone(work.person, { ...held, donePercent: 50 }).catch(refusedAs(undefined));
+      if (kind >= 0.6) work.person = work.person === this.crew.tansy ? this.crew.odile : this.crew.tansy;
+      await changePlan(this.crew.bram, {
+        ...held,
+        ...{ intendedOn: done, personId: work.person.personId, helperIds: kind < 0.6 ? [this.crew.wren.personId] : [] },
+      }).catch(refusedAs(undefined));
+    });
   }
 
   /** A season that was missed: the window closed, and the plan is dropped. */
@@ -188,6 +242,7 @@ export class Valley {
     this.agenda.add(on, 9, async () => {
       await dropPlan(this.crew.bram, {
         planId,
+        version: await this.versionOf(planId),
         reason: "The window closed before anyone could go: the track was washed out.",
       });
       const next = addDays(on, 60);
@@ -195,69 +250,55 @@ export class Valley {
     });
   }
 
-  private async treat(
-    stand: Stand,
-    work: { planId: string; findingId: string; person: Member; product: boolean },
-    day: string,
-    rounds: number,
-  ): Promise<void> {
+  private async treat(stand: Stand, work: Work, day: string, rounds: number): Promise<void> {
     const entryId = id();
     const areaM2 = Math.max(1, Math.round(polygonArea(outlineOf(stand, stand.firstSeen)) * (0.5 + 0.5 * stand.left)));
     const saved = await recordTreatment(work.person, {
       id: entryId,
       planId: work.planId,
-      treatment: this.told(stand, day, areaM2, work.product),
+      treatment: toldOf(stand, day, areaM2, work.product ? this.labels[0] : undefined),
     }).catch(refusedAs(null));
     if (!saved) {
       await dropPlan(this.crew.bram, {
         planId: work.planId,
+        version: await this.versionOf(work.planId),
         reason: "It could not be done as the label asks; planned otherwise.",
       });
       return;
     }
     this.entries.push({ stand, planId: work.planId, entryId, day });
+    await this.sowAfter(stand, work);
     stand.left *= 1 - (KILLED[0] + (KILLED[1] - KILLED[0]) * stand.chance.uniform());
-    await this.awaitChecks(stand, entryId, work.findingId, rounds);
+    await this.awaitChecks(stand, work.findingId, rounds);
   }
 
-  private told(stand: Stand, day: string, areaM2: number, product: boolean): unknown {
-    const { chance } = stand;
-    const label = this.labels[0];
-    const rate = 2 + Math.round(3 * chance.uniform());
-    const begins = 8 + Math.floor(3 * chance.uniform());
-    return {
-      from: `${day}T${String(begins).padStart(2, "0")}:${chance.uniform() < 0.5 ? "00" : "40"}`,
-      to: `${day}T${String(begins + 1).padStart(2, "0")}:${String(10 + Math.floor(45 * chance.uniform()))}`,
-      areaM2,
-      stage: likelyStage(shippedModel(), stand.taxon, day),
-      equipment: product
-        ? "backpack sprayer, flat fan"
-        : chance.uniform() < 0.5
-          ? "hand tools, gloves"
-          : "two people, spade and bags",
-      windMS: Math.round((1 + 2.8 * chance.uniform()) * 10) / 10,
-      windFrom: (["SW", "W", "NW", "S"] as const)[Math.floor(4 * chance.uniform())],
-      temperatureC: Math.round(9 + 13 * chance.uniform()),
-      note: "",
-      ...(product && label
-        ? {
-            product: {
-              labelId: label.id,
-              ratePerHa: rate,
-              total: Number(((rate * areaM2) / 10000).toPrecision(3)),
-              carrierL: Number(((200 * areaM2) / 10000).toPrecision(2)),
-            },
-          }
-        : {}),
-    };
+  /** What is to grow there is sown on its day, by whoever did the work. */
+  private async sowAfter(stand: Stand, work: Work): Promise<void> {
+    const [sowing] = await asMember(this.crew.bram, (tx) =>
+      tx.select().from(plan).where(eq(plan.followsPlan, work.planId)),
+    );
+    if (!sowing || stand.chance.uniform() < 0.2) return;
+    const on = addDays(sowing.intendedOn, Math.round(5 * stand.chance.uniform()));
+    this.agenda.add(on, 12, async () => {
+      await recordTreatment(work.person, {
+        id: id(),
+        planId: sowing.id,
+        treatment: toldOf(
+          stand,
+          on,
+          Math.max(1, Math.round(polygonArea(outlineOf(stand, stand.firstSeen)))),
+          undefined,
+        ),
+      }).catch(refusedAs(undefined));
+    });
   }
 
-  private async awaitChecks(stand: Stand, entryId: string, findingId: string, rounds: number): Promise<void> {
+  private async awaitChecks(stand: Stand, findingId: string, rounds: number): Promise<void> {
     const due = await asMember(this.crew.wren, (tx) =>
       tx
         .select({ id: followUp.id, dueOn: followUp.dueOn })
         .from(followUp)
-        .where(and(eq(followUp.ledgerId, entryId), isNull(followUp.doneOn))),
+        .where(and(eq(followUp.patchId, stand.patchId ?? ""), isNull(followUp.doneOn), isNull(followUp.droppedAt))),
     );
     for (const { id: checkId, dueOn } of due) {
       const on = addDays(dueOn, Math.round(6 * stand.chance.uniform()));
@@ -281,10 +322,12 @@ export class Valley {
     })
       .then(() => true)
       .catch(refusedAs(false));
-    if (!recorded || seen === "none") return;
+    if (!recorded) return;
+    await this.awaitChecks(stand, findingId, rounds);
+    if (seen === "none") return;
     if (stand.chance.uniform() < 0.5) return this.find(stand, day, 1);
     const next = addDays(day, 6 + Math.round(10 * stand.chance.uniform()));
-    this.agenda.add(next, 14, () => this.plan(stand, findingId, next, rounds + 1));
+    this.agenda.add(next, 14, () => this.plan(stand, findingId, next, rounds + 1, checkId));
   }
 }
 
@@ -295,42 +338,3 @@ const refusedAs =
     if (error instanceof Refusal) return instead;
     throw error;
   };
-
-const SOWN = ["native fescue", "blue wildrye", "a mix from the valley's own seed", "sedge plugs", "snowberry whips"];
-function followingOf(stand: Stand): string {
-  const years = shippedFlora().taxa.find((t) => t.name === stand.taxon)?.seedYears?.[1] ?? 5;
-  return `Check for seedlings each spring for ${years} years; plant ${SOWN[Math.floor(stand.chance.uniform() * SOWN.length)]} where the ground is bare.`;
-}
-
-const NOTES = {
-  none: [
-    "Bare ground and moss.",
-    "Nothing of it, native grass closing in.",
-    "Searched on hands and knees: none.",
-    "All dead to the ground.",
-  ],
-  some: [
-    "A few shoots at the edge.",
-    "Two clumps were missed behind the log.",
-    "Regrowth from the crown, ankle high.",
-    "Scattered seedlings where the ground was opened.",
-  ],
-  many: [
-    "As thick as before on the uphill side.",
-    "Flush of seedlings after the rain.",
-    "Half of it came back from the root.",
-    "The middle was not reached.",
-  ],
-};
-function noteOf(stand: Stand, seen: keyof typeof NOTES): string {
-  return NOTES[seen][Math.floor(stand.chance.uniform() * NOTES[seen].length)] ?? "";
-}
-
-/** Area of an outline in the plane, m². */
-function polygonArea(ring: [number, number][]): number {
-  const twice = ring.reduce((sum, [x, y], i) => {
-    const [nx, ny] = ring[(i + 1) % ring.length] ?? [x, y];
-    return sum + x * ny - nx * y;
-  }, 0);
-  return Math.abs(twice) / 2;
-}

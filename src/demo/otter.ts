@@ -12,6 +12,7 @@ import { addLabels, addList } from "./lists";
 import { addMembers } from "./people";
 import { naturalRing } from "./shapes";
 import { standsOf } from "./stands";
+import { crewsAndHours, mowsLater, writtenOff } from "./season-stories";
 import { gateClosed, inPassing, keptPatch, mended, namedBySpecialist, overruled, sentBack, waterSeen } from "./stories";
 import { polygon, SITES } from "./valley";
 import { id, OTTER, type Person, personNamed, type Place, shift, SINCE_DAYS, type World } from "./world";
@@ -43,6 +44,7 @@ export async function loadOtter(tx: Transaction, people: Person[], today: string
   await addList(world, places);
   const valley = new Valley(world, agenda, crewOf(people), await addLabels(world), registryOfThePast());
   for (const place of places) await sayMapped(valley.crew.odile, { siteId: place.id, withinM: MAPPED_M });
+  await crewsAndHours(valley);
   const stands = standsOf(world, places);
   for (const stand of stands) valley.begin(stand);
   inPassing(valley, places);
@@ -50,7 +52,8 @@ export async function loadOtter(tx: Transaction, people: Person[], today: string
   keptPatch(valley, places, "Otter Reach, river wood", "Heracleum maximum", 150);
   const watched = stands.find((stand) => world.status[stand.taxon] === "watch");
   if (watched) sentBack(valley, watched);
-  for (const story of [namedBySpecialist, mended, overruled, gateClosed, waterSeen]) story(valley);
+  for (const story of [namedBySpecialist, mended, overruled, gateClosed, waterSeen, mowsLater, writtenOff])
+    story(valley);
   await agenda.play();
   await tx.insert(demonstration).values({ districtId: OTTER, madeFor: today });
 }

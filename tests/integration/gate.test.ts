@@ -3,7 +3,8 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { closePools, inDistrict } from "@/db/client";
 import { followUp, label, ledgerEntry, patch, plan } from "@/db/schema";
 import { listLines, setStatus, takeOffList } from "@/server/control/list";
-import { dropPlan, planningFor } from "@/server/control/plans";
+import { dropPlan } from "@/server/control/change-plan";
+import { planningFor } from "@/server/control/planning";
 import { todayFor } from "@/server/control/today";
 import { overrule, saveFinding } from "@/server/findings/findings";
 import { withdrawPatch } from "@/server/ground/ground";
@@ -120,11 +121,13 @@ describe("planning", () => {
       expect((await mine())?.against.join()).toMatch(/was protected on this site/);
     });
     expect((await todayFor(specialist)).unplanned.map((f) => f.id)).not.toContain(found.id);
-    await dropPlan(specialist, { planId, reason: "The river is too high this year." });
+    await dropPlan(specialist, { planId, version: 1, reason: "The river is too high this year." });
     expect(await planState(planId)).toBe("dropped");
     expect((await todayFor(specialist)).unplanned.map((f) => f.id)).toContain(found.id);
     await expect(record(planId)).rejects.toThrow(/was dropped/);
-    await expect(dropPlan(specialist, { planId, reason: "Once more, to be sure." })).rejects.toThrow(/dropped already/);
+    await expect(dropPlan(specialist, { planId, version: 2, reason: "Once more, to be sure." })).rejects.toThrow(
+      /dropped already/,
+    );
   });
 
   it("lets an overruled finding wait for a plan on Today", async () => {

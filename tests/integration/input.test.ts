@@ -3,7 +3,8 @@ import { afterAll, describe, expect, it } from "vitest";
 import { closePools, inDistrict } from "@/db/client";
 import { feature, finding, followUp, invitation, membership, patch, plan, site } from "@/db/schema";
 import { listFor, listLines, setStatus, takeOffList } from "@/server/control/list";
-import { makePlan, planningFor } from "@/server/control/plans";
+import { makePlan } from "@/server/control/make-plan";
+import { planningFor } from "@/server/control/planning";
 import { findingDetail, overrule, saveFinding } from "@/server/findings/findings";
 import { seasonOf, setSeason } from "@/server/ground/district";
 import { mapTile, patchDetail, patchLines, savePatch, saveSite, siteLines } from "@/server/ground/ground";
@@ -257,12 +258,13 @@ describe("a plan", () => {
       method: suited?.method.id,
       intendedOn: window.from,
       personId: view.people[0].id,
-      followedBy: "Sow the strip with native grass.",
+      cover: "nothing",
+      coverWhy: "The meadow closes by itself.",
     };
     await refused(plan, () => makePlan(specialist, { ...sound, method: "wishing" }), /method does not exist/);
     await refused(plan, () => makePlan(specialist, { ...sound, intendedOn: "2019-01-01" }), /outside the window of/);
     await refused(plan, () => makePlan(specialist, { ...sound, personId: "nobody" }), /may not be done now/);
-    await refused(plan, () => makePlan(specialist, { ...sound, followedBy: "" }), /say what follows/);
+    await refused(plan, () => makePlan(specialist, { ...sound, coverWhy: "" }), /say why nothing is sown/);
     const never = view.advice.find((a) => a.answer === "never");
     if (never)
       await refused(

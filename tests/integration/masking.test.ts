@@ -15,7 +15,7 @@ import {
   waterSeen,
 } from "@/db/schema";
 import { listLines, setStatus, takeOffList } from "@/server/control/list";
-import { planLines } from "@/server/control/plans";
+import { planLines } from "@/server/control/plan-lines";
 import { todayFor } from "@/server/control/today";
 import { findingDetail } from "@/server/findings/findings";
 import { plantPage } from "@/server/flora/plant-page";

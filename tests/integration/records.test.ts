@@ -5,7 +5,8 @@ import { engineVersion } from "@/core/identify";
 import { verifyChain } from "@/core/records";
 import { closePools, inDistrict } from "@/db/client";
 import { finding, findingEvent, ledgerEntry, membership, patch, plan } from "@/db/schema";
-import { makePlan, planningFor } from "@/server/control/plans";
+import { makePlan } from "@/server/control/make-plan";
+import { planningFor } from "@/server/control/planning";
 import { overrule, saveFinding } from "@/server/findings/findings";
 import { patchDetail, savePatch, savePatchOfFinding } from "@/server/ground/ground";
 import { savePicture } from "@/server/ground/pictures";
@@ -187,7 +188,8 @@ describe("plan and ledger", () => {
       method: advice?.method.id,
       intendedOn: window.from,
       personId: person,
-      followedBy: "Sow native grass, look for seven years.",
+      cover: "nothing",
+      coverWhy: "The meadow closes by itself.",
     });
     await expect(
       makePlan(specialist, {
@@ -195,7 +197,8 @@ describe("plan and ledger", () => {
         method: advice?.method.id,
         intendedOn: "2020-01-01",
         personId: person,
-        followedBy: "later",
+        cover: "nothing",
+        coverWhy: "The meadow closes by itself.",
       }),
     ).rejects.toThrow(/outside the window/);
     const treatment = {
@@ -242,7 +245,8 @@ describe("plan and ledger", () => {
       method: advice?.method.id,
       intendedOn: advice?.window?.from,
       personId: tansy.personId,
-      followedBy: "Sow native grass.",
+      cover: "nothing",
+      coverWhy: "The meadow closes by itself.",
     });
     const treatment = {
       from: "2026-06-10T08:00:00Z",
@@ -292,7 +296,8 @@ describe("plan and ledger", () => {
       method: "dig",
       intendedOn: "2026-06-12",
       personId: "x",
-      followedBy: "look again",
+      cover: "nothing",
+      coverWhy: "The meadow closes by itself.",
     };
     await expect(makePlan(specialist, wanted)).rejects.toMatchObject({
       status: 409,

@@ -6,7 +6,7 @@ import { claim } from "@/jobs/claim";
 import { perform } from "@/jobs/perform";
 import type { RegistryPort } from "@/ports/registry";
 import { listLines, setStatus, takeOffList } from "@/server/control/list";
-import { planningFor } from "@/server/control/plans";
+import { planningFor } from "@/server/control/planning";
 import { todayFor } from "@/server/control/today";
 import { acknowledge, answerQuestion, makeReport, reportDetail, waive } from "@/server/reports/reports";
 import { sendReport } from "@/server/reports/send";

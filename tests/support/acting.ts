@@ -1,7 +1,8 @@
 import { eq, sql } from "drizzle-orm";
 import { inDistrict } from "@/db/client";
 import { membership } from "@/db/schema";
-import { makePlan, planningFor } from "@/server/control/plans";
+import { makePlan } from "@/server/control/make-plan";
+import { planningFor } from "@/server/control/planning";
 import { saveFinding } from "@/server/findings/findings";
 import { savePatch } from "@/server/ground/ground";
 import type { Member } from "@/server/platform/session";
@@ -90,7 +91,8 @@ export async function planOn(findingId: string, personId: string, product = fals
     method: advice?.method.id,
     intendedOn: advice?.window?.from,
     personId,
-    followedBy: "Sow native grass, and check for seven years.",
+    cover: "nothing",
+    coverWhy: "The meadow closes by itself.",
   });
 }
 

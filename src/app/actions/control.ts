@@ -1,30 +1,11 @@
 "use server";
 
-import { redirect } from "next/navigation";
 import type { ActionState } from "@/components/ui/action-form";
 import { percentOf } from "@/components/words/dates";
 import { setCosts } from "@/server/control/costs";
 import { setStatus, takeOffList } from "@/server/control/list";
-import { dropPlan, makePlan } from "@/server/control/plans";
-import { answerForm } from "@/server/platform/respond";
 import { requireRole } from "@/server/platform/session";
 import { answered } from "./answered";
-
-export async function planAction(_: ActionState, form: FormData): Promise<ActionState> {
-  const answer = await answerForm(async () => {
-    await makePlan(await requireRole("specialist"), Object.fromEntries(form));
-    return "";
-  });
-  if (answer.ok) redirect("/season");
-  return answer;
-}
-
-export async function dropPlanAction(_: ActionState, form: FormData): Promise<ActionState> {
-  return answered(async () => {
-    await dropPlan(await requireRole("specialist"), Object.fromEntries(form));
-    return "Dropped. The finding waits for another plan.";
-  });
-}
 
 export async function statusAction(_: ActionState, form: FormData): Promise<ActionState> {
   return answered(async () => {

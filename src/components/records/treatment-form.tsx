@@ -71,6 +71,15 @@ export function TreatmentForm({
       <WhereAndWhat view={view} area={area} setArea={setArea} />
       {view.usesProduct ? <Product view={view} area={area} /> : null}
       <Weather old={old} usualWind={view.usualWind} />
+      {view.old ? null : (
+        <Field
+          name="doneShare"
+          label="How much of the planned work this is, %"
+          hint="less than 100 where it goes on another day"
+        >
+          <input name="donePercent" inputMode="numeric" className="figure" defaultValue="100" />
+        </Field>
+      )}
       <Field name="treatment.note" label="Note">
         <textarea name="note" defaultValue={old?.note ?? ""} />
       </Field>

@@ -1,4 +1,4 @@
-import { LineCounter, parseDocument } from "yaml";
+import { LineCounter, parseDocument, stringify } from "yaml";
 import type { z } from "zod";
 import {
   aliasSchema,
@@ -16,6 +16,7 @@ export interface MethodBook {
   methods: Method[];
   aliases: z.output<typeof aliasSchema>[];
   vocabulary: z.output<typeof vocabularySchema>;
+  kindRules: z.output<typeof kindRulesSchema>[];
   /** plants for which something is missing, and why */
   gaps: ExplainedGap[];
 }
@@ -50,7 +51,34 @@ export function readMethodBook(files: { name: string; text: string }[]): {
     });
   for (const id of repeated(methods.map((m) => m.id)))
     problems.push({ file: "methods", line: 1, what: `${id} is written twice` });
-  return { book: { methods, aliases, gaps, vocabulary: known }, problems };
+  return { book: { methods, aliases, gaps, kindRules: byKind, vocabulary: known }, problems };
+}
+
+/**
+ * A district's own word on a method, written as one method of a file. A shipped method keeps its kind, as the rules of sites and
+ * people hang on it.
+ * @returns the method with the rules of its kind before its own, or null with what is wrong by line
+ */
+export function readOwnMethod(
+  { methods, kindRules, vocabulary }: MethodBook,
+  text: string,
+): { method: Method | null; problems: MethodProblem[] } {
+  const problems: MethodProblem[] = [];
+  const file = { name: "own", text };
+  const method = readFile(file, methodSchema, problems);
+  if (!method) return { method: null, problems };
+  checkWords(file, method, vocabulary, problems);
+  const shipped = methods.find(({ id }) => id === method.id);
+  if (shipped && shipped.kind !== method.kind)
+    problems.push({ file: "own", line: 1, what: `kind: ${method.id} is of kind ${shipped.kind}, and stays so` });
+  if (problems.length > 0) return { method: null, problems };
+  return { method: { ...method, rules: [...rulesOfKind(kindRules, method), ...method.rules] }, problems };
+}
+
+/** A method as its file would write it, without the rules of its kind. */
+export function writtenMethod({ kindRules }: MethodBook, method: Method): string {
+  const shared = rulesOfKind(kindRules, method).length;
+  return stringify({ ...method, rules: method.rules.slice(shared) }, { lineWidth: 0 });
 }
 
 const rulesOfKind = (byKind: z.output<typeof kindRulesSchema>[], { kind }: Method) =>

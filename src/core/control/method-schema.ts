@@ -76,6 +76,9 @@ export const METHOD_IDS = [
   "resow",
 ] as const;
 
+/** A method that a district has added has an id that no release of the files can take. */
+export const OWN_ID = /^own-[a-z0-9-]{2,50}$/;
+
 export const METHOD_KINDS = [
   "hand",
   "machine",
@@ -90,8 +93,8 @@ export const METHOD_KINDS = [
 
 /** One method of control as its file writes it. `known`, `kit` and `must` name words of the vocabulary. */
 export const methodSchema = z.strictObject({
-  id: z.enum(METHOD_IDS),
-  name: z.string().min(1),
+  id: z.union([z.enum(METHOD_IDS), z.string().regex(OWN_ID)], "write an id of the list, or own- and small letters"),
+  name: z.string().min(1).max(80),
   kind: z.enum(METHOD_KINDS),
   "life-forms": some(z.enum(LIFE_FORMS)),
   stages: some(z.enum(STAGES)),

@@ -3,6 +3,7 @@ export {
   PAGE_ROWS,
   type Params,
   pageOf,
+  readPlace,
   readTableQuery,
   type TablePage,
   type TableQuery,

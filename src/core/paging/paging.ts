@@ -98,3 +98,11 @@ export function pageOf<Row>(
 
 const compare = (a: string | number, b: string | number): number =>
   typeof a === "number" && typeof b === "number" ? a - b : String(a).localeCompare(String(b), "en", { numeric: true });
+
+/** Where a person stands, as a page's address says it: "44.35,-131.2" is latitude and longitude. @returns [longitude, latitude], or null */
+export function readPlace(param: string | string[] | undefined): [number, number] | null {
+  const [latitude, longitude] = (typeof param === "string" ? param : "").split(",").map(Number);
+  const isPlace =
+    latitude !== undefined && longitude !== undefined && Math.abs(latitude) <= 90 && Math.abs(longitude) <= 180;
+  return isPlace ? [longitude, latitude] : null;
+}

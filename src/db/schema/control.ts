@@ -1,5 +1,6 @@
 import {
   date,
+  doublePrecision,
   foreignKey,
   index,
   integer,
@@ -14,6 +15,7 @@ import {
 import { bytes, createdAt, districtId, districtKey, inSameDistrict, maybeSignedBy, rowId, signedBy } from "./columns";
 import { finding } from "./findings";
 import { patch } from "./ground";
+import { crew } from "./season";
 import { checkResultSchema } from "@/contracts/stored";
 import { jsonOf } from "./json";
 
@@ -31,8 +33,26 @@ export const plan = pgTable(
     taxon: text("taxon").notNull(),
     windowFrom: date("window_from").notNull(),
     windowTo: date("window_to").notNull(),
+    /** the first of its days */
     intendedOn: date("intended_on").notNull(),
+    /** all days that it is meant for, in order */
+    onDays: date("on_days").array().notNull(),
+    /** who answers for it and records it */
     personId: text("person_id").notNull(),
+    /** who goes along */
+    helperIds: text("helper_ids").array().notNull().default([]),
+    crewId: uuid("crew_id"),
+    /** people who had it before it was handed over: their calendars hear that it is theirs no more */
+    formerIds: text("former_ids").array().notNull().default([]),
+    /** hours for all people together, as they were expected when it was planned */
+    hours: doublePrecision("hours"),
+    /** share that is done, 0 to 1, where it is done in several goes */
+    doneShare: doublePrecision("done_share").notNull().default(0),
+    /** the plan whose work this one follows: what should grow there afterward */
+    followsPlan: uuid("follows_plan"),
+    /** the check that found plants again, where it is planned because of it */
+    afterCheck: uuid("after_check"),
+    version: integer("version").notNull().default(1),
     followedBy: text("followed_by").notNull(),
     overruling: text("overruling"),
     state: text("state").$type<"planned" | "done" | "dropped">().notNull().default("planned"),
@@ -46,6 +66,7 @@ export const plan = pgTable(
   (t) => [
     districtKey(t),
     inSameDistrict(t, t.patchId, patch, "plan_patch_fk"),
+    inSameDistrict(t, t.crewId, crew, "plan_crew_fk"),
     foreignKey({
       name: "plan_finding_fk",
       columns: [t.districtId, t.patchId, t.findingId],

@@ -2,6 +2,7 @@ import { jsonOf } from "./json";
 import {
   boolean,
   date,
+  doublePrecision,
   foreignKey,
   index,
   integer,
@@ -46,6 +47,8 @@ export const membership = pgTable(
     roles: text("roles").array().$type<Role[]>().notNull(),
     licence: text("licence"),
     licenceExpires: date("licence_expires"),
+    /** hours that the person has for this work in a week; null where nobody has said */
+    weekHours: doublePrecision("week_hours"),
     version: integer("version").notNull().default(1),
     /** left or removed; what the person signed keeps the name */
     endedAt: timestamp("ended_at", { withTimezone: true }),

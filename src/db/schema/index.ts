@@ -5,3 +5,4 @@ export * from "./findings";
 export * from "./ground";
 export * from "./platform";
 export * from "./reports";
+export * from "./season";

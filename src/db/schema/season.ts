@@ -1,4 +1,14 @@
-import { date, doublePrecision, index, integer, pgTable, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import {
+  date,
+  doublePrecision,
+  index,
+  integer,
+  pgTable,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+} from "drizzle-orm/pg-core";
 import { createdAt, districtId, districtKey, inSameDistrict, rowId, signedBy } from "./columns";
 import { patch } from "./ground";
 

@@ -18,7 +18,7 @@ import type { Transaction } from "@/db/client";
 import { change, district, finding, findingEvent, followUp, listEntry, patch, report, site } from "@/db/schema";
 import { readStored } from "@/db/schema/json";
 import { plantsHere } from "../flora/amendments";
-import { shippedMethod } from "../flora/method-book";
+import { methodsHere } from "../flora/own-methods";
 import type { Plants } from "../flora/plants";
 import { notFound } from "../platform/faults";
 import { z } from "zod";
@@ -55,7 +55,7 @@ async function gateCase(tx: Transaction, asked: Asked): Promise<GateCase> {
     await tx.select({ hemisphere: district.hemisphere, settings: district.settings }).from(district),
   );
   const plants = await plantsHere(tx);
-  const method = shippedMethod(asked.method);
+  const method = (await methodsHere(tx))(asked.method);
   const found = await foundAt(tx, plants, row.f, asked.moment);
   const judged = asked.recomputed && !found.overruled ? { ...found, ...asked.recomputed } : found;
   const plantId = judged.taxon ? plants.idOf(judged.taxon) : null;

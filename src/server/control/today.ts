@@ -1,18 +1,20 @@
 import { firstOf } from "@/core/items";
 import { and, desc, eq, gt, inArray, isNull, lte, or, sql } from "drizzle-orm";
-import { type Climate, stageBegins } from "@/core/flora";
+import { lastDayBeforeSeed } from "@/core/control";
+import type { Climate } from "@/core/flora";
 import { addDays } from "@/core/time";
 import type { Transaction } from "@/db/client";
 import { district, finding, followUp, membership, patch, plan, report, site } from "@/db/schema";
 import { findingLines } from "../findings/findings";
 import { plantsHere } from "../flora/amendments";
-import { methodName } from "../flora/method-book";
+import { methodNamesHere } from "../flora/own-methods";
 import type { Plants } from "../flora/plants";
 import { now, todayIn } from "../platform/clock";
 import { asMember, type Member } from "../platform/session";
 import { doneAgainstGate, licensesEnding, waitsInForce } from "../records/in-force";
 import { askGate } from "./gate";
 import { listsByPlace } from "./list";
+import { isOf } from "./plan-lines";
 
 const SOON_DAYS = 45;
 /** Checks recorded within so many days are shown as done, the latest few. */
@@ -129,24 +131,26 @@ async function windowsOf(tx: Transaction, member: Member, plants: Plants, today:
     .orderBy(plan.windowTo);
   const seedDay = (name: string) => {
     const plant = plants.byName(name);
-    return plant ? stageBegins(plant, "fruiting", today, here) : null;
+    return plant ? lastDayBeforeSeed(plant, today, here) : null;
   };
+  const nameOf = await methodNamesHere(tx);
   const windows = [];
   for (const [i, { p, ...rest }] of rows.entries())
     windows.push({
       id: p.id,
       findingId: p.findingId,
       patchId: p.patchId,
-      method: methodName(p.method),
+      method: nameOf(p.method),
       plant: plants.common(plants.nameNow(p)),
       from: p.windowFrom,
       to: p.windowTo,
       intendedOn: p.intendedOn,
       open: p.windowFrom <= today && today <= p.windowTo,
       days: daysBetween(today, p.windowTo),
-      seedFrom: seedDay(plants.nameNow(p)),
+      lastBeforeSeed: seedDay(plants.nameNow(p)),
       overruled: p.overruling !== null,
-      mine: p.personId === member.personId,
+      mine: isOf(p, member.personId),
+      missed: p.windowTo < today,
       against: i < MOST_ASKED ? await againstNow(tx, p) : [],
       ...rest,
     });

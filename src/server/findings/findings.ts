@@ -29,6 +29,7 @@ import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
 import { signature } from "../records/signature";
+import { reopenIfGone } from "../records/visits";
 import { reportsOf } from "../reports/reports";
 
 import { readStored } from "@/db/schema/json";
@@ -131,6 +132,7 @@ async function storeFinding(
     ...columns,
     reportFirst: mustBeReported(columns, prepared.reportFirst),
   });
+  if (input.patchId && columns.verdict === "clear") await reopenIfGone(tx, input.patchId);
   await addEvents(tx, member, input, {
     identification,
     versions: {

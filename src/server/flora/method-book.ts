@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { type Method, type MethodBook, methodOf, readMethodBook } from "@/core/control";
+import { type MethodBook, readMethodBook } from "@/core/control";
 import { perProcess } from "../platform/per-process";
 
 /** The files of methods that come with the program, read and checked; problems are listed, not thrown. */
@@ -18,10 +18,3 @@ export const shippedMethodBook = (): MethodBook =>
       throw new Error(problems.map(({ file, line, what }) => `flora/methods/${file}:${line}: ${what}`).join("\n"));
     return book;
   });
-
-/** The method of an id of now or of before. */
-export const shippedMethod = (id: string): Method | undefined => methodOf(shippedMethodBook(), id);
-export const methodName = (id: string): string => shippedMethod(id)?.name ?? id;
-/** Names of the gear that a method needs. */
-export const kitOf = (id: string): string[] =>
-  (shippedMethod(id)?.kit ?? []).map((word) => shippedMethodBook().vocabulary.kit[word] ?? word);

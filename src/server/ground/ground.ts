@@ -1,18 +1,22 @@
 import { firstOf, itemAt } from "@/core/items";
 import { and, desc, eq, isNull, sql } from "drizzle-orm";
 import { z } from "zod";
+import { lastDayBeforeSeed } from "@/core/control";
 import type { Transaction } from "@/db/client";
 import { district, finding, followUp, listEntry, patch, plan, site } from "@/db/schema";
 import { listFor } from "../control/list";
 import { findingLines } from "../findings/findings";
 import { plantsHere, plantsOf } from "../flora/amendments";
 import { shippedFlora } from "../flora/flora";
+import { methodNamesHere } from "../flora/own-methods";
 import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
 import { picturesOfChecks } from "../records/check-pictures";
 import { entriesOf } from "../records/ledger-pages";
 import { signature } from "../records/signature";
+import { visitStanding } from "../records/visits";
+import { sizeAt } from "./stand-size";
 import { waterNear } from "./water";
 import { plainText } from "@/core/limits";
 import { now, todayIn } from "../platform/clock";
@@ -222,6 +226,9 @@ export async function patchDetail(member: Member, id: string) {
     const plants = await plantsHere(tx);
     const taxon = plants.nameNow(row.p);
     const status = (await listFor(tx, row.s.id)).status[taxon] ?? "kept";
+    const methodNamed = await methodNamesHere(tx);
+    const plantHere = plants.byName(taxon);
+    const here = firstOf(await tx.select().from(district));
     const followUps = await tx
       .select()
       .from(followUp)
@@ -239,7 +246,13 @@ export async function patchDetail(member: Member, id: string) {
       status,
       water: await waterNear(tx, id),
       findings: await findingLines(tx, eq(finding.patchId, id)),
-      plans: await tx.select().from(plan).where(eq(plan.patchId, id)).orderBy(desc(plan.intendedOn)),
+      plans: (await tx.select().from(plan).where(eq(plan.patchId, id)).orderBy(desc(plan.intendedOn))).map((held) => ({
+        ...held,
+        methodName: methodNamed(held.method),
+      })),
+      size: await sizeAt(tx, id),
+      visits: await visitStanding(tx, id),
+      lastBeforeSeed: plantHere ? lastDayBeforeSeed(plantHere, todayIn(row.s.zone), here) : null,
       entries: await entriesOf(tx, id),
       followUps,
       checkPictures: await picturesOfChecks(

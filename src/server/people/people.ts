@@ -4,6 +4,7 @@ import { demonstration, membership } from "@/db/schema";
 import { endSessions } from "../accounts/auth";
 import { endSecretLinks } from "../accounts/secret-links";
 import { edited, Refusal } from "../platform/faults";
+import { count } from "../platform/quota";
 import { lettersOf } from "../platform/letters";
 import { asMember, type Member } from "../platform/session";
 import { signature } from "../records/signature";
@@ -16,7 +17,8 @@ export async function peopleOf(member: Member) {
   return asMember(member, async (tx) => {
     const rows = await tx.select().from(membership).where(isNull(membership.endedAt)).orderBy(membership.name);
     return {
-      people: rows.map(({ personId, name, roles, version, email, licence, licenceExpires }) => ({
+      people: rows.map(({ personId, name, roles, version, email, licence, licenceExpires, weekHours }) => ({
+        weekHours,
         personId,
         name,
         roles,
@@ -40,6 +42,32 @@ const rolesSchema = z.object({
     .optional()
     .refine((day) => !day || (day >= "1950-01-01" && day <= "2199-12-31"), "give a day between 1950 and 2199"),
 });
+
+const hoursSchema = z.object({
+  personId: z.string().min(1).max(100),
+  weekHours: z.preprocess(
+    (value) => (value === "" ? null : value),
+    z.coerce
+      .number("give hours as a number, or leave it empty")
+      .min(0, "at least 0")
+      .max(168, "a week has 168 hours")
+      .nullable(),
+  ),
+});
+
+/** Says how many hours in a week a person has for work here; empty where that is not known. */
+export async function setWeekHours(member: Member, raw: unknown): Promise<void> {
+  const { personId, weekHours } = hoursSchema.parse(raw);
+  await asMember(member, async (tx) => {
+    await count(tx, member, "change");
+    const changed = await tx
+      .update(membership)
+      .set({ weekHours })
+      .where(and(eq(membership.personId, personId), isNull(membership.endedAt)))
+      .returning({ personId: membership.personId });
+    if (changed.length === 0) throw new Refusal(404, "That person is not in this district.");
+  });
+}
 
 /** Changes what a person may do here. The last keeper stays keeper. Open invitations to the person end, as they carry roles too. */
 export async function setRoles(member: Member, raw: unknown): Promise<void> {

@@ -11,6 +11,7 @@ import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
 import { signature } from "./signature";
+import { settleVisits } from "./visits";
 
 const checkInputSchema = z
   .object({
@@ -59,6 +60,7 @@ export async function recordCheck(member: Member, raw: unknown): Promise<void> {
       .update(patch)
       .set({ state: patchStateAfter(input.seen) })
       .where(eq(patch.id, due.patchId));
+    await settleVisits(tx, member.districtId, due.patchId);
   });
 }
 

@@ -5,7 +5,7 @@ import { stageOn } from "@/core/flora";
 import { district, label, patch, plan, site } from "@/db/schema";
 import { askGate, personAt } from "../control/gate";
 import { plantsHere } from "../flora/amendments";
-import { kitOf, shippedMethod } from "../flora/method-book";
+import { kitNames, methodsHere } from "../flora/own-methods";
 import { waterNear } from "../ground/water";
 import { now, todayIn } from "../platform/clock";
 import { notFound } from "../platform/faults";
@@ -30,6 +30,7 @@ export async function recordingFor(member: Member, planId: string) {
     const plants = await plantsHere(tx);
     const taxon = plants.byName(plants.nameNow(row.plan));
     const here = firstOf(await tx.select().from(district));
+    const method = (await methodsHere(tx))(row.plan.method);
     return {
       ...row,
       plan: { ...row.plan, taxon: plants.nameNow(row.plan) },
@@ -37,8 +38,8 @@ export async function recordingFor(member: Member, planId: string) {
       person: await personAt(tx, row.plan.personId, moment),
       water: await waterNear(tx, row.patch.id),
       labels: await tx.select({ id: label.id, name: label.name, limits: label.limits }).from(label).orderBy(label.name),
-      method: shippedMethod(row.plan.method) ?? null,
-      kit: kitOf(row.plan.method),
+      method: method ?? null,
+      kit: kitNames(method),
       settings: here.settings,
       /** for a correction: the patches of the site */
       patches: await tx

@@ -12,6 +12,7 @@ export function readTreatmentForm(form: FormData): unknown {
     supersedes: optional(form, "supersedes") ?? null,
     againstGate: optional(form, "againstGate"),
     patchId: optional(form, "patchId"),
+    ...(text(form, "donePercent") ? { doneShare: (number(form, "donePercent") ?? 0) / 100 } : {}),
     treatment: {
       from: `${text(form, "day")}T${text(form, "fromTime")}`,
       to: `${text(form, "day")}T${text(form, "toTime")}`,

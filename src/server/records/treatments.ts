@@ -1,24 +1,22 @@
-import { and, eq, isNull } from "drizzle-orm";
-import { v7 as uuidv7 } from "uuid";
+import { eq } from "drizzle-orm";
 import { z } from "zod";
 import { recordSchema, type RecordInput, type StoredTreatment, storedTreatmentSchema } from "@/contracts/treatment";
 import type { GateReason, Method } from "@/core/control";
 import {
   checkTreatment,
-  followUpDays,
   type RecordFault,
   restrictionsAfter,
   type SeasonUse,
   type Treatment,
   treatmentSchema,
 } from "@/core/records";
-import { addDays, dayIn, fromZonedTime, mustBePast, seasonOf } from "@/core/time";
+import { dayIn, fromZonedTime, mustBePast, seasonOf } from "@/core/time";
 import type { Transaction } from "@/db/client";
-import { district, followUp, ledgerEntry, patch, plan, site } from "@/db/schema";
+import { district, ledgerEntry, patch, plan, site } from "@/db/schema";
 import { readStored } from "@/db/schema/json";
 import { askGate, personAt } from "../control/gate";
 import { plantsHere } from "../flora/amendments";
-import { shippedMethod } from "../flora/method-book";
+import { methodsHere } from "../flora/own-methods";
 import { waterNear } from "../ground/water";
 import { now, todayIn } from "../platform/clock";
 import { notFound, Refusal } from "../platform/faults";
@@ -27,6 +25,7 @@ import { asMember, type Member } from "../platform/session";
 import { append, lockLedger } from "./append-entry";
 import { withLabel } from "./labels";
 import { standingEntries } from "./standing-entries";
+import { settleVisits } from "./visits";
 
 /** A clock of the field may run ahead of ours by so much. */
 const CLOCK_SLACK_MS = 5 * 60_000;
@@ -70,8 +69,8 @@ export async function recordTreatment(
       },
       body,
     );
-    if (corrected) await moveChecks(tx, corrected, work.patchId);
-    await afterwards(tx, member, input.id, work, treatment, corrected !== null);
+    if (corrected) await leaveOldPatch(tx, member, corrected, work.patchId);
+    await afterwards(tx, member, work, input, corrected !== null);
     return { id: input.id, seq, warnings: body.warnings };
   });
 }
@@ -107,7 +106,7 @@ async function workOf(tx: Transaction, input: RecordInput, corrected: Corrected 
   if (!row) throw notFound("The plan");
   if (!corrected && row.plan.state !== "planned")
     throw new Refusal(409, row.plan.state === "done" ? "This plan was carried out already." : "This plan was dropped.");
-  const method = shippedMethod(row.plan.method);
+  const method = (await methodsHere(tx))(row.plan.method);
   if (!method)
     throw new Refusal(409, `The method “${row.plan.method}” no longer exists. Drop the plan and plan again.`);
   const on = corrected ? await patchOf(tx, input.patchId ?? corrected.patchId, row.site.id) : row.patch;
@@ -306,50 +305,26 @@ async function usedThisSeason(
   return { used, patchM2: work.patchM2 };
 }
 
-/** The checks of a corrected entry that are still due fall away: the correction makes its own. A patch without work is open again. */
-async function moveChecks(tx: Transaction, corrected: Corrected, patchId: string): Promise<void> {
-  await tx
-    .update(followUp)
-    .set({ droppedAt: now() })
-    .where(and(eq(followUp.ledgerId, corrected.id), isNull(followUp.doneOn)));
+/** A correction may move work to another patch: the one that is left stands as what remains there says. */
+async function leaveOldPatch(tx: Transaction, member: Member, corrected: Corrected, patchId: string): Promise<void> {
   if (patchId === corrected.patchId) return;
   await tx.update(patch).set({ state: "treated" }).where(eq(patch.id, patchId));
   if ((await standingEntries(tx, corrected.patchId)).length === 0)
     await tx.update(patch).set({ state: "open" }).where(eq(patch.id, corrected.patchId));
+  await settleVisits(tx, member.districtId, corrected.patchId);
 }
 
+/** Closes the plan, unless the work goes on another day, and plans the next visit. A correction leaves the plan as it is. */
 async function afterwards(
   tx: Transaction,
   member: Member,
-  entryId: string,
   work: Work,
-  treatment: Treatment,
+  { doneShare }: RecordInput,
   isCorrection: boolean,
 ): Promise<void> {
-  await tx.update(plan).set({ state: "done" }).where(eq(plan.id, work.plan.id));
+  const state = doneShare < 1 ? "planned" : "done";
+  if (!isCorrection) await tx.update(plan).set({ state, doneShare }).where(eq(plan.id, work.plan.id));
+  if (work.method.kind === "follow") return;
   if (!isCorrection) await tx.update(patch).set({ state: "treated" }).where(eq(patch.id, work.plan.patchId));
-  const done = dayIn(work.zone, new Date(treatment.to));
-  const kept = isCorrection ? await checksDone(tx, work.plan.id) : [];
-  const due = followUpDays(work.method.kind).filter(({ what }) => !kept.includes(what));
-  if (due.length === 0) return;
-  await tx.insert(followUp).values(
-    due.map(({ days, what }) => ({
-      districtId: member.districtId,
-      id: uuidv7(),
-      patchId: work.patchId,
-      ledgerId: entryId,
-      dueOn: addDays(done, days),
-      what,
-    })),
-  );
-}
-
-/** What the checks looked for that were done already after entries of a plan. */
-async function checksDone(tx: Transaction, planId: string): Promise<string[]> {
-  const rows = await tx
-    .select({ what: followUp.what, doneOn: followUp.doneOn })
-    .from(followUp)
-    .innerJoin(ledgerEntry, eq(ledgerEntry.id, followUp.ledgerId))
-    .where(eq(ledgerEntry.planId, planId));
-  return rows.filter((row) => row.doneOn !== null).map((row) => row.what);
+  await settleVisits(tx, member.districtId, work.patchId);
 }

@@ -1,6 +1,6 @@
-import { and, eq, isNull } from "drizzle-orm";
+import { eq } from "drizzle-orm";
 import { type StoredVoid, storedTreatmentSchema, voidSchema } from "@/contracts/treatment";
-import { followUp, ledgerEntry, patch, plan } from "@/db/schema";
+import { ledgerEntry, patch, plan } from "@/db/schema";
 import { readStored } from "@/db/schema/json";
 import { now } from "../platform/clock";
 import { notFound, Refusal } from "../platform/faults";
@@ -8,6 +8,7 @@ import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
 import { append, lockLedger } from "./append-entry";
 import { standingEntries } from "./standing-entries";
+import { settleVisits } from "./visits";
 import { mustStand } from "./treatments";
 
 /**
@@ -41,13 +42,10 @@ export async function voidEntry(member: Member, raw: unknown): Promise<{ id: str
       { id: input.id, kind: "void", patchId, planId, plantId: plantId ?? "", supersedes: old.id },
       body,
     );
-    await tx
-      .update(followUp)
-      .set({ droppedAt: now() })
-      .where(and(eq(followUp.ledgerId, old.id), isNull(followUp.doneOn)));
-    if (planId) await tx.update(plan).set({ state: "planned" }).where(eq(plan.id, planId));
+    if (planId) await tx.update(plan).set({ state: "planned", doneShare: 0 }).where(eq(plan.id, planId));
     if ((await standingEntries(tx, patchId)).length === 0)
       await tx.update(patch).set({ state: "open" }).where(eq(patch.id, patchId));
+    await settleVisits(tx, member.districtId, patchId);
     return { id: input.id, seq };
   });
 }

@@ -11,11 +11,14 @@ import {
   passwordAction,
   signOutEverywhereAction,
 } from "@/app/actions/account";
+import { endFeedAction, renewFeedAction } from "@/app/actions/season";
 import { OnThisDevice } from "@/components/device/on-this-device";
 import { BeginCodes } from "@/components/shell/begin-codes";
 import { ActionForm, Field } from "@/components/ui/action-form";
 import { ownSafety } from "@/server/people/own-account";
 import { memberOrSignIn } from "@/server/platform/session";
+import { feedSince } from "@/server/season/feed";
+import { fullDay } from "@/components/words/dates";
 
 export const metadata = { title: "You" };
 
@@ -23,6 +26,7 @@ export default async function AccountPage({ searchParams }: { searchParams: Prom
   const { stays } = await searchParams;
   const member = await memberOrSignIn();
   const { codes, proved } = await ownSafety();
+  const since = await feedSince(member);
   const password = (
     <Field name="password" label="Your password">
       <input name="password" type="password" autoComplete="current-password" required />
@@ -74,6 +78,23 @@ export default async function AccountPage({ searchParams }: { searchParams: Prom
           Change the password
         </Button>
       </ActionForm>
+      <h2 className="ruled mt-6">Your work in a calendar</h2>
+      <p className="py-2">
+        {since
+          ? `A calendar program has had an address for your plans in ${member.name} since ${fullDay(since)}.`
+          : `A calendar program can read your plans in ${member.name} under a secret address.`}
+      </p>
+      <ActionForm action={renewFeedAction} label="Address for a calendar">
+        <Button type="submit">{since ? "Give me a new address" : "Give me an address"}</Button>
+        {since ? <p className="small mt-1">The address from before then opens nothing any more.</p> : null}
+      </ActionForm>
+      {since ? (
+        <ActionForm action={endFeedAction} label="End the address" className="mt-2">
+          <Button type="submit" look="plain">
+            End the address
+          </Button>
+        </ActionForm>
+      ) : null}
       <h2 className="ruled mt-6">One-time codes</h2>
       <p className="py-2">
         {codes

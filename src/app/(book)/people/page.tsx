@@ -3,13 +3,16 @@ import { Disclosure, PlainAction } from "@/components/ui/disclosure";
 import { DayInput } from "@/components/ui/day-field";
 import { Button } from "@/components/ui/button";
 import Link from "next/link";
+import { weekHoursAction } from "@/app/actions/season";
 import { inviteAction, removeAction, revokeInvitationAction, rolesAction } from "@/app/actions/people";
 import { ActionForm, Fault, Field } from "@/components/ui/action-form";
 import { fullDay } from "@/components/words/dates";
 import { ROLES } from "@/core/roles";
 import { mailWay } from "@/env";
+import { crewsOf } from "@/server/people/crews";
 import { peopleOf } from "@/server/people/people";
 import { memberOrSignIn } from "@/server/platform/session";
+import { Crews } from "./crews";
 
 export const metadata = { title: "People" };
 const WORDS: Record<string, string> = {
@@ -24,6 +27,8 @@ export default async function PeoplePage() {
   const member = await memberOrSignIn();
   const { people, invitations, letters } = await peopleOf(member);
   const keeper = member.roles.includes("keeper");
+  const mayPlan = keeper || member.roles.includes("specialist");
+  const crews = await crewsOf(member);
   const roleBoxes = (held: string[]) => (
     <fieldset className="flex flex-wrap gap-x-4">
       <legend className="small">Roles</legend>
@@ -50,11 +55,25 @@ export default async function PeoplePage() {
               <span className="small">
                 {p.private ? `${p.private.email} · ` : ""}
                 {p.roles.join(", ")}
+                {p.weekHours === null ? "" : ` · ${p.weekHours} h a week`}
                 {p.private?.licence
                   ? ` · license ${p.private.licence}${p.private.licenceExpires ? ` to ${fullDay(p.private.licenceExpires)}` : ""}`
                   : ""}
               </span>
             </p>
+            {mayPlan ? (
+              <ActionForm
+                action={weekHoursAction}
+                label={`Hours of ${p.name}`}
+                className="flex flex-wrap gap-3 items-end no-print"
+              >
+                <input type="hidden" name="personId" value={p.personId} />
+                <Field name="weekHours" label="Hours a week for this work">
+                  <input name="weekHours" inputMode="decimal" className="figure" defaultValue={p.weekHours ?? ""} />
+                </Field>
+                <Button type="submit">Save</Button>
+              </ActionForm>
+            ) : null}
             {keeper ? (
               <Disclosure summary={<PlainAction>Change</PlainAction>} look="small">
                 <ActionForm action={rolesAction} label={`Roles of ${p.name}`} className="grid gap-3">
@@ -105,7 +124,8 @@ export default async function PeoplePage() {
           </li>
         ))}
       </ul>
-      {keeper || member.roles.includes("specialist") ? (
+      <Crews crews={crews} people={people} mayPlan={mayPlan} />
+      {mayPlan ? (
         <p className="mt-4">
           <Link href="/people/changes" className="tap">
             What was changed here, by whom and when

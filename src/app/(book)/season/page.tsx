@@ -1,143 +1,157 @@
 import Link from "next/link";
-import { type Column, DataTable } from "@/components/ui/data-table";
+import { NearToFar } from "@/components/shell/near-to-far";
+import { Button } from "@/components/ui/button";
 import { Empty } from "@/components/ui/notice";
-import { PageHead } from "@/components/ui/page";
+import { PageHead, Section } from "@/components/ui/page";
 import { fullDay, shortDay } from "@/components/words/dates";
-import { type Params, pageOf, readTableQuery } from "@/core/paging";
-import { type PlanLine, planLines } from "@/server/control/plans";
-import { plantsOf } from "@/server/flora/amendments";
-import { methodName } from "@/server/flora/method-book";
-import type { Plants } from "@/server/flora/plants";
+import { type Order, ORDERS } from "@/core/season";
+import { type Params, readPlace } from "@/core/paging";
+import { orderedLines, type PlanLine } from "@/server/control/plan-lines";
 import { memberOrSignIn } from "@/server/platform/session";
+import { isMissed, seasonView, type SeasonView } from "@/server/season/season-view";
+import { PlanTable } from "./plan-table";
+import { SeasonNav } from "./season-nav";
 
 export const metadata = { title: "Season" };
 
-const STATES = { planned: "Planned", done: "Done" } as const;
-const NOTHING = {
-  planned: "Nothing is planned. Open a finding that is clear to act and choose what can be done.",
-  done: "Nothing done from a plan yet.",
-};
+const isOrder = (order: unknown): order is Order => typeof order === "string" && order in ORDERS;
 
 export default async function SeasonPage({ searchParams }: { searchParams: Promise<Params> }) {
   const member = await memberOrSignIn();
-  const [plants, params] = [await plantsOf(member), await searchParams];
-  const state = params.state === "done" ? "done" : "planned";
-  const lines = (await planLines(member)).filter((line) => line.plan.state === state);
-  const columns = columnsFor(plants, state);
-  const query = readTableQuery(
-    params,
-    columns.filter((c) => c.sorts).map((c) => c.id),
-    { sort: "day", descending: state === "done" },
-  );
+  const params = await searchParams;
+  const view = await seasonView(member);
+  const shown = params.view === "planned" || params.view === "done" ? params.view : "week";
+  const place = readPlace(params.at);
+  const order: Order = place ? "near" : isOrder(params.order) ? params.order : "day";
+  const inView = shown === "week" ? view.week : view.lines.filter(({ plan }) => plan.state === shown);
+  const ordered =
+    order === "day" ? inView.map((line) => ({ line, why: "" })) : await orderedLines(member, inView, order, place);
   return (
     <div className="px-4 md:px-6 py-5">
-      <PageHead title="Season">
-        <p className="text-[var(--soft)]">
-          What is meant to be done, when and by whom. Work hangs on a finding that is clear to act.
-        </p>
+      <PageHead title="Season" actions={shown === "week" ? <NearToFar path="/season" on={place !== null} /> : null}>
+        {shown === "week" ? (
+          <p className="text-[var(--soft)]">
+            {shortDay(view.monday)} to {fullDay(view.sunday)}
+          </p>
+        ) : null}
       </PageHead>
-      <nav aria-label="Planned or done" className="mt-4 flex gap-5 no-print">
-        {Object.entries(STATES).map(([id, name]) => (
-          <Link
-            key={id}
-            href={`/season?state=${id}`}
-            aria-current={id === state ? "page" : undefined}
-            className={`tap ${id === state ? "font-bold no-underline" : ""}`}
-          >
-            {name}
-          </Link>
-        ))}
-      </nav>
-      {lines.length === 0 ? (
-        <Empty>{NOTHING[state]}</Empty>
+      <SeasonNav at={shown} />
+      {shown === "week" ? (
+        <Week {...{ ordered, view, order }} />
       ) : (
-        <DataTable
-          label={`${STATES[state]} work`}
-          {...{ columns, query }}
-          page={pageOf(lines, tableOf(plants), query)}
-          path="/season"
-          keep={{ state }}
-          keyOf={(line) => line.plan.id}
-          many="plans"
-        />
+        <>
+          {shown === "planned" ? <OrderForm order={order} view={shown} /> : null}
+          <PlanTable {...{ ordered, params, order }} state={shown} />
+        </>
       )}
     </div>
   );
 }
 
-const tableOf = (plants: Plants) => ({
-  key: ({ plan }: PlanLine) => plan.id,
-  text: (line: PlanLine) =>
-    [
-      line.patch,
-      line.site,
-      line.person,
-      methodName(line.plan.method),
-      plants.common(line.plan.taxon),
-      line.plan.taxon,
-    ].join(" "),
-  sort: (line: PlanLine, column: string) =>
-    ({ what: methodName(line.plan.method), where: line.patch, who: line.person, window: line.plan.windowTo })[column] ??
-    line.plan.intendedOn,
-});
+/** This week: one's own work first, then that of the others; then who has how many hours. */
+const Week = ({
+  ordered,
+  view,
+  order,
+}: {
+  ordered: { line: PlanLine; why: string }[];
+  view: SeasonView;
+  order: Order;
+}) => {
+  const mine = ordered.filter(({ line }) => line.mine);
+  const others = ordered.filter(({ line }) => !line.mine);
+  return (
+    <>
+      <Section title="Yours" aside={`${mine.length}`}>
+        <Lines lines={mine} today={view.today} none="You have no work this week." />
+      </Section>
+      <Section title="Of the others" aside={`${others.length}`}>
+        <Lines lines={others} today={view.today} none="The others have no work this week." />
+      </Section>
+      <OrderForm order={order} view="week" />
+      <Hours view={view} />
+    </>
+  );
+};
 
-const columnsFor = (plants: Plants, state: keyof typeof STATES): Column<PlanLine>[] => [
-  {
-    id: "day",
-    name: "Meant for",
-    sorts: true,
-    className: "whitespace-nowrap",
-    cell: ({ plan }) => fullDay(plan.intendedOn),
-  },
-  {
-    id: "what",
-    name: "What",
-    sorts: true,
-    cell: ({ plan }) => (
-      <>
-        <span className="font-semibold">{methodName(plan.method)}</span>
-        <br />
-        <span className="small">
-          {plants.common(plan.taxon)}
-          {plan.overruling ? " · overruled in writing" : ""}
-        </span>
-      </>
-    ),
-  },
-  {
-    id: "where",
-    name: "Where",
-    sorts: true,
-    cell: (line) => (
-      <>
-        <Link href={`/ground/patch/${line.plan.patchId}`} className="tap">
-          {line.patch}
+const Lines = ({ lines, today, none }: { lines: { line: PlanLine; why: string }[]; today: string; none: string }) => (
+  <ul>
+    {lines.map(({ line, why }) => (
+      <li key={line.plan.id} className="row">
+        <Link href={`/season/plan/${line.plan.id}`} className="block py-2 no-underline">
+          <span className="font-semibold">
+            {line.method}: {line.plant}
+          </span>
+          <span className="block">
+            {line.plan.onDays.map(shortDay).join(", ")} · {line.patch}, {line.site}
+          </span>
+          <span className="small block">
+            {[line.person, ...line.helpers].join(", ")}
+            {" · "}
+            {isMissed(line, today) ? (
+              <strong className="text-[var(--danger)]">the window closed on {shortDay(line.plan.windowTo)}</strong>
+            ) : (
+              `window until ${shortDay(line.plan.windowTo)}`
+            )}
+            {line.lastBeforeSeed ? ` · last good day before seed ${shortDay(line.lastBeforeSeed)}` : ""}
+            {line.plan.doneShare > 0 ? ` · ${Math.round(line.plan.doneShare * 100)}% done` : ""}
+          </span>
+          {why ? <span className="small block">{why}</span> : null}
         </Link>
-        <br />
-        <span className="small">{line.site}</span>
-      </>
-    ),
-  },
-  { id: "who", name: "Who", sorts: true, cell: (line) => line.person },
-  {
-    id: "window",
-    name: "Window",
-    sorts: true,
-    cell: ({ plan }) => `${shortDay(plan.windowFrom)} to ${shortDay(plan.windowTo)}`,
-  },
-  { id: "follows", name: "What follows", className: "small max-w-[26ch]", cell: ({ plan }) => plan.followedBy },
-  ...(state === "planned"
-    ? [
-        {
-          id: "act",
-          name: "Act",
-          silent: true,
-          cell: ({ plan }: PlanLine) => (
-            <Link href={`/ledger/new?plan=${plan.id}`} className="tap">
-              Record it
-            </Link>
-          ),
-        },
-      ]
-    : []),
-];
+      </li>
+    ))}
+    {lines.length === 0 ? (
+      <li>
+        <Empty>{none}</Empty>
+      </li>
+    ) : null}
+  </ul>
+);
+
+/** Hours that the week needs of each person, beside those that the person has. */
+const Hours = ({ view }: { view: SeasonView }) =>
+  view.hours.length === 0 ? null : (
+    <Section title="Hours of the week" aside="needed, and there">
+      <table className="mt-2">
+        <tbody>
+          {view.hours.map(({ person, hours, has }) => (
+            <tr key={person} className="row">
+              <th scope="row" className="text-left font-normal py-2 pr-6">
+                {person}
+              </th>
+              <td className="figure pr-6">{hours} h needed</td>
+              <td>
+                {has === null ? (
+                  <span className="small">no one has said how many are there</span>
+                ) : hours > has ? (
+                  <strong className="text-[var(--danger)]">
+                    {has} h there: {Math.round((hours - has) * 4) / 4} h too few
+                  </strong>
+                ) : (
+                  `${has} h there`
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Section>
+  );
+
+/** Lays an order over the list. It is in the address, and works without a script. */
+const OrderForm = ({ order, view }: { order: Order; view: string }) => (
+  <form action="/season" className="mt-4 flex flex-wrap gap-3 items-end no-print">
+    <input type="hidden" name="view" value={view} />
+    <label className="field">
+      <span className="small block">Order</span>
+      <select name="order" defaultValue={order}>
+        {Object.entries(ORDERS).map(([id, name]) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
+    <Button type="submit">Put in order</Button>
+  </form>
+);

@@ -3,7 +3,8 @@ import { NearToFar } from "@/components/shell/near-to-far";
 import { LinkButton } from "@/components/ui/button";
 import { PageHead } from "@/components/ui/page";
 import { longDay } from "@/components/words/dates";
-import { type Here, todayFor, type TodayView } from "@/server/control/today";
+import { todayFor, type TodayView } from "@/server/control/today";
+import { readPlace } from "@/core/paging";
 import { memberOrSignIn } from "@/server/platform/session";
 import { Alerts } from "./alerts";
 import { WorkLater, WorkNow } from "./work";
@@ -12,7 +13,7 @@ export const metadata = { title: "Today" };
 
 export default async function TodayPage({ searchParams }: { searchParams: Promise<{ at?: string }> }) {
   const member = await memberOrSignIn();
-  const at = placeOf((await searchParams).at);
+  const at = readPlace((await searchParams).at);
   const view = await todayFor(member, at);
   const nothing =
     view.reports.length + view.checks.length + view.windows.length + view.unplanned.length + view.holds.length === 0;
@@ -37,7 +38,7 @@ export default async function TodayPage({ searchParams }: { searchParams: Promis
             Identify a plant
           </LinkButton>
         ) : null}
-        <NearToFar on={at !== null} />
+        <NearToFar path="/today" on={at !== null} />
       </p>
       {nothing ? (
         <p className="mt-8 max-w-[60ch]">
@@ -62,12 +63,6 @@ export default async function TodayPage({ searchParams }: { searchParams: Promis
       ) : null}
     </div>
   );
-}
-
-/** A place as the page's address carries it: "44.35,-131.2". */
-function placeOf(text: string | undefined): Here {
-  const [lat, lng] = (text ?? "").split(",").map(Number);
-  return lat !== undefined && lng !== undefined && Math.abs(lat) <= 90 && Math.abs(lng) <= 180 ? [lng, lat] : null;
 }
 
 /** The one thing to do first, for this person. */

@@ -70,10 +70,10 @@ export function WorkNow({ view }: { view: TodayView }) {
             view.windows.map((w) => (
               <Line
                 key={w.id}
-                href={view.mayRecord ? `/ledger/new?plan=${w.id}` : `/ground/patch/${w.patchId}`}
+                href={view.mayRecord && w.open ? `/ledger/new?plan=${w.id}` : `/season/plan/${w.id}`}
                 main={`${w.mine ? "Yours · " : ""}${w.method}: ${w.plant}`}
-                sub={`${w.patch}, ${w.site} · ${w.person} · ${w.open ? `open until ${shortDay(w.to)}, ${w.days} days left` : `opens ${shortDay(w.from)}`}${w.seedFrom && w.open ? ` · seed from ${shortDay(w.seedFrom)}` : ""}${w.overruled ? " · overruled in writing" : ""}`}
-                badge={w.open ? "open" : undefined}
+                sub={`${w.patch}, ${w.site} · ${w.person} · ${windowWords(w)}${w.lastBeforeSeed ? ` · last good day before seed ${shortDay(w.lastBeforeSeed)}` : ""}${w.overruled ? " · overruled in writing" : ""}`}
+                badge={w.open ? "open" : w.missed ? "missed" : undefined}
               />
             ))
           )}
@@ -81,6 +81,11 @@ export function WorkNow({ view }: { view: TodayView }) {
       </Section>
     </>
   );
+}
+
+function windowWords(w: TodayView["windows"][number]): string {
+  if (w.missed) return `the window closed on ${shortDay(w.to)}: move it or drop it`;
+  return w.open ? `open until ${shortDay(w.to)}, ${w.days} days left` : `opens ${shortDay(w.from)}`;
 }
 
 /** What waits: plants on hold, and clear findings without a plan. */

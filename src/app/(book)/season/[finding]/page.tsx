@@ -1,25 +1,29 @@
-import { Disclosure } from "@/components/ui/disclosure";
-import { DayInput } from "@/components/ui/day-field";
-import { Notice } from "@/components/ui/notice";
-import { PageHead } from "@/components/ui/page";
-import { Button } from "@/components/ui/button";
 import Link from "next/link";
 import { notFound } from "next/navigation";
-import { planAction } from "@/app/actions/control";
-import { ActionForm, Field } from "@/components/ui/action-form";
-import { areaText, fullDay, shortDay } from "@/components/words/dates";
+import { SizeForm, sizeWords } from "@/components/season/size-form";
+import { Disclosure, PlainAction } from "@/components/ui/disclosure";
+import { Notice } from "@/components/ui/notice";
+import { PageHead } from "@/components/ui/page";
+import { areaText, fullDay } from "@/components/words/dates";
 import { waterWords } from "@/components/words/water-words";
-import type { MethodAdvice } from "@/core/control";
-import { planningFor, type PlanningView } from "@/server/control/plans";
+import { planningFor, type PlanningView } from "@/server/control/planning";
 import { plantsOf } from "@/server/flora/amendments";
 import { Refusal } from "@/server/platform/faults";
 import { memberOrSignIn } from "@/server/platform/session";
+import { MethodEntry } from "./method-entry";
 
 export const metadata = { title: "What can be done" };
 const ANSWERS = { eligible: "Suits now", "not-now": "Not now", never: "Never here" } as const;
 
-export default async function PlanningPage({ params }: { params: Promise<{ finding: string }> }) {
+export default async function PlanningPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ finding: string }>;
+  searchParams: Promise<{ after?: string }>;
+}) {
   const member = await memberOrSignIn();
+  const { after = "" } = await searchParams;
   const plants = await plantsOf(member);
   const view = await planningFor(member, (await params).finding).catch((error) => {
     if (error instanceof Refusal && error.status === 404) return notFound();
@@ -47,7 +51,15 @@ export default async function PlanningPage({ params }: { params: Promise<{ findi
       />
       <p className="text-[var(--soft)]">
         {areaText(view.areaM2)}, {STAGES[view.stage]}. Water: {waterWords(view.water)}. Today is {fullDay(view.today)}.
+        {view.lastBeforeSeed ? (
+          <>
+            {" "}
+            <strong>The last good day before seed is {fullDay(view.lastBeforeSeed)}.</strong>
+          </>
+        ) : null}
       </p>
+      <Size view={view} mayLook={member.roles.some((role) => role !== "visitor" && role !== "keeper")} />
+      <Others view={view} />
       {view.reasons.length > 0 ? (
         <div role="alert" className="border-2 border-[var(--ink)] p-4 mt-4 max-w-[70ch]">
           <strong>No work can be planned now.</strong>
@@ -78,7 +90,13 @@ export default async function PlanningPage({ params }: { params: Promise<{ findi
               </h2>
               <ul>
                 {own.map((a) => (
-                  <Method key={a.method.id} advice={a} view={view} mayPlan={mayPlan && view.reasons.length === 0} />
+                  <MethodEntry
+                    key={a.method.id}
+                    advice={a}
+                    view={view}
+                    mayPlan={mayPlan && view.reasons.length === 0}
+                    afterCheck={after}
+                  />
                 ))}
               </ul>
             </section>
@@ -112,130 +130,39 @@ const STAGES: Record<string, string> = {
   winter: "in winter rest",
 };
 
-/** What has to be true, what follows and when, and where practitioners differ. */
-function Terms({ advice }: { advice: MethodAdvice }) {
-  return (
-    <>
-      {advice.must.length > 0 ? (
-        <div className="mt-2">
-          <p className="font-semibold">This must be true:</p>
-          <ul className="list-disc pl-5">
-            {advice.must.map((m) => (
-              <li key={m}>{m}</li>
-            ))}
-          </ul>
-        </div>
-      ) : null}
-      {advice.schools.map((sides) => (
-        <div key={sides[0]} className="mt-2">
-          <p className="font-semibold">Practitioners differ:</p>
-          <ul className="list-disc pl-5">
-            {sides.map((side) => (
-              <li key={side}>{side}</li>
-            ))}
-          </ul>
-        </div>
-      ))}
-      <p className="small mt-2">
-        What follows: {advice.follows.map(({ what, afterDays }) => `${what} (${afterWords(afterDays)})`).join(" ")}
-      </p>
-    </>
-  );
-}
+/** How much stands there. It is asked first: most methods depend on it. */
+const Size = ({ view, mayLook }: { view: PlanningView; mayLook: boolean }) => (
+  <section className="mt-4 max-w-[80ch]">
+    <p>
+      <strong>How much stands here:</strong> {sizeWords(view.sizeSeen ?? view.size)}
+      {view.sizeSeen
+        ? `. ${view.sizeSeen.by}, ${fullDay(view.sizeSeen.day)}.`
+        : ", as the patch was drawn. No one has measured it."}
+    </p>
+    {mayLook ? (
+      <Disclosure
+        summary={<PlainAction>{view.sizeSeen ? "Measure it again" : "Say how much stands here"}</PlainAction>}
+      >
+        <SizeForm patchId={view.patchId} today={view.today} size={view.sizeSeen ?? {}} />
+      </Disclosure>
+    ) : null}
+  </section>
+);
 
-function afterWords([low, high]: [number, number]): string {
-  if (high === 0) return "at once";
-  return low === high ? `after ${low} days` : `after ${low} to ${high} days`;
-}
-
-function Method({ advice, view, mayPlan }: { advice: MethodAdvice; view: PlanningView; mayPlan: boolean }) {
-  const { method, window } = advice;
-  return (
-    <li className="row py-3 grid md:grid-cols-[220px_minmax(0,1fr)] gap-x-6">
-      <div>
-        <h3>{method.name}</h3>
-        {advice.preferred ? <p className="font-semibold">First choice here</p> : null}
-        <p className="small">
-          {KINDS[method.kind]}
-          {advice.answer !== "never" ? ` · about ${advice.hours} h here` : ""}
-        </p>
-      </div>
-      <div>
-        {advice.preferred ? <p>{advice.preferred}</p> : null}
-        <p>
-          {advice.why.join(" ")}
-          {window && advice.answer === "not-now"
-            ? ` From ${shortDay(window.from)} to ${shortDay(window.to)}.`
-            : window
-              ? ` Window: until ${shortDay(window.to)}.`
-              : ""}
-        </p>
-        {advice.answer !== "never" ? (
-          <>
-            <ul className="mt-2 border-l-4 border-[var(--madder)] pl-3">
-              {advice.cautions.map((c) => (
-                <li key={c}>{c}</li>
-              ))}
-            </ul>
-            <Terms advice={advice} />
-            {mayPlan && window ? (
-              <Disclosure className="mt-2" summary="Plan this" look="button">
-                <ActionForm
-                  action={planAction}
-                  draft={`plan-${view.findingId}-${method.id}`}
-                  label={`Plan: ${method.name}`}
-                  className="grid sm:grid-cols-2 gap-x-5 gap-y-3 mt-3"
-                >
-                  <input type="hidden" name="findingId" value={view.findingId} />
-                  <input type="hidden" name="method" value={method.id} />
-                  <Field name="intendedOn" label="Day" hint={`${shortDay(window.from)} to ${shortDay(window.to)}`}>
-                    <DayInput
-                      name="intendedOn"
-                      label="day of the work"
-                      min={window.from}
-                      max={window.to}
-                      value={window.from}
-                    />
-                  </Field>
-                  <Field name="personId" label="Who does it">
-                    <select name="personId" required defaultValue="">
-                      <option value="">choose</option>
-                      {view.people.map((p) => (
-                        <option key={p.id} value={p.id}>
-                          {p.name}
-                        </option>
-                      ))}
-                    </select>
-                  </Field>
-                  <div className="sm:col-span-2">
-                    <Field
-                      name="followedBy"
-                      label="What follows, and for how many years"
-                      hint={`seed lives about ${view.seedYears ? `${view.seedYears[0]} to ${view.seedYears[1]} years in the ground` : "an unknown time"}`}
-                    >
-                      <textarea name="followedBy" required />
-                    </Field>
-                  </div>
-                  <Button type="submit" look="press">
-                    Put it in the season
-                  </Button>
-                </ActionForm>
-              </Disclosure>
-            ) : null}
-          </>
-        ) : null}
-      </div>
-    </li>
+/** Work that someone has planned on this patch already. */
+const Others = ({ view }: { view: PlanningView }) =>
+  view.others.length === 0 ? null : (
+    <Notice grave className="mt-4 max-w-[70ch]">
+      <strong>Already planned on this patch:</strong>
+      <ul>
+        {view.others.map((other) => (
+          <li key={other.id}>
+            <Link href={`/season/plan/${other.id}`} className="tap">
+              {other.method}
+            </Link>
+            , {fullDay(other.intendedOn)}, {other.person}. {other.madeBy} planned it.
+          </li>
+        ))}
+      </ul>
+    </Notice>
   );
-}
-const KINDS = {
-  hand: "by hand",
-  machine: "by machine",
-  product: "by product",
-  cover: "by cover",
-  grazing: "by grazing",
-  fire: "by fire",
-  water: "by water",
-  note: "to ask about",
-  follow: "after control",
-} as const;

@@ -13,9 +13,9 @@ interface Event {
   what: ReactNode;
 }
 
-/** All that happened on a patch, newest first. */
-export function History({ view }: { view: View }) {
-  const events = eventsOf(view).sort((a, b) => b.day.localeCompare(a.day));
+/** All that happened on a patch, newest first. @param planFrom the finding from which work may be planned again, where it may */
+export function History({ view, planFrom }: { view: View; planFrom: string | null }) {
+  const events = eventsOf(view, planFrom).sort((a, b) => b.day.localeCompare(a.day));
   return (
     <Section title="History" aside="newest first">
       <ol>
@@ -31,7 +31,7 @@ export function History({ view }: { view: View }) {
   );
 }
 
-const eventsOf = (view: View): Event[] => [
+const eventsOf = (view: View, planFrom: string | null): Event[] => [
   ...view.findings.map((f) => ({
     day: f.day,
     id: f.id,
@@ -63,6 +63,14 @@ const eventsOf = (view: View): Event[] => [
             what: (
               <>
                 Checked again, {f.doneBy}: {seenWords(f.result)} {f.result?.note}
+                {planFrom && (f.result?.seen === "some" || f.result?.seen === "many") ? (
+                  <>
+                    {" "}
+                    <Link href={`/season/${planFrom}?after=${f.id}`} className="tap">
+                      Treat it again
+                    </Link>
+                  </>
+                ) : null}
                 <span className="flex flex-wrap gap-2">
                   {(view.checkPictures.get(f.id) ?? []).map((id) => (
                     // biome-ignore lint/performance/noImgElement: it is served re-encoded, to its own district alone

@@ -1,12 +1,7 @@
 import Link from "next/link";
-import { dropPlanAction } from "@/app/actions/control";
-import { ActionForm, Field } from "@/components/ui/action-form";
-import { Button } from "@/components/ui/button";
-import { Disclosure, PlainAction } from "@/components/ui/disclosure";
 import { Section } from "@/components/ui/page";
 import { fullDay, shortDay } from "@/components/words/dates";
 import type { Role } from "@/core/roles";
-import { methodName } from "@/server/flora/method-book";
 import type { patchDetail } from "@/server/ground/ground";
 
 type View = Awaited<ReturnType<typeof patchDetail>>;
@@ -31,13 +26,15 @@ export function NextOnPatch({
       <ul>
         {planned.map((plan) => (
           <li key={plan.id} className="row py-2">
-            <span className="font-semibold">{methodName(plan.method)}</span>, meant for {shortDay(plan.intendedOn)}{" "}
+            <Link className="tap font-semibold" href={`/season/plan/${plan.id}`}>
+              {plan.methodName}
+            </Link>
+            , meant for {shortDay(plan.intendedOn)}{" "}
             <span className="small">
               window {shortDay(plan.windowFrom)} to {shortDay(plan.windowTo)}
               {plan.overruling ? ` · overruled: ${plan.overruling}` : ""}
             </span>{" "}
             {mayRecord ? <Link href={`/ledger/new?plan=${plan.id}`}>Record it</Link> : null}
-            {roles.includes("specialist") ? <DropForm planId={plan.id} /> : null}
           </li>
         ))}
         {due.map((check) => (
@@ -69,27 +66,13 @@ export function NextOnPatch({
   );
 }
 
-const DropForm = ({ planId }: { planId: string }) => (
-  <Disclosure className="no-print" summary={<PlainAction>Drop this plan …</PlainAction>} look="small">
-    <ActionForm action={dropPlanAction} draft={`drop-${planId}`} label="Drop the plan" className="grid gap-3">
-      <input type="hidden" name="planId" value={planId} />
-      <Field name="reason" label="Why it is not done">
-        <input name="reason" />
-      </Field>
-      <p>
-        <Button type="submit">Drop it</Button>
-      </p>
-    </ActionForm>
-  </Disclosure>
-);
-
 const Dropped = ({ view }: { view: View }) => (
   <ul className="small">
     {view.plans
       .filter((plan) => plan.state === "dropped")
       .map((plan) => (
         <li key={plan.id} className="py-1">
-          Dropped: {methodName(plan.method)}, meant for {fullDay(plan.intendedOn)}.{" "}
+          Dropped: {plan.methodName}, meant for {fullDay(plan.intendedOn)}.{" "}
           {plan.droppedWhy ? `${plan.droppedBy}: “${plan.droppedWhy}”` : ""}
         </li>
       ))}

@@ -12,6 +12,7 @@ import { memberOrSignIn } from "@/server/platform/session";
 import { History } from "./history";
 import { NextOnPatch } from "./next-on-patch";
 import { PatchFacts, WithdrawForm } from "./patch-facts";
+import { VisitRule } from "./visit-rule";
 
 export const metadata = { title: "Patch" };
 
@@ -64,7 +65,8 @@ export default async function PatchPage({ params }: { params: Promise<{ id: stri
           ) : null}
         </p>
         <NextOnPatch view={view} roles={member.roles} clear={clear !== undefined} actedOn={actedOn} />
-        <History view={view} />
+        <VisitRule view={view} specialist={specialist} />
+        <History view={view} planFrom={clear && actedOn && specialist && !patch.withdrawnAt ? clear.id : null} />
       </div>
       <aside>
         <PatchFacts view={view} mayLook={member.roles.some((role) => role !== "visitor")} />

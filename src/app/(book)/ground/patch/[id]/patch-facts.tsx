@@ -1,5 +1,6 @@
 import { v7 as newId } from "uuid";
 import { waterSeenAction, withdrawPatchAction } from "@/app/actions/ground";
+import { SizeForm, sizeWords } from "@/components/season/size-form";
 import { OutlineDrawing } from "@/components/flora/outline-drawing";
 import { ActionForm, Field } from "@/components/ui/action-form";
 import { Button } from "@/components/ui/button";
@@ -33,11 +34,26 @@ export const PatchFacts = ({ view, mayLook }: { view: View; mayLook: boolean }) 
           <Row name="Infested area">{areaText(patch.areaM2 * patch.coverShare)}</Row>
         ) : null}
         <Row name="Nearest water">{waterWords(view.water)}</Row>
+        {actedOn ? (
+          <Row name="Last good day before seed">
+            {view.lastBeforeSeed ? fullDay(view.lastBeforeSeed) : "none is ahead within a year"}
+          </Row>
+        ) : null}
+        <Row name="Size">
+          {view.size ? `${sizeWords(view.size)}; ${view.size.by}, ${fullDay(view.size.day)}` : "not measured"}
+        </Row>
         <Row name="Marked">
           {fullDay(patch.createdAt.toISOString())}, {patch.madeBy}
         </Row>
       </dl>
-      {mayLook ? <WaterForm patchId={patch.id} today={view.today} /> : null}
+      {mayLook ? (
+        <>
+          <WaterForm patchId={patch.id} today={view.today} />
+          <Disclosure className="no-print" summary={<PlainAction>Say how much stands here</PlainAction>}>
+            <SizeForm patchId={patch.id} today={view.today} size={view.size ?? {}} />
+          </Disclosure>
+        </>
+      ) : null}
     </>
   );
 };

@@ -1,0 +1,68 @@
+import type { Method, Rule } from "@/core/control";
+
+const ANSWERS = { never: "Never", "not-now": "Not now" } as const;
+
+const KEY_WORDS: Record<string, string> = {
+  "life-form": "growth form",
+  cycle: "life cycle",
+  sprouts: "sprouts from",
+  fragments: "grows from pieces of",
+  stand: "stand from",
+  contact: "harms by",
+  "ripens-cut": "seed ripens on cut stems",
+  "wilted-toxic": "more poisonous when wilted",
+  "poisons-stock": "poisons stock",
+  "stock-recorded": "stock that eats it is recorded",
+  "bark-slips": "bark slips",
+  stage: "stage",
+  months: "months",
+  "stem-over": "stem over, cm",
+  "stem-under": "stem under, cm",
+  "height-over": "height over, cm",
+  "height-under": "height under, cm",
+  "count-over": "more stems than",
+  "count-under": "fewer stems than",
+  "area-over": "area over, m²",
+  "area-under": "area under, m²",
+  "no-product": "site without products",
+  "no-machines": "site without machines",
+  grazed: "grazed",
+  hayed: "cut for hay",
+  foraged: "food is gathered",
+  slope: "slope",
+  "water-within": "water within, m",
+  "told-not": "not known to be true",
+};
+
+/** What a rule asks, as a line: "stem over, cm: 2.5; growth form: tree". */
+export const conditionWords = (when: Rule["when"]): string =>
+  Object.entries(when)
+    .filter(([, value]) => value !== undefined)
+    .map(([key, value]) => (value === true ? KEY_WORDS[key] : `${KEY_WORDS[key] ?? key}: ${valueWords(value)}`))
+    .join("; ");
+
+const valueWords = (value: unknown): string =>
+  Array.isArray(value) ? value.join(", ") : value === false ? "no" : String(value);
+
+/** A rule of a method as a line. */
+export const ruleWords = ({ answer, when, why }: Rule): string =>
+  `${ANSWERS[answer]} where ${conditionWords(when)}. ${why}`;
+
+/** Lines of a district's method that the shipped one does not have, and the other way round. */
+export function departures(own: Method, shipped: Method): { added: string[]; gone: string[] } {
+  const lines = (method: Method) => [
+    `Name: ${method.name}`,
+    `Months: ${method.months}`,
+    `Stages: ${method.stages.join(", ")}`,
+    `People: ${method.people}`,
+    `Kit: ${method.kit.join(", ")}`,
+    `Pace: ${method.pace["stems-per-hour"] ?? "no"} stems an hour, ${method.pace["m2-per-hour"]} m² an hour`,
+    ...method.rules.map(ruleWords),
+    ...method.must.map((word) => `Must be true: ${word}`),
+    ...method.cautions.map((caution) => `Caution: ${caution}`),
+    ...method.follows.map(({ what, "after-days": [low, high] }) => `What follows: ${what} ${low} to ${high} days`),
+    ...method.prefer.map(({ why, points }) => `First choice, ${points} points: ${why}`),
+  ];
+  const [here, there] = [lines(own), lines(shipped)];
+  return { added: here.filter((line) => !there.includes(line)), gone: there.filter((line) => !here.includes(line)) };
+}

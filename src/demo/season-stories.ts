@@ -1,0 +1,42 @@
+import { addDays } from "@/core/time";
+import { ownMethodOf } from "./own-method";
+import { saveOwnMethod } from "@/server/flora/own-methods";
+import { saveCrew } from "@/server/people/crews";
+import { setWeekHours } from "@/server/people/people";
+import { sayGone } from "@/server/records/visits";
+import type { Valley } from "./control";
+import { id, shift, SINCE_DAYS } from "./world";
+
+/** Who goes out together, and how many hours each has, said in the first days. */
+export async function crewsAndHours({ crew }: Valley): Promise<void> {
+  const { wren, bram, tansy, odile } = crew;
+  await saveCrew(bram, { id: id(), name: "River crew", memberIds: [tansy.personId, wren.personId] });
+  await saveCrew(bram, { id: id(), name: "Meadow crew", memberIds: [odile.personId, tansy.personId, wren.personId] });
+  for (const [person, weekHours] of [
+    [wren, 20],
+    [bram, 16],
+    [tansy, 32],
+  ] as const)
+    await setWeekHours(odile, { personId: person.personId, weekHours });
+}
+
+/** After a wet year the specialist writes down that the valley mows later than the shipped file says. */
+export function mowsLater(valley: Valley): void {
+  valley.agenda.add(addDays(shift(valley.world.today, -SINCE_DAYS), 330), 18, async () => {
+    await saveOwnMethod(valley.crew.bram, ownMethodOf());
+  });
+}
+
+/** A stand that a specialist has looked for on hands and knees is written off. */
+export function writtenOff(valley: Valley): void {
+  const { agenda, crew, entries, world } = valley;
+  agenda.add(shift(world.today, -12), 16, async () => {
+    const old = entries.find(({ day, stand }) => day < shift(world.today, -500) && stand.left < 0.04 && stand.patchId);
+    if (!old) return;
+    await sayGone(crew.bram, {
+      id: id(),
+      patchId: old.stand.patchId,
+      reason: "I searched the whole bank twice this year and found neither a shoot nor a seedling.",
+    }).catch(() => undefined);
+  });
+}
