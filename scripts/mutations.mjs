@@ -169,6 +169,7 @@ export const MUTATIONS = [
   ],
   [G, 'method.kind === "product" && rules.noProduct', "false", "products on a site without products"],
   [G, 'method.kind === "machine" && rules.noMachines', "false", "machines on a site without machines"],
+  [G, 'if (of.method.kind !== "follow") {', "{", "what is sown waits for a finding"],
   [G, "if (of.patchWithdrawn)", "if (false)", "work on a withdrawn patch"],
   [G, 'role === "applicator" || role === "specialist"', "true", "anyone does the work"],
   [G, 'if (method.kind !== "product" || !person) return null;', "return null;", "no license is asked for"],

@@ -12,6 +12,7 @@ export const mapShapeSchema = z.union([
   z.object({ type: z.literal("LineString"), coordinates: z.array(position).min(2).max(20_000) }),
   polygonSchema,
 ]);
+export type MapPolygon = z.output<typeof polygonSchema>;
 export type MapShape = z.output<typeof mapShapeSchema>;
 
 /** Ground that one plant takes up where only the number of plants is told, m². It is shown with the patch as what it is. */

@@ -277,9 +277,11 @@ export class Valley {
     const [sowing] = await asMember(this.crew.bram, (tx) =>
       tx.select().from(plan).where(eq(plan.followsPlan, work.planId)),
     );
-    if (!sowing || stand.chance.uniform() < 0.2) return;
+    if (!sowing) return;
     const on = addDays(sowing.intendedOn, Math.round(5 * stand.chance.uniform()));
+    const held = { planId: sowing.id, reason: "The ground was green by itself when the seed was there." };
     this.agenda.add(on, 12, async () => {
+      if (stand.chance.uniform() < 0.2) return dropPlan(this.crew.bram, { ...held, version: sowing.version });
       await recordTreatment(work.person, {
         id: id(),
         planId: sowing.id,

@@ -9,6 +9,11 @@ const SCREENS = [
   "/ground",
   "/bench",
   "/season",
+  "/season?view=planned",
+  "/season/calendar",
+  "/season/week?who=all",
+  "/season/methods",
+  "/season/methods/mow",
   "/ledger",
   "/ledger/labels",
   "/flora",
@@ -47,24 +52,24 @@ async function otherThemes(page: Page): Promise<void> {
   }
 }
 
-test("no serious finding on a finding, a patch, its methods, a record and an entry, and every control large enough", async ({
+test("no serious finding on a finding, a patch, its methods, a plan, a record and an entry, and every control large enough", async ({
   page,
 }, { project }) => {
   const hrefs = (selector: string) =>
     page.locator(selector).evaluateAll((links) => links.map((link) => link.getAttribute("href") ?? ""));
   await page.goto("/ledger");
   const [entry] = await hrefs("tbody a");
-  await page.goto("/season");
-  const [record] = await hrefs("a[href^='/ledger/new']");
-  const [planned] = await hrefs("tbody a[href^='/ground/patch/']");
+  await page.goto("/season?view=planned");
+  const [plan] = await hrefs("tbody a[href^='/season/plan/']");
+  const record = plan?.replace("/season/plan/", "/ledger/new?plan=");
   await page.goto("/ground");
   const [patch] = await hrefs("section:has(h2:has-text('Patches')) a");
   await page.goto(patch ?? "");
   const [finding] = await hrefs("ol a[href^='/findings']");
-  await page.goto(planned ?? "");
-  const [methods] = await hrefs("a[href^='/season/']");
+  await page.goto(plan ?? "");
+  const methods = (await hrefs("a[href^='/findings/']"))[0]?.replace("/findings/", "/season/");
   const phone = project.name === "phone";
-  for (const path of [entry, record, patch, finding, methods]) {
+  for (const path of [entry, record, plan, patch, finding, methods]) {
     await page.goto(path ?? "no such page");
     await page.waitForTimeout(250);
     expect(await serious(page, phone ? "structure" : "all"), path).toEqual([]);

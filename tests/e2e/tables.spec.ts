@@ -31,7 +31,8 @@ test("the ledger is sorted, searched and walked by its pages, and all of it stan
 });
 
 test("a day is written in one way, typed in others, and chosen in the calendar with the keyboard", async ({ page }) => {
-  await page.goto("/season");
+  await page.goto("/season?view=planned");
+  await page.locator("tbody a[href^='/season/plan/']").first().click();
   await page.getByRole("link", { name: "Record it" }).first().click();
   const day = page.locator("input[name=day]");
   await expect(day).toHaveValue(/^\d{1,2} [A-Z][a-z]+ \d{4}$/);

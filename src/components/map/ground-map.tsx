@@ -10,17 +10,20 @@ import { DrawForm, type DrawRequest, type Ring } from "./draw-form";
 
 /** The map of the district. With a request it also draws a new patch or site. */
 export function GroundMap({
+  notes,
   bounds,
   request,
   taxa,
   grounds,
 }: {
+  /** what is said of each patch under the pointer, by its id */
+  notes: Record<string, string>;
   bounds: [number, number, number, number] | null;
   request: DrawRequest | null;
   taxa: { name: string; plant: string }[];
   grounds: { id: string; name: string }[];
 }) {
-  const { box, ring, round } = useDrawing(bounds, request);
+  const { box, ring, round } = useDrawing(bounds, request, notes);
   return (
     <div>
       <div
@@ -35,7 +38,11 @@ export function GroundMap({
 }
 
 /** The map, and on it one outline: drawn corner by corner, or round and so many meters across. */
-function useDrawing(bounds: [number, number, number, number] | null, request: DrawRequest | null) {
+function useDrawing(
+  bounds: [number, number, number, number] | null,
+  request: DrawRequest | null,
+  notes: Record<string, string>,
+) {
   const box = useRef<HTMLDivElement>(null);
   const map = useRef<maplibregl.Map | null>(null);
   const draw = useRef<TerraDraw | null>(null);
@@ -51,6 +58,7 @@ function useDrawing(bounds: [number, number, number, number] | null, request: Dr
       if (request?.place) new maplibregl.Marker({ color: OUTLINE.fillColor }).setLngLat(request.place).addTo(made);
       if (request) draw.current = drawOn(made, request.what === "line" ? "linestring" : "polygon", setRing);
     });
+    noteUnderPointer(made, notes);
     openOnClick(made, (address) => !request && router.push(address));
     return () => {
       draw.current?.stop();
@@ -107,6 +115,16 @@ function openOnClick(map: maplibregl.Map, go: (address: string) => void): void {
       map.getCanvas().style.cursor = "";
     });
   }
+}
+
+/** Beside the pointer: which patch it is, and the last good day before its plant seeds. */
+function noteUnderPointer(map: maplibregl.Map, notes: Record<string, string>): void {
+  const popup = new maplibregl.Popup({ closeButton: false, closeOnClick: false, className: "map-note" });
+  map.on("mousemove", "patches", (e) => {
+    const note = notes[e.features?.[0]?.properties.id];
+    if (note) popup.setLngLat(e.lngLat).setText(note).addTo(map);
+  });
+  map.on("mouseleave", "patches", () => popup.remove());
 }
 
 /** @param radius in meters */

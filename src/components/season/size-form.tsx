@@ -1,6 +1,5 @@
 import { v7 as newId } from "uuid";
-import { sizeAction } from "@/app/actions/season";
-import { ActionForm, Field } from "@/components/ui/action-form";
+import { ActionForm, Field, type FormAction } from "@/components/ui/action-form";
 import { Button } from "@/components/ui/button";
 import { DayInput } from "@/components/ui/day-field";
 
@@ -12,8 +11,18 @@ interface Size {
 }
 
 /** How much stands on a patch: height, stem, number and area. What is left empty is not known, and that is kept too. */
-export const SizeForm = ({ patchId, today, size }: { patchId: string; today: string; size: Size }) => (
-  <ActionForm action={sizeAction} label="How much stands here" className="grid sm:grid-cols-3 gap-x-5 gap-y-3 mt-2">
+export const SizeForm = ({
+  action,
+  patchId,
+  today,
+  size,
+}: {
+  action: FormAction;
+  patchId: string;
+  today: string;
+  size: Size;
+}) => (
+  <ActionForm action={action} label="How much stands here" className="grid sm:grid-cols-3 gap-x-5 gap-y-3 mt-2">
     <input type="hidden" name="id" value={newId()} />
     <input type="hidden" name="patchId" value={patchId} />
     <Field name="heightCm" label="Height of most, cm">

@@ -34,7 +34,7 @@ export function WorkFields({
   return (
     <>
       <Field name="intendedOn" label="Day" hint={hint}>
-        <DayInput name="intendedOn" label="day of the work" min={window.from} max={window.to} value={days[0]} />
+        <DayInput name="intendedOn" label="day of the work" min={window.from} max={window.to} value={days[0] ?? ""} />
       </Field>
       <Field name="personId" label="Who answers for it">
         <select name="personId" required defaultValue={personId}>

@@ -1,4 +1,5 @@
 import type { Method, Rule } from "@/core/control";
+import { STAGE_WORDS } from "./stages";
 
 const ANSWERS = { never: "Never", "not-now": "Not now" } as const;
 
@@ -44,16 +45,26 @@ export const conditionWords = (when: Rule["when"]): string =>
 const valueWords = (value: unknown): string =>
   Array.isArray(value) ? value.join(", ") : value === false ? "no" : String(value);
 
+const MONTHS = "January February March April May June July August September October November December".split(" ");
+/** Months of the calendars, north: "3-10" is "March to October". */
+export const monthsWords = (range: string): string =>
+  range
+    .split("-")
+    .map((month) => MONTHS[Number(month) - 1])
+    .join(" to ");
+export const stagesWords = (stages: Method["stages"]): string =>
+  stages.map((stage) => STAGE_WORDS[stage].toLowerCase()).join(", ");
+
 /** A rule of a method as a line. */
 export const ruleWords = ({ answer, when, why }: Rule): string =>
-  `${ANSWERS[answer]} where ${conditionWords(when)}. ${why}`;
+  `${ANSWERS[answer]} (${conditionWords(when)}): ${why}`;
 
 /** Lines of a district's method that the shipped one does not have, and the other way round. */
 export function departures(own: Method, shipped: Method): { added: string[]; gone: string[] } {
   const lines = (method: Method) => [
     `Name: ${method.name}`,
-    `Months: ${method.months}`,
-    `Stages: ${method.stages.join(", ")}`,
+    `Months: ${monthsWords(method.months)}`,
+    `Stages: ${stagesWords(method.stages)}`,
     `People: ${method.people}`,
     `Kit: ${method.kit.join(", ")}`,
     `Pace: ${method.pace["stems-per-hour"] ?? "no"} stems an hour, ${method.pace["m2-per-hour"]} m² an hour`,

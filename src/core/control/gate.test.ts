@@ -34,6 +34,17 @@ const later = (extra: Partial<FoundOnPatch>) => codes({ later: [found({ number: 
 describe("the gate", () => {
   it("is open where all of it holds", () => expect(mayAct(OPEN)).toEqual([]));
 
+  it("lets be sown after control whatever was found since, by whoever may, on a patch that stands", () => {
+    const sowing = {
+      method: { name: "Sow", kind: "follow" as const },
+      status: "kept" as const,
+      report: "none" as const,
+    };
+    expect(codes({ ...sowing, finding: found({ verdict: "hold", day: "2019-05-01" }) })).toEqual([]);
+    expect(codes({ ...sowing, patchWithdrawn: true })).toEqual(["withdrawn"]);
+    expect(codes({ ...sowing, person: { ...OPEN.person, roles: ["scout"] } as GateCase["person"] })).toEqual(["role"]);
+  });
+
   it.each(VERDICTS.filter((v) => v !== "clear"))("is closed by a verdict of %s", (verdict) =>
     expect(codes({ finding: found({ verdict }) })).toEqual(["verdict"]),
   );

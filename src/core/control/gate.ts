@@ -70,22 +70,26 @@ const NO_REPORT_OPEN: ReportStanding[] = ["not-needed", "acknowledged", "waived"
 export function mayAct(of: GateCase): GateReason[] {
   const reasons: GateReason[] = [];
   const because = (code: GateCode, what: string | null) => what !== null && reasons.push({ code, what });
-  because("verdict", verdictFault(of.finding));
-  because("list", listFault(of));
-  because("later-finding", laterFault(of));
-  because("too-old", ageFault(of));
-  if (!NO_REPORT_OPEN.includes(of.report))
-    because(
-      "report",
-      of.report === "none"
-        ? "This plant must be reported first. Nobody has sent the report."
-        : "This plant must be reported first. The report is not acknowledged yet.",
-    );
+  // What is sown after control harms no plant, whatever was found there since.
+  if (of.method.kind !== "follow") {
+    because("verdict", verdictFault(of.finding));
+    because("list", listFault(of));
+    because("later-finding", laterFault(of));
+    because("too-old", ageFault(of));
+    because("report", reportFault(of));
+  }
   because("rules", ruleFault(of));
   if (of.patchWithdrawn) because("withdrawn", "The patch was withdrawn.");
   because("role", roleFault(of));
   because("license", licenseFault(of));
   return reasons;
+}
+
+function reportFault({ report }: GateCase): string | null {
+  if (NO_REPORT_OPEN.includes(report)) return null;
+  return report === "none"
+    ? "This plant must be reported first. Nobody has sent the report."
+    : "This plant must be reported first. The report is not acknowledged yet.";
 }
 
 const call = ({ number }: FoundOnPatch) => `F-${number}`;

@@ -71,6 +71,9 @@ export function readOwnMethod(
   const shipped = methods.find(({ id }) => id === method.id);
   if (shipped && shipped.kind !== method.kind)
     problems.push({ file: "own", line: 1, what: `kind: ${method.id} is of kind ${shipped.kind}, and stays so` });
+  // What is of kind follow is asked for no finding.
+  if (!shipped && method.kind === "follow")
+    problems.push({ file: "own", line: 1, what: "kind: only sowing that is shipped is of kind follow; write hand" });
   if (problems.length > 0) return { method: null, problems };
   return { method: { ...method, rules: [...rulesOfKind(kindRules, method), ...method.rules] }, problems };
 }

@@ -1,4 +1,5 @@
 import { type Climate, dayOfYear, monthOf, type Stage, STAGES, stageBegins, stageShares, type Taxon } from "../flora";
+import { addDays } from "../time";
 import { holdsOn, inMonths } from "./conditions";
 import type { Method, Rule } from "./method-schema";
 
@@ -73,8 +74,14 @@ function firstRun(days: DayAhead[], suited: boolean[][], notToday: boolean): Win
   return { from: days[from].day, to: days[to].day };
 }
 
-/** Last good day before seed: the day before the plant begins to fruit, or null where it never does. */
+/**
+ * Last good day before seed: the day before the plant begins to fruit. Of one that is in seed already it is that of the next time;
+ * null where it never fruits, or always.
+ */
 export function lastDayBeforeSeed(taxon: Taxon, day: string, climate: Climate): string | null {
-  const begins = stageBegins(taxon, "fruiting", day, climate);
-  return begins ? new Date(Date.parse(`${begins}T00:00:00Z`) - 86400000).toISOString().slice(0, 10) : null;
+  for (let from = day, i = 0; i <= 366; from = addDays(from, 1), i++) {
+    const begins = stageBegins(taxon, "fruiting", from, climate);
+    if (begins !== from) return begins && addDays(begins, -1);
+  }
+  return null;
 }

@@ -1,5 +1,6 @@
 import { and, eq } from "drizzle-orm";
 import { z } from "zod";
+import { firstOf } from "@/core/items";
 import { plainText } from "@/core/limits";
 import { dayWords } from "@/core/time";
 import type { Transaction } from "@/db/client";
@@ -68,7 +69,7 @@ export async function changePlan(member: Member, raw: unknown): Promise<void> {
       .update(plan)
       .set({
         ...people,
-        ...{ intendedOn: days[0], onDays: days, windowFrom: window.from, windowTo: window.to },
+        ...{ intendedOn: firstOf(days), onDays: days, windowFrom: window.from, windowTo: window.to },
         formerIds: [...new Set([...held.formerIds, ...gone])].filter(
           (id) => id !== people.personId && !people.helperIds.includes(id),
         ),

@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
 import type { GateReason, MethodAdvice } from "@/core/control";
 import type { NamedVerdict } from "@/core/identify";
+import { firstOf } from "@/core/items";
 import { plainText } from "@/core/limits";
 import { addDays, dayWords } from "@/core/time";
 import type { Transaction } from "@/db/client";
@@ -156,7 +157,7 @@ export async function makePlan(member: Member, raw: unknown): Promise<string> {
     };
     await tx.insert(plan).values({
       ...base,
-      ...{ id, method, intendedOn: daysOf(input)[0], onDays: daysOf(input), hours: advice.hours },
+      ...{ id, method, intendedOn: firstOf(daysOf(input)), onDays: daysOf(input), hours: advice.hours },
       ...{ windowFrom: advice.window?.from ?? "", windowTo: advice.window?.to ?? "" },
       followedBy: cover.words,
       afterCheck: await regrowthOf(tx, view.patchId, input.afterCheck || null),
@@ -183,7 +184,7 @@ async function plannedAlready(tx: Transaction, input: PlanInput): Promise<string
       and(
         eq(plan.findingId, input.findingId),
         eq(plan.method, input.method),
-        eq(plan.intendedOn, daysOf(input)[0]),
+        eq(plan.intendedOn, firstOf(daysOf(input))),
         eq(plan.personId, input.personId),
         eq(plan.state, "planned"),
       ),

@@ -21,6 +21,8 @@ export interface PlanLine {
   plan: PlanRow;
   method: string;
   plant: string;
+  /** method and plant in one line */
+  title: string;
   patch: string;
   site: string;
   siteId: string;
@@ -54,13 +56,19 @@ export async function readLines(tx: Transaction, member: Member, where: ReturnTy
   const seedDay = seedDays(plants, todayIn(here.zone), here);
   return rows.map((row) => ({
     ...row,
-    method: methodNamed(row.plan.method),
-    plant: plants.common(plants.nameNow(row.plan)),
+    ...titleOf(methodNamed(row.plan.method), plants.common(plants.nameNow(row.plan)), row.plan.followsPlan !== null),
     helpers: row.plan.helperIds.map((id) => names.get(id) ?? "a person who left"),
     mine: isOf(row.plan, member.personId),
-    lastBeforeSeed: seedDay(plants.nameNow(row.plan)),
+    // What is sown afterward hurries for no seed.
+    lastBeforeSeed: row.plan.followsPlan ? null : seedDay(plants.nameNow(row.plan)),
   }));
 }
+
+const titleOf = (method: string, plant: string, isAfter: boolean) => ({
+  method,
+  plant,
+  title: isAfter ? `${method}, after ${plant}` : `${method}: ${plant}`,
+});
 
 /** Whether a person does the work or answers for it. */
 export const isOf = ({ personId, helperIds }: PlanRow, who: string): boolean =>

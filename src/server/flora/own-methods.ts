@@ -61,7 +61,6 @@ export async function methodNamesHere(tx: Transaction): Promise<(id: string) => 
   const methods = await methodsHere(tx);
   return (id) => methods(id)?.name ?? id;
 }
-export const methodNamesOf = (member: Member) => asMember(member, methodNamesHere);
 
 /** Names of the gear that a method needs. */
 export const kitNames = (method: Method | undefined): string[] =>

@@ -209,7 +209,18 @@ export async function patchLines(member: Member, siteId?: string) {
       .where(and(siteId ? eq(patch.siteId, siteId) : undefined, isNull(patch.withdrawnAt)))
       .orderBy(site.name, patch.name);
     const plants = await plantsHere(tx);
-    return rows.map((r) => ({ ...r, taxon: plants.nameNow(r), plant: plants.common(plants.nameNow(r)) }));
+    const here = firstOf(await tx.select().from(district));
+    const today = todayIn(here.zone);
+    return rows.map((r) => {
+      const taxon = plants.byName(plants.nameNow(r));
+      return {
+        ...r,
+        taxon: plants.nameNow(r),
+        plant: plants.common(plants.nameNow(r)),
+        /** of a plant that is acted on there */
+        lastBeforeSeed: taxon && !r.kept ? lastDayBeforeSeed(taxon, today, here) : null,
+      };
+    });
   });
 }
 

@@ -99,7 +99,7 @@ function asCalendar(name: string, personId: string, lines: PlanLine[]): string {
         end: new Date(`${addDays(day, 1)}T00:00:00Z`),
         allDay: true,
         timezone: "UTC",
-        summary: `${line.method}: ${line.plant}`,
+        summary: line.title,
         location: `${line.patch}, ${line.site}`,
         description: wordsFor(line),
         url: `${env().SENTINEL_URL}/season/plan/${line.plan.id}`,
@@ -118,6 +118,6 @@ function wordsFor({ plan: p, person, helpers, lastBeforeSeed }: PlanLine): strin
     `Window: ${dayWords(p.windowFrom)} to ${dayWords(p.windowTo)}.`,
     ...(lastBeforeSeed ? [`Last good day before seed: ${dayWords(lastBeforeSeed)}.`] : []),
     ...(p.state === "dropped" ? [`Dropped: ${p.droppedWhy}`] : []),
-    "Read the label, and look at the plan before you go: a calendar can be hours old.",
+    "Read the label, and check the plan before you go: a calendar can be hours old.",
   ].join("\n");
 }

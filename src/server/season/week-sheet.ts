@@ -1,10 +1,9 @@
 import { inArray, sql } from "drizzle-orm";
-import type { Polygon } from "geojson";
 import { methodOf } from "@/core/control";
 import { addDays } from "@/core/time";
 import type { Transaction } from "@/db/client";
 import { feature, patch } from "@/db/schema";
-import { type MapShape, mapShapeSchema, polygonSchema } from "@/contracts/ground";
+import { type MapPolygon, type MapShape, mapShapeSchema, polygonSchema } from "@/contracts/ground";
 import type { PlanLine } from "../control/plan-lines";
 import { kitNames, methodBookHere } from "../flora/own-methods";
 import { type CrewLine, crewsHere } from "../people/crews";
@@ -25,7 +24,7 @@ export interface WeekSheet {
   /** work of the week without a day in it: its window closes, or it was missed */
   undated: SheetTask[];
   kit: string[];
-  map: { patches: { number: number; outline: Polygon }[]; lines: { kind: string; name: string; shape: MapShape }[] };
+  map: { patches: { number: number; outline: MapPolygon }[]; lines: { kind: string; name: string; shape: MapShape }[] };
   people: { id: string; name: string }[];
   crews: CrewLine[];
 }

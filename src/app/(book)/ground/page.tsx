@@ -6,7 +6,7 @@ import { Button, LinkButton } from "@/components/ui/button";
 import Link from "next/link";
 import { notFound } from "next/navigation";
 import { MapFrame } from "@/components/map/map-frame";
-import { areaText, fullDay } from "@/components/words/dates";
+import { areaText, fullDay, shortDay } from "@/components/words/dates";
 import { findingDetail } from "@/server/findings/findings";
 import { plantsOf } from "@/server/flora/amendments";
 import { shippedFlora } from "@/server/flora/flora";
@@ -54,7 +54,7 @@ export default async function GroundPage({
           {mayDraw ? "Draw the first one." : "The keeper draws the first one."}
         </p>
       ) : null}
-      <MapFrame bounds={bounds} request={request} taxa={taxa} grounds={grounds} />
+      <MapFrame notes={notesOf(patches)} bounds={bounds} request={request} taxa={taxa} grounds={grounds} />
       <div className="px-4 md:px-6 py-5 grid lg:grid-cols-2 gap-x-10 gap-y-6">
         <section>
           <h2 className="ruled">
@@ -100,7 +100,10 @@ export default async function GroundPage({
                   <span>
                     <span className="font-semibold">{p.name}</span>: {p.plant}
                     <br />
-                    <span className="small">{p.siteName}</span>
+                    <span className="small">
+                      {p.siteName}
+                      {p.lastBeforeSeed ? ` · last good day before seed ${shortDay(p.lastBeforeSeed)}` : ""}
+                    </span>
                   </span>
                   <span className="small text-right">
                     <span className="figure">{areaText(p.areaM2)}</span>
@@ -116,6 +119,15 @@ export default async function GroundPage({
     </div>
   );
 }
+
+/** What the map says of each patch under the pointer. */
+const notesOf = (patches: Awaited<ReturnType<typeof patchLines>>): Record<string, string> =>
+  Object.fromEntries(
+    patches.map((p) => [
+      p.id,
+      `${p.name}: ${p.plant}${p.lastBeforeSeed ? `. Last good day before seed: ${fullDay(p.lastBeforeSeed)}` : ""}`,
+    ]),
+  );
 
 /** What is to be drawn here: what the address asks for, as far as the person may. */
 function requestFor({

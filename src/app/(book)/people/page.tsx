@@ -62,17 +62,19 @@ export default async function PeoplePage() {
               </span>
             </p>
             {mayPlan ? (
-              <ActionForm
-                action={weekHoursAction}
-                label={`Hours of ${p.name}`}
-                className="flex flex-wrap gap-3 items-end no-print"
-              >
-                <input type="hidden" name="personId" value={p.personId} />
-                <Field name="weekHours" label="Hours a week for this work">
-                  <input name="weekHours" inputMode="decimal" className="figure" defaultValue={p.weekHours ?? ""} />
-                </Field>
-                <Button type="submit">Save</Button>
-              </ActionForm>
+              <Disclosure summary={<PlainAction>Hours a week</PlainAction>} look="small">
+                <ActionForm
+                  action={weekHoursAction}
+                  label={`Hours of ${p.name}`}
+                  className="flex flex-wrap gap-3 items-end no-print"
+                >
+                  <input type="hidden" name="personId" value={p.personId} />
+                  <Field name="weekHours" label="Hours a week for this work">
+                    <input name="weekHours" inputMode="decimal" className="figure" defaultValue={p.weekHours ?? ""} />
+                  </Field>
+                  <Button type="submit">Save</Button>
+                </ActionForm>
+              </Disclosure>
             ) : null}
             {keeper ? (
               <Disclosure summary={<PlainAction>Change</PlainAction>} look="small">

@@ -27,7 +27,7 @@ export default async function SeasonPage({ searchParams }: { searchParams: Promi
   const ordered =
     order === "day" ? inView.map((line) => ({ line, why: "" })) : await orderedLines(member, inView, order, place);
   return (
-    <div className="px-4 md:px-6 py-5">
+    <div className="px-4 md:px-6 py-5 flex flex-col">
       <PageHead title="Season" actions={shown === "week" ? <NearToFar path="/season" on={place !== null} /> : null}>
         {shown === "week" ? (
           <p className="text-[var(--soft)]">
@@ -35,7 +35,9 @@ export default async function SeasonPage({ searchParams }: { searchParams: Promi
           </p>
         ) : null}
       </PageHead>
-      <SeasonNav at={shown} />
+      <div className={shown === "week" ? "max-md:order-last" : ""}>
+        <SeasonNav at={shown} />
+      </div>
       {shown === "week" ? (
         <Week {...{ ordered, view, order }} />
       ) : (
@@ -79,17 +81,15 @@ const Lines = ({ lines, today, none }: { lines: { line: PlanLine; why: string }[
     {lines.map(({ line, why }) => (
       <li key={line.plan.id} className="row">
         <Link href={`/season/plan/${line.plan.id}`} className="block py-2 no-underline">
-          <span className="font-semibold">
-            {line.method}: {line.plant}
-          </span>
+          <span className="font-semibold">{line.title}</span>
           <span className="block">
-            {line.plan.onDays.map(shortDay).join(", ")} · {line.patch}, {line.site}
+            {line.plan.onDays.map(fullDay).join(", ")} · {line.patch}, {line.site}
           </span>
           <span className="small block">
             {[line.person, ...line.helpers].join(", ")}
             {" · "}
             {isMissed(line, today) ? (
-              <strong className="text-[var(--danger)]">the window closed on {shortDay(line.plan.windowTo)}</strong>
+              <strong className="text-[var(--danger)]">the window closed on {fullDay(line.plan.windowTo)}</strong>
             ) : (
               `window until ${shortDay(line.plan.windowTo)}`
             )}

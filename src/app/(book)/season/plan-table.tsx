@@ -83,7 +83,6 @@ const COLUMNS: Column<Line>[] = [
     id: "day",
     name: "Meant for",
     sorts: true,
-    className: "whitespace-nowrap",
     cell: ({ line }) => line.plan.onDays.map(fullDay).join(", "),
   },
   {
@@ -97,6 +96,7 @@ const COLUMNS: Column<Line>[] = [
         </Link>
         <br />
         <span className="small">
+          {line.plan.followsPlan ? "after " : ""}
           {line.plant}
           {line.plan.overruling ? " · overruled in writing" : ""}
           {line.plan.doneShare > 0 && line.plan.doneShare < 1

@@ -1,5 +1,6 @@
 import Link from "next/link";
 import { notFound } from "next/navigation";
+import { sizeAction } from "@/app/actions/season";
 import { SizeForm, sizeWords } from "@/components/season/size-form";
 import { Disclosure, PlainAction } from "@/components/ui/disclosure";
 import { Notice } from "@/components/ui/notice";
@@ -143,7 +144,7 @@ const Size = ({ view, mayLook }: { view: PlanningView; mayLook: boolean }) => (
       <Disclosure
         summary={<PlainAction>{view.sizeSeen ? "Measure it again" : "Say how much stands here"}</PlainAction>}
       >
-        <SizeForm patchId={view.patchId} today={view.today} size={view.sizeSeen ?? {}} />
+        <SizeForm action={sizeAction} patchId={view.patchId} today={view.today} size={view.sizeSeen ?? {}} />
       </Disclosure>
     ) : null}
   </section>

@@ -23,7 +23,8 @@ export const Months = ({ view }: { view: Span }) => {
           <g key={month.toISOString()}>
             <line x1={`${at(month)}%`} x2={`${at(month)}%`} y1={0} y2={HEIGHT} stroke="var(--line)" />
             <text x={`${at(month)}%`} dx={4} y={17} fontSize={12} fill="var(--soft)">
-              {month.toLocaleDateString("en-US", { month: "short", timeZone: "UTC" })}
+              {monthName(month).slice(0, 1)}
+              <tspan className="max-md:hidden">{monthName(month).slice(1)}</tspan>
             </text>
           </g>
         ))}
@@ -32,6 +33,8 @@ export const Months = ({ view }: { view: Span }) => {
     </div>
   );
 };
+
+const monthName = (month: Date): string => month.toLocaleDateString("en-US", { month: "short", timeZone: "UTC" });
 
 const Today = ({ view, at }: { view: Span; at: ReturnType<typeof scaleOf> }) => (
   <line
@@ -56,11 +59,10 @@ export const BandRow = ({ row, view, group }: { row: CalendarRow; view: Span; gr
       <Link
         href={`/season/plan/${plan.id}`}
         className="band-row no-underline"
-        aria-label={`${line.method}, ${line.plant}, ${line.patch}: ${wordsOf(row)}`}
+        aria-label={`${line.title}, ${line.patch}: ${wordsOf(row)}`}
       >
         <span className="truncate">
-          {group === "method" ? "" : `${line.method}: `}
-          {line.plant}
+          {group === "method" ? line.plant : line.title}
           {group === "patch" ? "" : `, ${line.patch}`}
         </span>
         <svg width="100%" height={HEIGHT}>
@@ -84,9 +86,11 @@ export const BandRow = ({ row, view, group }: { row: CalendarRow; view: Span; gr
               strokeWidth={2.5}
             />
           ) : null}
-          {plan.onDays.map((day) => (
-            <circle key={day} cx={`${at(time(day))}%`} cy={13} r={5} fill="var(--ink)" />
-          ))}
+          {plan.onDays
+            .filter((day) => day >= view.from)
+            .map((day) => (
+              <circle key={day} cx={`${at(time(day))}%`} cy={13} r={5} fill="var(--ink)" />
+            ))}
           {visits.map((day) => (
             <circle
               key={day}

@@ -102,7 +102,7 @@ const Sheet = ({ sheet }: { sheet: WeekSheet }) => (
       </aside>
     </div>
     <p className="small mt-4 max-w-[70ch]">
-      The label, local law and a licensed professional take precedence over this sheet. Look at the plan before you go:
+      The label, local law and a licensed professional take precedence over this sheet. Check the plan before you go:
       paper does not hear of changes.
     </p>
   </>
@@ -115,10 +115,7 @@ const Tasks = ({ tasks }: { tasks: SheetTask[] }) => (
         <span className="figure text-[18px] font-semibold">{number}</span>
         <div>
           <p>
-            <strong>
-              {line.method}: {line.plant}
-            </strong>{" "}
-            <span className="latin">{line.plan.taxon}</span>
+            <strong>{line.title}</strong> <span className="latin">{line.plan.taxon}</span>
           </p>
           <p className="small">
             {line.patch}, {line.site} · {[line.person, ...line.helpers].join(", ")} · window until{" "}

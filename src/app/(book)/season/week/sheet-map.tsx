@@ -1,10 +1,11 @@
 import { scaleLinear } from "d3-scale";
-import type { Position } from "geojson";
 import type { MapShape } from "@/contracts/ground";
 import type { WeekSheet } from "@/server/season/week-sheet";
 
 const WIDTH = 300;
 const MARGIN = 16;
+
+type Position = [longitude: number, latitude: number];
 
 const pointsOf = (shape: MapShape): Position[][] =>
   shape.type === "LineString" ? [shape.coordinates] : shape.coordinates;
@@ -39,7 +40,7 @@ export function SheetMap({ map }: { map: WeekSheet["map"] }) {
           />
         ))}
         {map.patches.map(({ number, outline }) => {
-          const [x, y] = middleOf(outline.coordinates[0]);
+          const [x, y] = middleOf(outline.coordinates.flat());
           return (
             <g key={number}>
               <path d={path(outline.coordinates)} fill="var(--t-ground)" stroke="var(--ink)" />
@@ -75,7 +76,7 @@ export function SheetMap({ map }: { map: WeekSheet["map"] }) {
 }
 
 const middleOf = (ring: Position[]): Position => {
-  const sum = ring.reduce(([x, y], at) => [x + at[0], y + at[1]], [0, 0]);
+  const sum = ring.reduce<Position>(([x, y], at) => [x + at[0], y + at[1]], [0, 0]);
   return [sum[0] / ring.length, sum[1] / ring.length];
 };
 
@@ -87,7 +88,7 @@ const LEAST_M = 300;
 function frameOf(points: Position[]) {
   const xs = points.map(([x]) => x);
   const ys = points.map(([, y]) => y);
-  const middle = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2];
+  const middle: Position = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2];
   const narrow = Math.cos((middle[1] * Math.PI) / 180);
   const wide = Math.max(LEAST_M, (Math.max(...xs) - Math.min(...xs)) * narrow * DEGREE_M);
   const high = Math.max(LEAST_M, (Math.max(...ys) - Math.min(...ys)) * DEGREE_M);

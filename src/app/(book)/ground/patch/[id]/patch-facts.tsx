@@ -1,5 +1,6 @@
 import { v7 as newId } from "uuid";
 import { waterSeenAction, withdrawPatchAction } from "@/app/actions/ground";
+import { sizeAction } from "@/app/actions/season";
 import { SizeForm, sizeWords } from "@/components/season/size-form";
 import { OutlineDrawing } from "@/components/flora/outline-drawing";
 import { ActionForm, Field } from "@/components/ui/action-form";
@@ -50,7 +51,7 @@ export const PatchFacts = ({ view, mayLook }: { view: View; mayLook: boolean }) 
         <>
           <WaterForm patchId={patch.id} today={view.today} />
           <Disclosure className="no-print" summary={<PlainAction>Say how much stands here</PlainAction>}>
-            <SizeForm patchId={patch.id} today={view.today} size={view.size ?? {}} />
+            <SizeForm action={sizeAction} patchId={patch.id} today={view.today} size={view.size ?? {}} />
           </Disclosure>
         </>
       ) : null}

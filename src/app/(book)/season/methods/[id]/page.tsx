@@ -8,7 +8,7 @@ import { Notice } from "@/components/ui/notice";
 import { Item, PageHead, Section } from "@/components/ui/page";
 import { fullDay } from "@/components/words/dates";
 import { KIND_WORDS } from "@/components/words/method-words";
-import { departures, ruleWords } from "@/components/words/rule-words";
+import { departures, monthsWords, ruleWords, stagesWords } from "@/components/words/rule-words";
 import { type Method, writtenMethod } from "@/core/control";
 import { shippedMethodBook } from "@/server/flora/method-book";
 import { kitNames, type MethodPage, methodPages, wordsOn } from "@/server/flora/own-methods";
@@ -78,8 +78,8 @@ const Facts = ({ method }: { method: Method }) => {
   return (
     <>
       <div className="mt-4 grid grid-cols-2 md:grid-cols-4 gap-x-8 gap-y-3">
-        <Item name="Stages">{method.stages.join(", ")}</Item>
-        <Item name="Months">{method.months}</Item>
+        <Item name="Stages">{stagesWords(method.stages)}</Item>
+        <Item name="Months, north">{monthsWords(method.months)}</Item>
         <Item name="People">{method.people}</Item>
         <Item name="Pace">
           {method.pace["stems-per-hour"] ? `${method.pace["stems-per-hour"]} stems an hour, else ` : ""}
