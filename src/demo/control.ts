@@ -201,7 +201,7 @@ export class Valley {
       afterCheck: afterCheck ?? "",
       seenPlans: view.others.map((other) => other.id),
       ...(wide ? { moreDays: [addDays(intendedOn, 1)], crewId: view.crews[0]?.id ?? "" } : {}),
-      ...coverFor(stand, view, intendedOn),
+      ...coverFor(stand, view, intendedOn, advice.method["life-forms"].includes("aquatic")),
     }).catch(refusedAs(null));
     if (!planId) return;
     this.plans.push({ stand, planId, findingId });

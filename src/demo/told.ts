@@ -37,9 +37,9 @@ export function toldOf(stand: Stand, day: string, areaM2: number, label: { id: s
 }
 
 /** What should grow there afterward: plants that the valley keeps, or nothing, with the reason. */
-export function coverFor(stand: Stand, view: PlanningView, intendedOn: string) {
+export function coverFor(stand: Stand, view: PlanningView, intendedOn: string, inWater: boolean) {
   const kept = view.keeps[Math.floor(stand.chance.uniform() * view.keeps.length)];
-  if (!kept || stand.chance.uniform() < 0.55)
+  if (!kept || inWater || stand.chance.uniform() < 0.55)
     return { cover: "nothing", coverWhy: WHY_NOTHING[Math.floor(stand.chance.uniform() * WHY_NOTHING.length)] };
   return {
     cover: "plant",

@@ -80,7 +80,7 @@ async function namesOf(tx: Transaction): Promise<Map<string, string>> {
 }
 
 /** A plant's last good day before seed, asked once for each plant. */
-function seedDays(plants: Plants, today: string, here: Climate): (taxon: string) => string | null {
+export function seedDays(plants: Plants, today: string, here: Climate): (taxon: string) => string | null {
   const known = new Map<string, string | null>();
   return (name) => {
     if (!known.has(name)) {

@@ -1,6 +1,5 @@
 import { firstOf } from "@/core/items";
 import { and, desc, eq, gt, inArray, isNull, lte, or, sql } from "drizzle-orm";
-import { lastDayBeforeSeed } from "@/core/control";
 import type { Climate } from "@/core/flora";
 import { addDays } from "@/core/time";
 import type { Transaction } from "@/db/client";
@@ -14,7 +13,7 @@ import { asMember, type Member } from "../platform/session";
 import { doneAgainstGate, licensesEnding, waitsInForce } from "../records/in-force";
 import { askGate } from "./gate";
 import { listsByPlace } from "./list";
-import { isOf } from "./plan-lines";
+import { isOf, seedDays } from "./plan-lines";
 
 const SOON_DAYS = 45;
 /** Checks recorded within so many days are shown as done, the latest few. */
@@ -129,10 +128,7 @@ async function windowsOf(tx: Transaction, member: Member, plants: Plants, today:
     .innerJoin(membership, eq(membership.personId, plan.personId))
     .where(eq(plan.state, "planned"))
     .orderBy(plan.windowTo);
-  const seedDay = (name: string) => {
-    const plant = plants.byName(name);
-    return plant ? lastDayBeforeSeed(plant, today, here) : null;
-  };
+  const seedDay = seedDays(plants, today, here);
   const nameOf = await methodNamesHere(tx);
   const windows = [];
   for (const [i, { p, ...rest }] of rows.entries())

@@ -38,7 +38,7 @@ export const STANDING_WORDS: Record<Standing, string> = {
 };
 
 /** The one thing to do next, by verdict and by what the plant is here. Every cell says something. */
-const TODO: Record<Verdict, Record<Standing, string>> = {
+const NEXT_STEP: Record<Verdict, Record<Standing, string>> = {
   clear: {
     target: "Save it, then mark the patch.",
     watch: "Save it, and report it.",
@@ -96,8 +96,10 @@ const TODO: Record<Verdict, Record<Standing, string>> = {
   },
 };
 
-export const verdictTodo = (verdict: Verdict, standing: Standing): string => TODO[verdict][standing];
+export const verdictTodo = (verdict: Verdict, standing: Standing): string => NEXT_STEP[verdict][standing];
 
 /** Every cell of the table, for tests and documents. */
 export const verdictTable = (): { verdict: Verdict; standing: Standing; words: string }[] =>
-  VERDICTS.flatMap((verdict) => STANDINGS.map((standing) => ({ verdict, standing, words: TODO[verdict][standing] })));
+  VERDICTS.flatMap((verdict) =>
+    STANDINGS.map((standing) => ({ verdict, standing, words: NEXT_STEP[verdict][standing] })),
+  );

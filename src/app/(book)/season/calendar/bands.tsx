@@ -1,4 +1,5 @@
 import { scaleUtc } from "d3-scale";
+import type { CSSProperties } from "react";
 import Link from "next/link";
 import { fullDay, shortDay } from "@/components/words/dates";
 import type { CalendarRow, CalendarView, Group } from "@/server/season/calendar";
@@ -11,14 +12,13 @@ const time = (day: string) => new Date(`${day}T00:00:00Z`);
 const scaleOf = ({ from, to }: Span) => scaleUtc([time(from), time(to)], [0, 100]).clamp(true);
 const HEIGHT = 26;
 
-/** The months along the top, and the line of today. */
+/** The months along the top. */
 export const Months = ({ view }: { view: Span }) => {
   const at = scaleOf(view);
   return (
     <div className="band-row" aria-hidden="true">
       <span />
-      <svg width="100%" height={HEIGHT}>
-        <title>Months</title>
+      <svg width="100%" height={HEIGHT} aria-hidden="true">
         {at.ticks(12).map((month) => (
           <g key={month.toISOString()}>
             <line x1={`${at(month)}%`} x2={`${at(month)}%`} y1={0} y2={HEIGHT} stroke="var(--line)" />
@@ -28,7 +28,6 @@ export const Months = ({ view }: { view: Span }) => {
             </text>
           </g>
         ))}
-        <Today {...{ view, at }} />
       </svg>
     </div>
   );
@@ -36,14 +35,12 @@ export const Months = ({ view }: { view: Span }) => {
 
 const monthName = (month: Date): string => month.toLocaleDateString("en-US", { month: "short", timeZone: "UTC" });
 
-const Today = ({ view, at }: { view: Span; at: ReturnType<typeof scaleOf> }) => (
-  <line
-    x1={`${at(time(view.today))}%`}
-    x2={`${at(time(view.today))}%`}
-    y1={0}
-    y2={HEIGHT}
-    stroke="var(--madder)"
-    strokeWidth={2}
+/** One line through all rows. Its place is a share of the width of the bands, which begin after the names on a desk. */
+export const TodayLine = ({ view }: { view: Span }) => (
+  <div
+    className="today-line"
+    style={{ "--at": scaleOf(view)(time(view.today)) / 100 } as CSSProperties}
+    aria-hidden="true"
   />
 );
 
@@ -65,8 +62,7 @@ export const BandRow = ({ row, view, group }: { row: CalendarRow; view: Span; gr
           {group === "method" ? line.plant : line.title}
           {group === "patch" ? "" : `, ${line.patch}`}
         </span>
-        <svg width="100%" height={HEIGHT}>
-          <title>{wordsOf(row)}</title>
+        <svg width="100%" height={HEIGHT} aria-hidden="true">
           <rect
             x={`${begin}%`}
             width={`${Math.max(0.4, end - begin)}%`}
@@ -102,7 +98,6 @@ export const BandRow = ({ row, view, group }: { row: CalendarRow; view: Span; gr
               strokeWidth={2}
             />
           ))}
-          <Today {...{ view, at }} />
         </svg>
       </Link>
     </li>

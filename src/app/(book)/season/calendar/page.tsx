@@ -5,7 +5,7 @@ import { fullDay } from "@/components/words/dates";
 import { memberOrSignIn } from "@/server/platform/session";
 import { calendarView, type Group, GROUPS } from "@/server/season/calendar";
 import { SeasonNav } from "../season-nav";
-import { BandRow, Months, Signs } from "./bands";
+import { BandRow, Months, Signs, TodayLine } from "./bands";
 
 export const metadata = { title: "Calendar of the season" };
 
@@ -38,7 +38,8 @@ export default async function CalendarPage({ searchParams }: { searchParams: Pro
       {view.groups.length === 0 ? (
         <Empty>Nothing is planned. Open a finding that is clear to act and choose what can be done.</Empty>
       ) : (
-        <div className="mt-3 season-bands">
+        <div className="mt-3 relative">
+          <TodayLine view={view} />
           <Months view={view} />
           {view.groups.map((held) => (
             <section key={held.name} aria-label={held.name}>

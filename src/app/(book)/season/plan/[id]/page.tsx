@@ -78,16 +78,24 @@ const Facts = ({ line }: { line: PlanDetail }) => {
         </Item>
         <Item name="Hours, all people together">{plan.hours ?? "not calculated"}</Item>
         <Item name="From">
-          <Link href={`/findings/${plan.findingId}`}>the finding</Link>
+          <Link href={`/findings/${plan.findingId}`} className="tap">
+            the finding
+          </Link>
           {plan.afterCheck ? ", and a check that found it again" : ""}
         </Item>
       </div>
       <p className="mt-4 max-w-[70ch]">
         <strong>What follows:</strong> {plan.followedBy}{" "}
         {line.followedByPlan ? (
-          <Link href={`/season/plan/${line.followedByPlan.id}`}>It is work of its own.</Link>
+          <Link href={`/season/plan/${line.followedByPlan.id}`} className="tap">
+            It is work of its own.
+          </Link>
         ) : null}
-        {plan.followsPlan ? <Link href={`/season/plan/${plan.followsPlan}`}>It follows this work.</Link> : null}
+        {plan.followsPlan ? (
+          <Link href={`/season/plan/${plan.followsPlan}`} className="tap">
+            It follows this work.
+          </Link>
+        ) : null}
       </p>
       {line.entries.length > 0 ? (
         <p className="mt-2">
@@ -95,7 +103,9 @@ const Facts = ({ line }: { line: PlanDetail }) => {
           {line.entries.map((entry, i) => (
             <span key={entry.id}>
               {i > 0 ? ", " : ""}
-              <Link href={`/ledger/${entry.id}`}>entry {entry.seq}</Link>
+              <Link href={`/ledger/${entry.id}`} className="tap">
+                entry {entry.seq}
+              </Link>
               {entry.kind === "void" ? " (a void)" : ""}
             </span>
           ))}
