@@ -264,6 +264,8 @@ export class Valley {
         version: await this.versionOf(work.planId),
         reason: "It could not be done as the label asks; planned otherwise.",
       });
+      const next = addDays(day, 20);
+      this.agenda.add(next, 14, () => this.plan(stand, work.findingId, next, rounds + 1));
       return;
     }
     this.entries.push({ stand, planId: work.planId, entryId, day });

@@ -9,11 +9,12 @@ test("on a phone the season begins with this week and one's own work, and nothin
   await page.context().grantPermissions(["geolocation"]);
   await page.context().setGeolocation({ longitude: -131.2, latitude: 44.36 });
   await page.goto("/season");
-  const top = async (text: string) => (await page.getByText(text, { exact: true }).first().boundingBox())?.y ?? 0;
-  expect(await top("Yours")).toBeLessThan(await top("All that is planned"));
+  const yours = await page.getByRole("heading", { name: /^Yours/ }).boundingBox();
+  const pages = await page.getByRole("link", { name: "All that is planned" }).boundingBox();
+  expect(yours?.y ?? 9999).toBeLessThan(pages?.y ?? 0);
   await page.getByRole("button", { name: "Near to far" }).click();
   await expect(page).toHaveURL(/\/season\?at=44\.360,-131\.200/);
-  await expect(page.getByRole("heading", { name: "Yours" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: /^Yours/ })).toBeVisible();
   for (const path of [
     "/season",
     "/season?view=planned&order=near",

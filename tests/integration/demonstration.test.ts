@@ -73,6 +73,18 @@ describe("the past of the demonstration", () => {
       "a water plant on land",
       sql`SELECT 1 FROM ${PATCH} p JOIN site s ON s.id = p.site_id JOIN feature f ON f.kind = 'lake' WHERE s.name = 'Mirror Lake landing' AND NOT ST_Within(ST_Centroid(p.outline), f.shape)`,
     ],
+    [
+      "two visits that wait on one patch",
+      sql`SELECT patch_id FROM follow_up WHERE done_on IS NULL AND dropped_at IS NULL GROUP BY 1 HAVING count(*) > 1`,
+    ],
+    [
+      "a day of work outside its window",
+      sql`SELECT 1 FROM ${PLAN} p WHERE p.state <> 'dropped' AND EXISTS (SELECT 1 FROM unnest(p.on_days) day WHERE day NOT BETWEEN p.window_from AND p.window_to)`,
+    ],
+    [
+      "a sowing before the work that it follows",
+      sql`SELECT 1 FROM ${PLAN} p JOIN plan w ON w.id = p.follows_plan WHERE p.intended_on <= w.intended_on`,
+    ],
     ["two patches of one name on a site", sql`SELECT site_id, name FROM ${PATCH} p GROUP BY 1, 2 HAVING count(*) > 1`],
     [
       "a plan on a finding that says nothing, or another plant",
@@ -93,6 +105,16 @@ describe("the past of the demonstration", () => {
       UNION ALL SELECT 'missed season', count(*)::int FROM plan WHERE state = 'dropped' AND dropped_why LIKE 'The window closed%'
       UNION ALL SELECT 'closed gate', count(*)::int FROM plan p JOIN patch a ON a.id = p.patch_id JOIN list_entry l ON l.site_id = a.site_id AND l.plant_id = p.plant_id WHERE p.state = 'planned' AND l.status = 'tolerated'
       UNION ALL SELECT 'water seen', count(*)::int FROM water_seen
+      UNION ALL SELECT 'size measured', count(*)::int FROM stand_size
+      UNION ALL SELECT 'plan moved', count(*)::int FROM change WHERE what = 'plan' AND act = 'update' AND before -> 'on_days' <> after -> 'on_days'
+      UNION ALL SELECT 'plan handed over', count(*)::int FROM plan WHERE cardinality(former_ids) > 0
+      UNION ALL SELECT 'plan of several days', count(*)::int FROM plan WHERE cardinality(on_days) > 1
+      UNION ALL SELECT 'plan of a crew', count(*)::int FROM plan WHERE crew_id IS NOT NULL
+      UNION ALL SELECT 'part done', count(*)::int FROM change WHERE what = 'plan' AND (after ->> 'done_share')::float8 BETWEEN 0.01 AND 0.99
+      UNION ALL SELECT 'treated again after a check', count(*)::int FROM plan WHERE after_check IS NOT NULL
+      UNION ALL SELECT 'sown afterward', count(*)::int FROM plan WHERE follows_plan IS NOT NULL AND state = 'done'
+      UNION ALL SELECT 'own word on a method', count(*)::int FROM own_method
+      UNION ALL SELECT 'patch that is gone', count(*)::int FROM patch WHERE state = 'gone'
       UNION ALL SELECT 'open plan', count(*)::int FROM plan WHERE state = 'planned'
       UNION ALL SELECT 'check that is due', count(*)::int FROM follow_up WHERE done_on IS NULL AND dropped_at IS NULL AND due_on <= current_date
       UNION ALL SELECT 'notes of checks', (count(DISTINCT result ->> 'note') / 6)::int FROM follow_up WHERE done_on IS NOT NULL`);

@@ -292,7 +292,7 @@ describe("a correction and a void", () => {
     await expect(correct({ patchId: elsewhere })).rejects.toThrow(/on another site/);
     const moved = await correct({ patchId: other });
     expect(await entry(moved.id)).toMatchObject({ planId, patchId: other });
-    expect((await checksOf(moved.id)).map((c) => c.patchId)).toEqual([other, other]);
+    expect((await checksOf(moved.id)).map((c) => c.patchId)).toEqual([other]);
     const states = await inDistrict(
       OTTER,
       (tx) => tx.select({ id: patch.id, state: patch.state }).from(patch),

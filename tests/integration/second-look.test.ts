@@ -63,7 +63,7 @@ const plansOn = (findingId: string, states: ("planned" | "done")[]) =>
       states.map(async (state) => {
         const id = uuidv7();
         await client.query(
-          "INSERT INTO plan (district_id, id, patch_id, finding_id, method, taxon, plant_id, window_from, window_to, intended_on, person_id, followed_by, state, made_by) VALUES ($1, $2, $3, $4, 'dig', $5, 'heracleum-mantegazzianum', '2026-05-01', '2026-06-01', '2026-05-10', 'test-person', 'Sow grass.', $6, 'Test Person')",
+          "INSERT INTO plan (district_id, id, patch_id, finding_id, method, taxon, plant_id, window_from, window_to, intended_on, on_days, person_id, followed_by, state, made_by) VALUES ($1, $2, $3, $4, 'dig', $5, 'heracleum-mantegazzianum', '2026-05-01', '2026-06-01', '2026-05-10', '{2026-05-10}', 'test-person', 'Sow grass.', $6, 'Test Person')",
           [PINE, id, patchId, findingId, HOGWEED, state],
         );
         return id;

@@ -30,9 +30,13 @@ function Terms({ advice }: { advice: MethodAdvice }) {
           </ul>
         </div>
       ))}
-      <p className="small mt-2">
-        What follows: {advice.follows.map(({ what, afterDays }) => `${what} (${afterWords(afterDays)})`).join(" ")}
-      </p>
+      <ul className="small mt-2" aria-label="What follows">
+        {advice.follows.map(({ what, afterDays }) => (
+          <li key={what}>
+            {what} <span className="text-[var(--soft)]">({afterWords(afterDays)})</span>
+          </li>
+        ))}
+      </ul>
     </>
   );
 }
