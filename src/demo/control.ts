@@ -205,7 +205,7 @@ export class Valley {
     }).catch(refusedAs(null));
     if (!planId) return;
     this.plans.push({ stand, planId, findingId });
-    if (stand.chance.uniform() < 0.07) return this.miss(stand, planId, findingId, to);
+    if (rounds === 0 && stand.chance.uniform() < 0.07) return this.miss(stand, planId, findingId, to);
     const on = addDays(intendedOn, Math.round(4 * stand.chance.uniform()));
     const done = on > to ? to : on;
     const work = { planId, findingId, person, product: advice.method.kind === "product" };
