@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { MOST_SHIFT, STATUSES } from "@/core/flora";
-import { settingSchema } from "./stored";
+import { labelLimitsSchema } from "@/core/records";
+import { settingSchema, UNITS } from "./stored";
 
 const status = z.record(z.string(), z.enum(STATUSES));
 
@@ -36,6 +37,12 @@ export const benchPackSchema = z.object({
   today: z.string(),
   /** the district's time zone; absent in packs that were kept before it was sent */
   zone: z.string().optional(),
+  /** units that people of the district see first; absent in packs that were kept before they were sent */
+  units: z.enum(UNITS).optional(),
+  /** the person's planned work, for the mix screens */
+  work: z.array(z.object({ planId: z.string(), title: z.string(), patch: z.string(), areaM2: z.number() })).optional(),
+  /** what the district typed in from its labels */
+  labels: z.array(z.object({ id: z.string(), name: z.string(), limits: labelLimitsSchema })).optional(),
   maySave: z.boolean(),
   /** drawn photographs may be asked for */
   demonstration: z.boolean(),

@@ -8,6 +8,11 @@ export type DeviceStore = Dexie & {
   pictures: EntityTable<StoredPicture, "id">;
   outbox: EntityTable<OutboxItem, "id">;
   packs: EntityTable<{ key: string; pack: BenchPack; usedAt: string }, "key">;
+  /** numbers of the mix screens, by person and plan */
+  mixes: EntityTable<
+    { id: string; key: string; entry: { system: "metric" | "us" | "imperial"; typed: Record<string, string> } },
+    "id"
+  >;
 };
 
 let store: Promise<DeviceStore> | undefined;
@@ -17,6 +22,10 @@ export function openStore(): Promise<DeviceStore> {
     const made = new Store("sentinel-bench") as DeviceStore;
     made.version(1).stores({ drafts: "key", pictures: "id, draftId" });
     made.version(2).stores({ drafts: "key", pictures: "id, draftId", outbox: "id, key, order", packs: "key, usedAt" });
+    made.version(3).stores({
+      ...{ drafts: "key", pictures: "id, draftId", outbox: "id, key, order", packs: "key, usedAt" },
+      mixes: "id, key",
+    });
     return made;
   });
   return store;

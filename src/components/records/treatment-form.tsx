@@ -3,7 +3,8 @@
 import { DayInput, TimeInput } from "../ui/day-field";
 import { Button } from "../ui/button";
 import Link from "next/link";
-import { useState } from "react";
+import { useEffect, useState } from "react";
+import { mixForRecord } from "../mix/tank-mix";
 import type { LabelLimits, Treatment } from "@/core/records";
 import { ActionForm, Fault, Field, type FormAction } from "../ui/action-form";
 import { Notice } from "../ui/notice";
@@ -11,6 +12,8 @@ import { fullDay, siteDay, siteTime } from "../words/dates";
 
 interface View {
   planId: string;
+  /** whose numbers of the mix screens are read */
+  deviceKey: string;
   zone: string;
   areaM2: number;
   equipment: string;
@@ -162,6 +165,22 @@ function Product({ view, area }: { view: View; area: string }) {
   const [label, setLabel] = useState(old?.labelId ?? "");
   const [rate, setRate] = useState(String(old?.ratePerHa ?? ""));
   const [total, setTotal] = useState(String(old?.total ?? ""));
+  const [carrier, setCarrier] = useState(String(old?.carrierL ?? ""));
+  const [fromMix, setFromMix] = useState(false);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the mix is read once, when the form is opened
+  useEffect(() => {
+    if (old) return;
+    mixForRecord(view.deviceKey, view.planId, view.labels)
+      .then((mix) => {
+        if (!mix) return;
+        setLabel((typed) => typed || mix.labelId);
+        setRate((typed) => typed || String(mix.ratePerHa));
+        setTotal((typed) => typed || String(mix.total));
+        setCarrier((typed) => typed || String(mix.carrierL));
+        setFromMix(true);
+      })
+      .catch(() => undefined);
+  }, []);
   const limits = view.labels.find((l) => l.id === label)?.limits;
   const expected = expectedTotal(rate, area);
   return (
@@ -208,11 +227,17 @@ function Product({ view, area }: { view: View; area: string }) {
         <input
           name="product.carrierL"
           inputMode="decimal"
-          defaultValue={old?.carrierL ?? ""}
+          value={carrier}
+          onChange={(e) => setCarrier(e.target.value)}
           required
           className="figure"
         />
       </Field>
+      {fromMix ? (
+        <p className="sm:col-span-2" role="status">
+          Filled in from your mix on this device. Change it where you used another amount.
+        </p>
+      ) : null}
       <p className="small sm:col-span-2">
         <LabelSays limits={limits} />
       </p>

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { InputError } from "../errors";
 import { CALCULATIONS, calculateBy } from "./index";
-import { UNIT_NAMES } from "./units";
+import { UNIT_NAMES } from "../product";
 
 /** Numbers as near as the source gives them, all else exactly. */
 function near(value: unknown, wanted: unknown): void {

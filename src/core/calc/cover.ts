@@ -1,7 +1,7 @@
 import normalQuantile from "@stdlib/stats-base-dists-normal-quantile";
 import { z } from "zod";
 import { InputError } from "../errors";
-import { between, calculation, level, whole } from "./calculation";
+import { between, calculation, level, whole } from "../product";
 
 /** Interval of a share by Wilson (1927), Journal of the American Statistical Association 22; it holds at 0 and at n of n. */
 export function wilson(k: number, n: number, confidence: number): { share: number; low: number; high: number } {

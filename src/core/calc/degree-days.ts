@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { InputError } from "../errors";
-import { above0, calculation } from "./calculation";
+import { above0, calculation } from "../product";
 
 const celsius = (what: string) => z.number().min(-90).max(70).describe(`°C, ${what}`);
 const dayFields = { minC: celsius("lowest of the day"), maxC: celsius("highest of the day") };

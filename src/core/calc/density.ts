@@ -2,7 +2,7 @@ import gammaQuantile from "@stdlib/stats-base-dists-gamma-quantile";
 import tQuantile from "@stdlib/stats-base-dists-t-quantile";
 import { z } from "zod";
 import { InputError } from "../errors";
-import { above0, calculation, level, whole } from "./calculation";
+import { above0, calculation, level, whole } from "../product";
 
 const counts = () => z.array(whole(0, "plants")).min(1).max(10_000).describe("plants, in each quadrat");
 const quadrat = () => above0("m², of one quadrat").default(1);

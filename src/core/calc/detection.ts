@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { InputError } from "../errors";
-import { above0, calculation, from0, roundUp, share, whole } from "./calculation";
+import { above0, calculation, from0, roundUp, share, whole } from "../product";
 
 const sweep = {
   widthM: above0("m, whole swath in which a plant is seen"),

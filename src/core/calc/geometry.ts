@@ -1,7 +1,7 @@
 import geodesic from "geographiclib-geodesic";
 import { z } from "zod";
 import { InputError } from "../errors";
-import { calculation } from "./calculation";
+import { calculation } from "../product";
 
 const { WGS84 } = geodesic.Geodesic;
 const position = z.tuple([

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { InputError } from "../errors";
 import { homography, type Point } from "../measure";
-import { above0, calculation, level } from "./calculation";
+import { above0, calculation, level } from "../product";
 import { spreadOf, twoSidedT } from "./density";
 
 const point = z.tuple([z.number().describe("px"), z.number().describe("px")]);

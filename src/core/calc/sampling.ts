@@ -1,6 +1,6 @@
 import normalQuantile from "@stdlib/stats-base-dists-normal-quantile";
 import { z } from "zod";
-import { above0, calculation, level, roundUp, whole } from "./calculation";
+import { above0, calculation, level, roundUp, whole } from "../product";
 import { twoSidedT } from "./density";
 
 const precision = z

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { InputError } from "../errors";
-import { above0, calculation, whole } from "./calculation";
+import { above0, calculation, whole } from "../product";
 
 const errors = {
   alpha: z.number().gt(0).lt(0.5).default(0.1).describe("chance of saying above where it is below"),

@@ -24,6 +24,8 @@ export interface PlanLine {
   /** method and plant in one line */
   title: string;
   patch: string;
+  /** of the patch */
+  areaM2: number;
   site: string;
   siteId: string;
   person: string;
@@ -40,7 +42,15 @@ const MOST_LINES = 2000;
 
 export async function readLines(tx: Transaction, member: Member, where: ReturnType<typeof and>): Promise<PlanLine[]> {
   const rows = await tx
-    .select({ plan, patch: patch.name, site: site.name, siteId: site.id, person: membership.name, crew: crew.name })
+    .select({
+      plan,
+      patch: patch.name,
+      areaM2: patch.areaM2,
+      site: site.name,
+      siteId: site.id,
+      person: membership.name,
+      crew: crew.name,
+    })
     .from(plan)
     .innerJoin(patch, eq(patch.id, plan.patchId))
     .innerJoin(site, eq(site.id, patch.siteId))

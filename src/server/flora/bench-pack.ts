@@ -1,6 +1,7 @@
 import { firstOf } from "@/core/items";
-import { district } from "@/db/schema";
+import { district, label } from "@/db/schema";
 import { listsByPlace } from "../control/list";
+import { planLines } from "../control/plan-lines";
 import { patchLines, siteLines } from "../ground/ground";
 import { confirmedCounts } from "../judge/cases";
 import { todayIn } from "../platform/clock";
@@ -8,18 +9,26 @@ import { asMember, deviceKey, type Member } from "../platform/session";
 import { districtModel } from "./amendments";
 import { shippedFlora } from "./flora";
 
+/** A person has not more work at once than this. */
+const MOST_WORK = 100;
+
 /** All that the Bench needs of this member's district besides the flora, for the page and for the device. */
 export async function benchPackOf(member: Member, demonstration: boolean) {
   const [sites, patches] = await Promise.all([siteLines(member), patchLines(member)]);
-  const { lists, here, confirmed, flora } = await asMember(member, async (tx) => {
+  const { lists, here, confirmed, flora, labels } = await asMember(member, async (tx) => {
     const here = firstOf(await tx.select().from(district));
     return {
       lists: await listsByPlace(tx),
       here,
       flora: (await districtModel(tx)).flora.version,
       confirmed: await confirmedCounts(tx),
+      labels: await tx.select({ id: label.id, name: label.name, limits: label.limits }).from(label).orderBy(label.name),
     };
   });
+  const work = (await planLines(member))
+    .filter(({ plan, mine }) => mine && plan.state === "planned")
+    .slice(0, MOST_WORK)
+    .map(({ plan, title, patch, areaM2 }) => ({ planId: plan.id, title, patch, areaM2 }));
   return {
     key: deviceKey(member),
     person: member.personName,
@@ -40,6 +49,9 @@ export async function benchPackOf(member: Member, demonstration: boolean) {
     climate: { hemisphere: here.hemisphere, seasonShift: here.seasonShift },
     today: todayIn(here.zone),
     zone: here.zone,
+    units: here.settings.units,
+    work,
+    labels,
     demonstration,
     maySave: member.roles.some((r) => r === "scout" || r === "specialist"),
   };

@@ -7,6 +7,7 @@ const PAGES = {
   calendar: ["Calendar", "/season/calendar"],
   sheet: ["Week sheet", "/season/week"],
   methods: ["Methods", "/season/methods"],
+  mix: ["Mix", "/mix"],
 } as const;
 
 /** The pages of the season. */

@@ -8,7 +8,7 @@ import { TreatmentForm } from "@/components/records/treatment-form";
 import { plantsOf } from "@/server/flora/amendments";
 import { todayIn } from "@/server/platform/clock";
 import { Refusal } from "@/server/platform/faults";
-import { memberOrSignIn } from "@/server/platform/session";
+import { deviceKey, memberOrSignIn } from "@/server/platform/session";
 import { waterWords } from "@/components/words/water-words";
 import { recordingFor } from "@/server/records/recording";
 import { ledgerDetail } from "@/server/records/ledger-pages";
@@ -81,6 +81,7 @@ export default async function NewEntryPage({
         id={uuidv7()}
         view={{
           planId,
+          deviceKey: deviceKey(member),
           zone: view.site.zone,
           areaM2: view.patch.areaM2,
           equipment: view.kit.join(", "),

@@ -34,9 +34,12 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
         title={line.method}
         actions={
           open && mayRecord ? (
-            <LinkButton look="press" href={`/ledger/new?plan=${plan.id}`}>
-              Record it
-            </LinkButton>
+            <>
+              <LinkButton href={`/mix?plan=${plan.id}`}>Mix for it</LinkButton>
+              <LinkButton look="press" href={`/ledger/new?plan=${plan.id}`}>
+                Record it
+              </LinkButton>
+            </>
           ) : null
         }
       >

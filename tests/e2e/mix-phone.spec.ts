@@ -1,0 +1,124 @@
+import { expect, type Page, test } from "@playwright/test";
+import { stateFile } from "./people";
+
+test.use({ storageState: stateFile("applicator"), serviceWorkers: "allow" });
+
+/** Taps and keystrokes, counted one by one. */
+class Hand {
+  count = 0;
+  private readonly page: Page;
+  constructor(page: Page) {
+    this.page = page;
+  }
+  async tap(name: string | RegExp, role: "button" | "radio" | "link" = "button"): Promise<void> {
+    this.count++;
+    await this.page.getByRole(role, { name }).click();
+  }
+  async type(label: string | RegExp, text: string): Promise<void> {
+    this.count += 1 + text.length;
+    const field = this.page.getByLabel(label).first();
+    await field.click();
+    await field.fill("");
+    await field.pressSequentially(text);
+  }
+}
+
+/** Opened once with a signal; then without one, in glaring sun. */
+async function atTheTruck(page: Page): Promise<void> {
+  await page.goto("/today");
+  await expect
+    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state))
+    .toBe("activated");
+  await expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          new Promise<number>((resolve) => {
+            const opening = indexedDB.open("sentinel-bench");
+            opening.onsuccess = () => {
+              if (!opening.result.objectStoreNames.contains("packs")) return resolve(0);
+              const count = opening.result.transaction("packs").objectStore("packs").count();
+              count.onsuccess = () => resolve(count.result);
+            };
+            opening.onerror = () => resolve(0);
+          }),
+      ),
+    )
+    .toBe(1);
+  await page.context().addCookies([{ name: "sentinel.theme", value: "sun", url: page.url() }]);
+  await page.context().setOffline(true);
+  await page.goto("/bench");
+  await expect(page.getByText("No signal.")).toBeVisible();
+}
+
+test("without a signal a backpack is calibrated by the small-plot catch, and the first load is there in 35 taps and keystrokes", async ({
+  page,
+}) => {
+  await atTheTruck(page);
+  const hand = new Hand(page);
+  await hand.tap("Mix", "link");
+  await hand.tap("metric", "radio");
+  await hand.type("Plot that was sprayed with water", "25");
+  await hand.type("Caught in the same time", "500");
+  await expect(page.getByRole("status").filter({ hasText: "200 L/ha" })).toBeVisible();
+  await hand.tap("Fill the tank by it");
+  await expect(page.getByLabel("Carrier")).toHaveValue("200");
+  await hand.type("Area to be sprayed", "1000");
+  await hand.type("The tank takes", "15");
+  await hand.type("Rate, as the label writes it", "3");
+  await expect(page.getByText("20 L in all, 2 loads")).toBeVisible();
+  await expect(page.getByText("Product 1: 225 mL")).toBeVisible();
+  await expect(page.getByText("Product 1: 75 mL")).toBeVisible();
+  expect(hand.count).toBeLessThanOrEqual(35);
+  // What was typed is there after a reload, and in US measures it is the same mix.
+  await page.reload();
+  await page.getByRole("radio", { name: "Tank" }).click();
+  await expect(page.getByText("20 L in all, 2 loads")).toBeVisible();
+  await page.getByRole("radio", { name: "US", exact: true }).click();
+  await expect(page.getByText(/5\.28 US gal in all, 2 loads/)).toBeVisible();
+  await expect(page.getByText("gal/acre", { exact: false }).first()).toBeVisible();
+});
+
+test("a typed US rate keeps dry and fluid ounces apart, and a label's maximum that is passed is refused with the arithmetic", async ({
+  page,
+}) => {
+  await atTheTruck(page);
+  const hand = new Hand(page);
+  await hand.tap("Mix", "link");
+  await hand.tap("US", "radio");
+  await hand.tap("Tank", "radio");
+  await hand.type("Area to be sprayed", "1");
+  await hand.type("Carrier", "20");
+  await hand.type("The tank takes", "25");
+  await hand.type("Rate, as the label writes it", "32");
+  await expect(page.getByText("Product 1: 32 US fl oz")).toBeVisible();
+  await page.locator("main select").first().selectOption({ label: "oz by weight/acre" });
+  await expect(page.getByText("Product 1: 2 lb")).toBeVisible();
+  await page.locator("main select").first().selectOption({ label: "US qt/acre" });
+  await page.locator("main select").nth(1).selectOption({ index: 1 });
+  await expect(page.getByText("Do not mix this.")).toBeVisible();
+  await expect(page.getByText(/per hectare: 74\.\d+ is more than/).first()).toBeVisible();
+  await hand.type("Rate, as the label writes it", "1");
+  await expect(page.getByText("Do not mix this.")).toHaveCount(0);
+});
+
+test("stems by class and a jug are worked out without a signal, and a nozzle off the mean is named", async ({
+  page,
+}) => {
+  await atTheTruck(page);
+  const hand = new Hand(page);
+  await hand.tap("Mix", "link");
+  await hand.tap("metric", "radio");
+  await hand.tap("Stems", "radio");
+  await hand.type(/Diameter of class 1/, "33.02");
+  await hand.type("Stems of it", "2");
+  await expect(page.getByText("26 (13 a stem), 26 mL")).toBeVisible();
+  await hand.tap("Jug", "radio");
+  await hand.type(/^Wanted/, "37");
+  await hand.type(/Between two marks/, "10");
+  await expect(page.getByText("Fill to 40 mL")).toBeVisible();
+  await hand.tap("Calibrate", "radio");
+  await hand.tap("Boom", "radio");
+  await hand.type(/Flow of each nozzle/, "1 1 1 1.4");
+  await expect(page.getByText(/Clean or replace: nozzle 4 \(127% of the mean\)/)).toBeVisible();
+});
