@@ -18,7 +18,7 @@ import type { RegistryPort } from "@/ports/registry";
 import type { Agenda } from "./agenda";
 import type { Labels } from "./lists";
 import { scoutPlant } from "./scouting";
-import { coverFor, noteOf, polygonArea, toldOf } from "./told";
+import { chosenFor, coverFor, noteOf, polygonArea, toldOf } from "./told";
 import { outlineOf, type Stand } from "./stands";
 import { polygon } from "./valley";
 import { likelyStage } from "./walk";
@@ -177,11 +177,7 @@ export class Valley {
       this.agenda.add(retry, 14, () => this.plan(stand, findingId, retry, rounds + 1));
       return;
     }
-    const suited = view.advice.filter((a) => a.window && a.answer !== "never");
-    const now = suited.filter((a) => a.answer === "eligible");
-    const choices = now.length > 0 ? now : suited.slice(0, 1);
-    const [first] = now.filter((a) => a.preferred && stand.chance.uniform() < 0.7);
-    const advice = first ?? choices[Math.floor(stand.chance.uniform() * choices.length)];
+    const advice = chosenFor(stand, view);
     if (!advice?.window) return;
     const { from, to } = advice.window;
     const wanted = addDays(day, 3 + Math.round(12 * stand.chance.uniform()));
@@ -200,6 +196,7 @@ export class Valley {
       personId: person.personId,
       afterCheck: afterCheck ?? "",
       seenPlans: view.others.map((other) => other.id),
+      ...(advice.method.kind === "product" && this.labels[0] ? { labelId: this.labels[0].id } : {}),
       ...(wide ? { moreDays: [addDays(intendedOn, 1)], crewId: view.crews[0]?.id ?? "" } : {}),
       ...coverFor(stand, view, intendedOn, advice.method["life-forms"].includes("aquatic")),
     }).catch(refusedAs(null));

@@ -12,7 +12,7 @@ import { addLabels, addList } from "./lists";
 import { addMembers } from "./people";
 import { naturalRing } from "./shapes";
 import { standsOf } from "./stands";
-import { crewsAndHours, mowsLater, writtenOff } from "./season-stories";
+import { crewsAndHours, labelChanged, mowsLater, writtenOff } from "./season-stories";
 import { gateClosed, inPassing, keptPatch, mended, namedBySpecialist, overruled, sentBack, waterSeen } from "./stories";
 import { polygon, SITES } from "./valley";
 import { id, OTTER, type Person, personNamed, type Place, shift, SINCE_DAYS, type World } from "./world";
@@ -52,7 +52,16 @@ export async function loadOtter(tx: Transaction, people: Person[], today: string
   keptPatch(valley, places, "Otter Reach, river wood", "Heracleum maximum", 150);
   const watched = stands.find((stand) => world.status[stand.taxon] === "watch");
   if (watched) sentBack(valley, watched);
-  for (const story of [namedBySpecialist, mended, overruled, gateClosed, waterSeen, mowsLater, writtenOff])
+  for (const story of [
+    namedBySpecialist,
+    mended,
+    overruled,
+    gateClosed,
+    waterSeen,
+    mowsLater,
+    writtenOff,
+    labelChanged,
+  ])
     story(valley);
   await agenda.play();
   await tx.insert(demonstration).values({ districtId: OTTER, madeFor: today });

@@ -3,6 +3,7 @@ import { ownMethodOf } from "./own-method";
 import { saveOwnMethod } from "@/server/flora/own-methods";
 import { saveCrew } from "@/server/people/crews";
 import { setWeekHours } from "@/server/people/people";
+import { saveLabel } from "@/server/records/labels";
 import { sayGone } from "@/server/records/visits";
 import type { Valley } from "./control";
 import { id, shift, SINCE_DAYS } from "./world";
@@ -24,6 +25,18 @@ export async function crewsAndHours({ crew }: Valley): Promise<void> {
 export function mowsLater(valley: Valley): void {
   valley.agenda.add(addDays(shift(valley.world.today, -SINCE_DAYS), 330), 18, async () => {
     await saveOwnMethod(valley.crew.bram, ownMethodOf());
+  });
+}
+
+/** A label is printed anew with a lower rate: what was planned under the old one waits for a second check. */
+export function labelChanged(valley: Valley): void {
+  const { agenda, crew, labels, world } = valley;
+  agenda.add(shift(world.today, -3), 17, async () => {
+    const held = labels[0];
+    if (!held) return;
+    const next = { ...held, id: id(), limits: { ...held.limits, ratePerHaMax: 4, humidityMinPercent: 30 } };
+    await saveLabel(crew.tansy, { ...next, replaces: held.id });
+    labels[0] = next;
   });
 }
 

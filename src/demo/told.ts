@@ -1,3 +1,4 @@
+import type { MethodAdvice } from "@/core/control";
 import { addDays } from "@/core/time";
 import type { PlanningView } from "@/server/control/planning";
 import { shippedModel } from "@/server/flora/flora";
@@ -34,6 +35,15 @@ export function toldOf(stand: Stand, day: string, areaM2: number, label: { id: s
         }
       : {}),
   };
+}
+
+/** The method that a specialist takes: most often the first choice, else one that suits now, else the first that will. */
+export function chosenFor(stand: Stand, view: PlanningView): MethodAdvice | undefined {
+  const suited = view.advice.filter((a) => a.window && a.answer !== "never");
+  const now = suited.filter((a) => a.answer === "eligible");
+  const choices = now.length > 0 ? now : suited.slice(0, 1);
+  const [first] = now.filter((a) => a.preferred && stand.chance.uniform() < 0.7);
+  return first ?? choices[Math.floor(stand.chance.uniform() * choices.length)];
 }
 
 /** What should grow there afterward: plants that the valley keeps, or nothing, with the reason. */

@@ -42,6 +42,7 @@ export const ACTIONS: Record<string, WhoMay> = {
   // control
   planAction: ["specialist"],
   changePlanAction: ["specialist"],
+  checkLabelAction: ["specialist"],
   partDoneAction: ["applicator", "specialist"],
   dropPlanAction: ["specialist"],
   sizeAction: ["scout", "specialist", "applicator"],
@@ -81,6 +82,7 @@ export const ROUTES: Record<string, WhoMay> = {
   "PUT /api/v1/pictures/[id]": ["scout", "specialist"],
   "POST /api/v1/pictures/[id]/marks": ["scout", "specialist"],
   "PUT /api/v1/check-pictures/[id]": ["scout", "specialist", "applicator"],
+  "PUT /api/v1/label-papers/[id]": ["applicator", "specialist"],
   "POST /api/v1/patches": ["scout", "specialist"],
   "POST /api/v1/sites": ["keeper", "specialist"],
   "POST /api/v1/features": ["keeper", "specialist"],

@@ -2,7 +2,7 @@
 
 import { redirect } from "next/navigation";
 import type { ActionState } from "@/components/ui/action-form";
-import { changePlan, dropPlan, partDone } from "@/server/control/change-plan";
+import { changePlan, checkLabelAgain, dropPlan, partDone } from "@/server/control/change-plan";
 import { makePlan } from "@/server/control/make-plan";
 import { giveUpOwnMethod, saveOwnMethod } from "@/server/flora/own-methods";
 import { saySize } from "@/server/ground/stand-size";
@@ -51,6 +51,13 @@ export async function dropPlanAction(_: ActionState, form: FormData): Promise<Ac
   return answered(async () => {
     await dropPlan(await requireRole("specialist"), Object.fromEntries(form));
     return "Dropped. The finding waits for another plan.";
+  });
+}
+
+export async function checkLabelAction(_: ActionState, form: FormData): Promise<ActionState> {
+  return answered(async () => {
+    await checkLabelAgain(await requireRole("specialist"), Object.fromEntries(form));
+    return "The plan carries the label in force.";
   });
 }
 

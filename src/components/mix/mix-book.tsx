@@ -1,8 +1,10 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useState } from "react";
 import type { BenchPack } from "@/contracts/bench-pack";
 import { Segmented } from "../ui/segmented";
 import { Calibrate } from "./calibrate";
+import type { Station } from "./hours";
 import { Jug } from "./jug";
 import { SYSTEMS, type System } from "./mix-units";
 import { Stems } from "./stems";
@@ -14,18 +16,34 @@ const SCREENS = [
   { value: "tank", words: "Tank" },
   { value: "stems", words: "Stems" },
   { value: "jug", words: "Jug" },
+  { value: "hours", words: "Hours" },
 ] as const;
 type Screen = (typeof SCREENS)[number]["value"];
+/** The screen of hours brings a reader of tables and the sun's path: it is loaded when it is opened. */
+const Hours = dynamic(() => import("./hours").then((m) => m.Hours), { ssr: false });
+
+export type MixPack = Pick<
+  BenchPack,
+  "key" | "units" | "work" | "labels" | "sites" | "today" | "zone" | "demonstration"
+>;
+
+/** Where and when the hours are: the district's first site, and its clock. */
+function stationOf({ sites, today, zone, demonstration }: MixPack): Station {
+  const noon = new Date(`${today}T12:00:00Z`);
+  const local = new Date(noon.toLocaleString("en-US", { timeZone: zone ?? "UTC" }));
+  const meridian = new Date(noon.toLocaleString("en-US", { timeZone: "UTC" }));
+  return {
+    place: sites[0]?.centre ?? null,
+    aheadHours: (local.getTime() - meridian.getTime()) / 3600_000,
+    today,
+    simulated: demonstration,
+  };
+}
+
 const SYSTEM_WORDS: Record<System, string> = { metric: "metric", us: "US", imperial: "imperial" };
 
 /** The arithmetic of the tailgate. Everything is worked out on the device, and kept there for the person and the plan. */
-export function MixBook({
-  pack,
-  planId,
-}: {
-  pack: Pick<BenchPack, "key" | "units" | "work" | "labels">;
-  planId: string;
-}) {
+export function MixBook({ pack, planId }: { pack: MixPack; planId: string }) {
   const work = pack.work?.find((one) => one.planId === planId);
   const given: Record<string, number> = work ? { area: work.areaM2 } : {};
   const mix = useMix(pack.key, planId, pack.units ?? "us", given);
@@ -50,6 +68,9 @@ export function MixBook({
         {screen === "tank" ? <Tank mix={mix} labels={pack.labels ?? []} /> : null}
         {screen === "stems" ? <Stems mix={mix} /> : null}
         {screen === "jug" ? <Jug mix={mix} /> : null}
+        {screen === "hours" && mix.ready ? (
+          <Hours mix={mix} labels={pack.labels ?? []} station={stationOf(pack)} />
+        ) : null}
       </div>
     </div>
   );

@@ -21,7 +21,15 @@ export interface TypedProduct {
   name: string;
   dry: boolean;
   label: Label | null;
-  input: { name: string; perHa?: number; percentVv?: number; maxPerHa?: number; seasonMaxPerHa?: number };
+  input: {
+    name: string;
+    perHa?: number;
+    percentVv?: number;
+    maxPerHa?: number;
+    seasonMaxPerHa?: number;
+    maxPercentVv?: number;
+    maxPerTank?: number;
+  };
 }
 
 /** The products that are typed so far. A field left empty is a product that is not there. */
@@ -40,7 +48,14 @@ export function productsOf(mix: MixEntry, labels: Label[]): TypedProduct[] {
 }
 
 const limitsOf = (label: Label | null) =>
-  label ? { maxPerHa: label.limits.ratePerHaMax, seasonMaxPerHa: label.limits.seasonMaxPerHa } : {};
+  label
+    ? {
+        maxPerHa: label.limits.ratePerHaMax,
+        seasonMaxPerHa: label.limits.seasonMaxPerHa,
+        maxPercentVv: label.limits.percentVvMax,
+        maxPerTank: label.limits.tankMax,
+      }
+    : {};
 
 /** The mix in SI, or null while something is missing. */
 export function mixOf(mix: MixEntry, products: TypedProduct[]): { inputs: object; value: TankMix } | null {

@@ -2,8 +2,7 @@
 
 import { useState } from "react";
 import { v7 as newId } from "uuid";
-import { readError } from "@/contracts/error";
-import { refusalWords } from "@/core/errors";
+import { put } from "./put";
 
 /** Pictures of what a check sees: each is sent as it is chosen, and stays with the check whether or not the form is sent. */
 export function CheckPicture({ checkId }: { checkId: string }) {
@@ -11,7 +10,7 @@ export function CheckPicture({ checkId }: { checkId: string }) {
   const [fault, setFault] = useState<string | null>(null);
   const send = async (file: File) => {
     const id = newId();
-    const why = await put(`/api/v1/check-pictures/${id}?check=${checkId}`, file);
+    const why = await put(`/api/v1/check-pictures/${id}?check=${checkId}`, file, "The picture");
     setFault(why);
     if (!why) setSent((known) => [...known, id]);
   };
@@ -43,18 +42,4 @@ export function CheckPicture({ checkId }: { checkId: string }) {
       ) : null}
     </label>
   );
-}
-
-/** @returns null where it was stored, or why not */
-async function put(address: string, file: File): Promise<string | null> {
-  try {
-    const response = await fetch(address, { method: "PUT", body: file });
-    if (response.ok) return null;
-    const error = readError(await response.json());
-    return error
-      ? refusalWords(error.message, error.issues).join(" ")
-      : "The picture was not stored. Try again in a moment.";
-  } catch {
-    return "There is no connection. The picture was not stored.";
-  }
 }

@@ -7,12 +7,10 @@ import { GEOMETRY } from "./geometry";
 import { PHOTOGRAPH } from "./photograph";
 import { SAMPLING } from "./sampling";
 import { SEQUENTIAL } from "./sequential";
-import { SPRAY_HOURS } from "./spray-hours";
 
 /** Every calculation of the core, by subject. The command, and each screen's own explanation, read them here. */
 export const CALCULATIONS: Calculation[] = [
   ...PRODUCT_CALCULATIONS,
-  ...SPRAY_HOURS,
   ...DEGREE_DAYS,
   ...PHOTOGRAPH,
   ...GEOMETRY,

@@ -2,12 +2,15 @@ import { InputError } from "../errors";
 import { CALIBRATION } from "./calibration";
 import { type Calculation, calculate } from "./calculation";
 import { LABEL } from "./label";
+import { SPRAY_HOURS } from "./spray-hours";
 import { TANK } from "./tank";
 import { UNIT_CALCULATIONS } from "./units";
 import { WOODY } from "./woody";
 import { WORK } from "./work";
 
 export { above0, between, type Calculation, calculation, from0, level, roundUp, share, whole } from "./calculation";
+export { type ForecastHour, hoursWith, readForecast, simulatedForecast } from "./forecast";
+export { type HourLimits, sprayHour } from "./spray-hours";
 export { convert, UNIT_NAMES } from "./units";
 
 /** Calculations of product, water and hours: those that are done at the truck, and small enough to be kept there. */
@@ -17,6 +20,7 @@ export const PRODUCT_CALCULATIONS: Calculation[] = [
   ...WOODY,
   ...WORK,
   ...LABEL,
+  ...SPRAY_HOURS,
   ...UNIT_CALCULATIONS,
 ];
 

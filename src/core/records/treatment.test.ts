@@ -172,3 +172,35 @@ describe("going back to look", () => {
     },
   );
 });
+
+describe("how often, how soon and with how much water", () => {
+  const limits = {
+    rateUnit: "L" as const,
+    siteOfAction: "9",
+    applicationsMax: 2,
+    intervalDays: 21,
+    carrierMinLPerHa: 100,
+  };
+  const product = {
+    labelId: "0190b7a0-0000-7000-8000-000000000001",
+    labelName: "A",
+    limits,
+    ratePerHa: 2,
+    total: 0.2,
+    carrierL: 20,
+  };
+  const of = (season: object, extra: object = {}) =>
+    checkTreatment(treatment({ licence: "X", licenceExpires: "2027-01-01", product: { ...product, ...extra } }), true, {
+      used: 0,
+      patchM2: 1000,
+      ...season,
+    }).map(({ what }) => what);
+  it("is within where it meets the label", () => expect(of({ days: ["2026-05-11"], groupSeasons: 2 })).toEqual([]));
+  it("is against the label with one application too many, too soon, or too little water", () => {
+    expect(of({ days: ["2026-03-01", "2026-04-01"] })).toEqual([expect.stringMatching(/application 3 of this season/)]);
+    expect(of({ days: ["2026-05-20"] })).toEqual([expect.stringMatching(/12 days ago. The label asks for 21/)]);
+    expect(of({}, { carrierL: 5 })).toEqual([expect.stringMatching(/5 L on 1000 m² are 50.0 L\/ha/)]);
+  });
+  it("is pointed out in the third season running of one site of action", () =>
+    expect(of({ groupSeasons: 3 })).toEqual([expect.stringMatching(/Site of action 9 .* season 3 running/)]));
+});

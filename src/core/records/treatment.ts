@@ -19,6 +19,17 @@ export const labelLimitsSchema = z.object({
   grazingDays: z.number().nonnegative().optional(),
   hayingDays: z.number().nonnegative().optional(),
   waterBufferM: z.number().nonnegative().optional(),
+  percentVvMax: z.number().positive().max(100).optional(),
+  tankMax: z.number().positive().optional(),
+  carrierMinLPerHa: z.number().positive().optional(),
+  applicationsMax: z.number().int().positive().optional(),
+  intervalDays: z.number().nonnegative().optional(),
+  humidityMinPercent: z.number().min(0).max(100).optional(),
+  foragingDays: z.number().nonnegative().optional(),
+  /** gear that the label asks for, what may be added, and where it may be used, in its own words */
+  gear: z.string().max(300).optional(),
+  additives: z.string().max(300).optional(),
+  sites: z.string().max(300).optional(),
 });
 export type LabelLimits = z.output<typeof labelLimitsSchema>;
 
@@ -105,7 +116,14 @@ export type Treatment = z.output<typeof treatmentSchema>;
 export interface SeasonUse {
   used: number;
   patchM2: number;
+  /** days on which the same label was used on the patch this season, ISO dates */
+  days?: string[];
+  /** seasons running, with this one, in which the same site of action was used on the patch */
+  groupSeasons?: number;
 }
+
+/** From this many seasons running one site of action on one patch is pointed out. */
+const SEASONS_POINTED_OUT = 3;
 
 export interface RecordFault {
   field: string;
@@ -172,6 +190,41 @@ function againstLabel(
   if (limits.temperatureMinC !== undefined && t.temperatureC !== undefined && t.temperatureC < limits.temperatureMinC)
     warn("temperatureC", `Colder than the label's limit of ${limits.temperatureMinC} °C.`);
   if (limits.waterBufferM !== undefined) waterFault(t, limits.waterBufferM, missing, against);
+  againstCount(t, season, { against, warn });
+}
+
+/** How often, how soon again, with how much water, and for how many seasons running. */
+function againstCount(
+  t: Treatment,
+  { days = [], groupSeasons = 1 }: SeasonUse,
+  { against, warn }: Record<"against" | "warn", (field: string, what: string) => void>,
+): void {
+  const product = t.product as NonNullable<Treatment["product"]>;
+  const { limits } = product;
+  if (limits.applicationsMax !== undefined && days.length + 1 > limits.applicationsMax)
+    against(
+      "product",
+      `It is application ${days.length + 1} of this season. The label allows ${limits.applicationsMax}.`,
+    );
+  const day = dayIn(t.zone, new Date(t.from));
+  const last = days
+    .filter((other) => other <= day)
+    .sort()
+    .at(-1);
+  const since = last === undefined ? Infinity : (Date.parse(day) - Date.parse(last)) / 86400e3;
+  if (limits.intervalDays !== undefined && since < limits.intervalDays)
+    against("product", `The last application was ${since} days ago. The label asks for ${limits.intervalDays} days.`);
+  const carrierPerHa = (product.carrierL / t.areaM2) * 10000;
+  if (limits.carrierMinLPerHa !== undefined && carrierPerHa < limits.carrierMinLPerHa * (1 - 1e-9))
+    against(
+      "treatment.product.carrierL",
+      `${product.carrierL} L on ${t.areaM2} m² are ${carrierPerHa.toPrecision(3)} L/ha. The label asks for at least ${limits.carrierMinLPerHa} L/ha.`,
+    );
+  if (groupSeasons >= SEASONS_POINTED_OUT)
+    warn(
+      "product",
+      `Site of action ${limits.siteOfAction} is used on this patch for season ${groupSeasons} running. Plants that survive it pass that on: ask for another group.`,
+    );
 }
 
 /** A label that asks for a distance from water needs it known. */
@@ -191,7 +244,7 @@ function waterFault(t: Treatment, bufferM: number, ...[missing, against]: ((f: s
 /** Waits that follow from the label: what is closed, and until when (instants). Where the label is silent none is invented. */
 export function restrictionsAfter(
   t: Treatment,
-  site: { grazed?: boolean; hayed?: boolean },
+  site: { grazed?: boolean; hayed?: boolean; foraged?: boolean },
 ): { what: string; until: string }[] {
   const limits = t.product?.limits;
   if (!limits) return [];
@@ -200,6 +253,8 @@ export function restrictionsAfter(
   const list: { what: string; until: string }[] = [];
   if (limits.reentryHours)
     list.push({ what: "No entry without protective clothing", until: until(limits.reentryHours) });
+  if (limits.foragingDays && site.foraged)
+    list.push({ what: "No gathering of food", until: until(limits.foragingDays * 24) });
   if (limits.grazingDays && site.grazed) list.push({ what: "No grazing", until: until(limits.grazingDays * 24) });
   if (limits.hayingDays && site.hayed) list.push({ what: "No haying", until: until(limits.hayingDays * 24) });
   return list;

@@ -13,6 +13,7 @@ import {
   uuid,
 } from "drizzle-orm/pg-core";
 import { bytes, createdAt, districtId, districtKey, inSameDistrict, maybeSignedBy, rowId, signedBy } from "./columns";
+import { label } from "./district";
 import { finding } from "./findings";
 import { patch } from "./ground";
 import { crew } from "./season";
@@ -52,6 +53,8 @@ export const plan = pgTable(
     followsPlan: uuid("follows_plan"),
     /** the check that found plants again, where it is planned because of it */
     afterCheck: uuid("after_check"),
+    /** version of the label in force when the work was planned, or checked again since */
+    labelId: uuid("label_id"),
     version: integer("version").notNull().default(1),
     followedBy: text("followed_by").notNull(),
     overruling: text("overruling"),
@@ -67,6 +70,7 @@ export const plan = pgTable(
     districtKey(t),
     inSameDistrict(t, t.patchId, patch, "plan_patch_fk"),
     inSameDistrict(t, t.crewId, crew, "plan_crew_fk"),
+    inSameDistrict(t, t.labelId, label, "plan_label_fk"),
     foreignKey({
       name: "plan_finding_fk",
       columns: [t.districtId, t.patchId, t.findingId],

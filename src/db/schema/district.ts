@@ -14,7 +14,7 @@ import {
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
-import { createdAt, districtId, districtKey, maybeSignedBy, rowId, signedBy } from "./columns";
+import { bytes, createdAt, districtId, districtKey, inSameDistrict, maybeSignedBy, rowId, signedBy } from "./columns";
 import { site } from "./ground";
 import { districtCostsSchema, districtSettingsSchema } from "@/contracts/stored";
 import { labelLimitsSchema } from "@/core/records";
@@ -149,10 +149,31 @@ export const label = pgTable(
     id: rowId(),
     name: text("name").notNull(),
     limits: jsonOf("limits", labelLimitsSchema).notNull(),
+    version: integer("version").notNull().default(1),
+    /** the version before this one; each is replaced once */
+    replaces: uuid("replaces"),
     ...signedBy("enteredBy", "entered_by"),
     createdAt: createdAt(),
   },
-  (t) => [districtKey(t), index("label_district").on(t.districtId)],
+  (t) => [
+    districtKey(t),
+    index("label_district").on(t.districtId),
+    uniqueIndex("label_replaced_once").on(t.districtId, t.replaces),
+  ],
+);
+
+/** The label itself, as a PDF that a person uploaded. It is served as a download alone. Appended. */
+export const labelPaper = pgTable(
+  "label_paper",
+  {
+    districtId: districtId(),
+    /** the label's own id: each version has one paper */
+    id: rowId(),
+    content: bytes("content").notNull(),
+    ...signedBy("by", "by"),
+    at: timestamp("at", { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [districtKey(t), inSameDistrict(t, t.id, label, "label_paper_label_fk")],
 );
 
 /** What the label says, in SI units. Absent means: the label says nothing. */

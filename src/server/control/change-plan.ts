@@ -9,6 +9,7 @@ import { now } from "../platform/clock";
 import { edited, notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
+import { labelChange } from "../records/labels";
 import { signature } from "../records/signature";
 import { daysOf, mustBeInside, mustBeOpen, peopleOfWork, workSchema } from "./make-plan";
 import { judgedNow, readPlanning } from "./planning";
@@ -113,6 +114,18 @@ export async function partDone(member: Member, raw: unknown): Promise<void> {
       .update(plan)
       .set({ doneShare: input.donePercent / 100 })
       .where(eq(plan.id, held.id));
+  });
+}
+
+/** A label was replaced after the work was planned: a specialist has checked the plan against the version in force. */
+export async function checkLabelAgain(member: Member, raw: unknown): Promise<void> {
+  const input = versioned.parse(raw);
+  await asMember(member, async (tx) => {
+    const held = await heldPlan(tx, input, "checked against the label in force");
+    const change = held.labelId ? await labelChange(tx, held.labelId) : null;
+    if (!change) throw new Refusal(409, "The label of this plan has not changed.");
+    await count(tx, member, "change");
+    await tx.update(plan).set({ labelId: change.newId }).where(eq(plan.id, held.id));
   });
 }
 

@@ -42,6 +42,8 @@ const planInputSchema = workSchema
     method: z.string().min(1).max(60),
     /** plans on the patch that the person has seen, by id */
     seenPlans: several(z.uuid(), 100, "at most 100 plans"),
+    /** the label that is meant to be used, where the method uses a product */
+    labelId: z.union([z.uuid(), z.literal("")]).optional(),
     afterCheck: z.union([z.uuid(), z.literal("")]).optional(),
     cover: z.enum(["plant", "nothing"], "say what should grow there, or that nothing is sown"),
     coverPlants: several(z.string().max(120), 5, "choose at most 5 plants"),
@@ -160,6 +162,7 @@ export async function makePlan(member: Member, raw: unknown): Promise<string> {
       ...{ id, method, intendedOn: firstOf(daysOf(input)), onDays: daysOf(input), hours: advice.hours },
       ...{ windowFrom: advice.window?.from ?? "", windowTo: advice.window?.to ?? "" },
       followedBy: cover.words,
+      labelId: labelOf(view, advice, input.labelId || null),
       afterCheck: await regrowthOf(tx, view.patchId, input.afterCheck || null),
     });
     if (cover.on)
@@ -170,6 +173,14 @@ export async function makePlan(member: Member, raw: unknown): Promise<string> {
       });
     return id;
   });
+}
+
+/** @throws {Refusal} 400 where the label is not in force */
+function labelOf(view: PlanningView, { method }: MethodAdvice, labelId: string | null): string | null {
+  if (labelId === null || method.kind !== "product") return null;
+  if (!view.labels.some(({ id }) => id === labelId))
+    throw new Refusal(400, "This label is not in force here.", [{ field: "labelId", what: "choose one of the list" }]);
+  return labelId;
 }
 
 /** What is sown is sown within so many days from the day on which it may begin. */

@@ -13,6 +13,7 @@ import type { Plants } from "../flora/plants";
 import { todayIn } from "../platform/clock";
 import { notFound } from "../platform/faults";
 import { asMember, type Member } from "../platform/session";
+import { type LabelChange, labelChange } from "../records/labels";
 
 export type PlanRow = typeof plan.$inferSelect;
 
@@ -74,7 +75,7 @@ export async function readLines(tx: Transaction, member: Member, where: ReturnTy
   }));
 }
 
-const titleOf = (method: string, plant: string, isAfter: boolean) => ({
+export const titleOf = (method: string, plant: string, isAfter: boolean) => ({
   method,
   plant,
   title: isAfter ? `${method}, after ${plant}` : `${method}: ${plant}`,
@@ -168,6 +169,8 @@ async function orderedWork(tx: Transaction, lines: PlanLine[], here: Climate): P
 
 export interface PlanDetail extends PlanLine {
   today: string;
+  /** what the label in force says otherwise than the one it was planned with */
+  labelChange: LabelChange | null;
   /** the record that closed it, and those of its parts */
   entries: { id: string; seq: number; kind: string }[];
   /** what is sown afterward, and what this follows */
@@ -191,7 +194,16 @@ export async function planDetail(member: Member, id: string): Promise<PlanDetail
       .select({ id: plan.id, intendedOn: plan.intendedOn, state: plan.state })
       .from(plan)
       .where(eq(plan.followsPlan, id));
-    return { ...line, today: todayIn(zone), entries, followedByPlan: after ?? null, history: await historyOf(tx, id) };
+    const changed =
+      line.plan.state === "planned" && line.plan.labelId ? await labelChange(tx, line.plan.labelId) : null;
+    return {
+      ...line,
+      labelChange: changed,
+      today: todayIn(zone),
+      entries,
+      followedByPlan: after ?? null,
+      history: await historyOf(tx, id),
+    };
   });
 }
 
@@ -223,6 +235,7 @@ function changeInWords(before: Row | null, after: Row | null, names: Map<string,
   const said = [
     daysIn(before) === daysIn(after) ? "" : `Moved from ${daysIn(before)} to ${daysIn(after)}.`,
     people(before) === people(after) ? "" : `Handed from ${people(before)} to ${people(after)}.`,
+    before.label_id === after.label_id ? "" : "Checked against the label in force.",
     before.done_share === after.done_share || after.state === "done"
       ? ""
       : `${Math.round(Number(after.done_share) * 100)}% done.`,

@@ -27,6 +27,7 @@ import { now, todayIn } from "../platform/clock";
 import { notFound, Refusal } from "../platform/faults";
 import { type CrewLine, crewsHere } from "../people/crews";
 import { asMember, type Member } from "../platform/session";
+import { labelsInForce } from "../records/labels";
 import { askGate } from "./gate";
 import { overrulingRecordSchema } from "@/contracts/finding";
 import { readStored } from "@/db/schema/json";
@@ -62,6 +63,8 @@ export interface PlanningView {
   crews: CrewLine[];
   /** work that is already planned on this patch */
   others: OtherPlan[];
+  /** labels in force */
+  labels: { id: string; name: string }[];
   /** plants that this district keeps, for what should grow there afterward */
   keeps: { id: string; name: string }[];
   today: string;
@@ -181,6 +184,7 @@ export async function readPlanning(
     everyone: helpersOf(people),
     crews: await crewsHere(tx),
     others: await plannedOn(tx, held.id),
+    labels: (await labelsInForce(tx)).map(({ id, name }) => ({ id, name })),
     keeps: await keptHere(tx, plants, row.s.id),
     today,
   };

@@ -3,7 +3,7 @@ import { and, desc, eq, gt, inArray, isNull, lte, or, sql } from "drizzle-orm";
 import type { Climate } from "@/core/flora";
 import { addDays } from "@/core/time";
 import type { Transaction } from "@/db/client";
-import { district, finding, followUp, membership, patch, plan, report, site } from "@/db/schema";
+import { district, finding, followUp, label, membership, patch, plan, report, site } from "@/db/schema";
 import { findingLines } from "../findings/findings";
 import { plantsHere } from "../flora/amendments";
 import { methodNamesHere } from "../flora/own-methods";
@@ -13,7 +13,7 @@ import { asMember, type Member } from "../platform/session";
 import { doneAgainstGate, licensesEnding, waitsInForce } from "../records/in-force";
 import { askGate } from "./gate";
 import { listsByPlace } from "./list";
-import { isOf, seedDays } from "./plan-lines";
+import { isOf, seedDays, titleOf } from "./plan-lines";
 
 const SOON_DAYS = 45;
 /** Checks recorded within so many days are shown as done, the latest few. */
@@ -131,22 +131,24 @@ async function windowsOf(tx: Transaction, member: Member, plants: Plants, today:
   const seedDay = seedDays(plants, today, here);
   const nameOf = await methodNamesHere(tx);
   const windows = [];
+  const replaced = new Set((await tx.select({ id: label.replaces }).from(label)).map(({ id }) => id));
   for (const [i, { p, ...rest }] of rows.entries())
     windows.push({
       id: p.id,
       findingId: p.findingId,
       patchId: p.patchId,
-      method: nameOf(p.method),
-      plant: plants.common(plants.nameNow(p)),
+      ...titleOf(nameOf(p.method), plants.common(plants.nameNow(p)), p.followsPlan !== null),
       from: p.windowFrom,
       to: p.windowTo,
       intendedOn: p.intendedOn,
       open: p.windowFrom <= today && today <= p.windowTo,
       days: daysBetween(today, p.windowTo),
-      lastBeforeSeed: seedDay(plants.nameNow(p)),
+      // What is sown afterward hurries for no seed.
+      lastBeforeSeed: p.followsPlan ? null : seedDay(plants.nameNow(p)),
       overruled: p.overruling !== null,
       mine: isOf(p, member.personId),
       missed: p.windowTo < today,
+      labelChanged: p.labelId !== null && replaced.has(p.labelId),
       against: i < MOST_ASKED ? await againstNow(tx, p) : [],
       ...rest,
     });

@@ -1,10 +1,11 @@
 import { firstOf } from "@/core/items";
-import { district, label } from "@/db/schema";
+import { district } from "@/db/schema";
 import { listsByPlace } from "../control/list";
 import { planLines } from "../control/plan-lines";
 import { patchLines, siteLines } from "../ground/ground";
 import { confirmedCounts } from "../judge/cases";
 import { todayIn } from "../platform/clock";
+import { labelsInForce } from "../records/labels";
 import { asMember, deviceKey, type Member } from "../platform/session";
 import { districtModel } from "./amendments";
 import { shippedFlora } from "./flora";
@@ -22,7 +23,7 @@ export async function benchPackOf(member: Member, demonstration: boolean) {
       here,
       flora: (await districtModel(tx)).flora.version,
       confirmed: await confirmedCounts(tx),
-      labels: await tx.select({ id: label.id, name: label.name, limits: label.limits }).from(label).orderBy(label.name),
+      labels: (await labelsInForce(tx)).map(({ id, name, limits }) => ({ id, name, limits })),
     };
   });
   const work = (await planLines(member))

@@ -1,24 +1,30 @@
-import { eq } from "drizzle-orm";
+import { eq, isNull } from "drizzle-orm";
+import { alias } from "drizzle-orm/pg-core";
 import { z } from "zod";
 import type { RecordInput } from "@/contracts/treatment";
-import type { Treatment } from "@/core/records";
-import type { Transaction } from "@/db/client";
-import { Refusal } from "../platform/faults";
 import { plainText } from "@/core/limits";
-import { labelLimitsSchema } from "@/core/records";
-import { label } from "@/db/schema";
+import { type LabelLimits, labelLimitsSchema, type Treatment } from "@/core/records";
+import type { Transaction } from "@/db/client";
+import { label, labelPaper } from "@/db/schema";
+import { notFound, Refusal } from "../platform/faults";
+import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
 import { signature } from "./signature";
 
 const labelInputSchema = z.object({
   id: z.uuid(),
   name: plainText(2, 120, "give the label's name"),
+  /** the version that it takes the place of */
+  replaces: z.union([z.uuid(), z.literal("")]).default(""),
   limits: labelLimitsSchema,
 });
 
+/** Enters what a label says, or a new version of one. The version before stays, as plans and records carry it. */
 export async function saveLabel(member: Member, raw: unknown): Promise<void> {
   const input = labelInputSchema.parse(raw);
   await asMember(member, async (tx) => {
+    const before = input.replaces ? await currentLabel(tx, input.replaces) : null;
+    await count(tx, member, "change");
     await tx
       .insert(label)
       .values({
@@ -26,24 +32,152 @@ export async function saveLabel(member: Member, raw: unknown): Promise<void> {
         id: input.id,
         name: input.name,
         limits: input.limits,
+        replaces: before?.id ?? null,
+        version: (before?.version ?? 0) + 1,
         ...signature("enteredBy", member),
       })
       .onConflictDoNothing();
   });
 }
 
-/** The district's labels, by name. */
-export const labelLines = (member: Member) => asMember(member, (tx) => tx.select().from(label).orderBy(label.name));
+/** @throws {Refusal} 404 where there is none, 409 where another version took its place */
+async function currentLabel(tx: Transaction, id: string): Promise<typeof label.$inferSelect> {
+  const [held] = await tx.select().from(label).where(eq(label.id, id)).for("update");
+  if (!held) throw notFound("The label");
+  const newer = await newerThan(tx, id);
+  if (newer)
+    throw new Refusal(
+      409,
+      `Version ${newer.version} of “${newer.name}” took its place. Enter the change over that one.`,
+    );
+  return held;
+}
 
-/** The label's limits come from the district's own table, never from what the client sent. */
+async function newerThan(tx: Transaction, id: string): Promise<typeof label.$inferSelect | undefined> {
+  const [newer] = await tx.select().from(label).where(eq(label.replaces, id));
+  return newer;
+}
+
+const later = alias(label, "later");
+
+/** Labels in force, by name: a version that was replaced is none of them. */
+export const labelsInForce = (tx: Transaction) =>
+  tx
+    .select({
+      id: label.id,
+      name: label.name,
+      limits: label.limits,
+      version: label.version,
+      enteredBy: label.enteredBy,
+    })
+    .from(label)
+    .leftJoin(later, eq(later.replaces, label.id))
+    .where(isNull(later.id))
+    .orderBy(label.name);
+
+/** The district's labels in force, and whether each has its paper here. */
+export const labelLines = (member: Member) =>
+  asMember(member, async (tx) => {
+    const papers = new Set((await tx.select({ id: labelPaper.id }).from(labelPaper)).map(({ id }) => id));
+    return (await labelsInForce(tx)).map((line) => ({ ...line, hasPaper: papers.has(line.id) }));
+  });
+
+/** The label's limits come from the district's own table, never from what the client sent. Only a correction may name an old version. */
 export async function withLabel(
   tx: Transaction,
   product: NonNullable<RecordInput["treatment"]["product"]>,
+  isCorrection: boolean,
 ): Promise<NonNullable<Treatment["product"]>> {
   const [held] = await tx.select().from(label).where(eq(label.id, product.labelId));
   if (!held)
     throw new Refusal(400, "That label is not entered here.", [
       { field: "product.labelId", what: "enter the label first" },
     ]);
+  const newer = isCorrection ? undefined : await newerThan(tx, held.id);
+  if (newer)
+    throw new Refusal(409, `Version ${newer.version} of “${newer.name}” is in force now.`, [
+      { field: "product.labelId", what: "choose the version in force, and check the amounts against it" },
+    ]);
   return { ...product, labelName: held.name, limits: labelLimitsSchema.parse(held.limits) };
+}
+
+export interface LabelChange {
+  /** the version in force */
+  newId: string;
+  name: string;
+  from: number;
+  to: number;
+  /** each limit that says something else now, as a line */
+  lines: string[];
+}
+
+/** What a label in force says otherwise than the version that a plan carries; null where that version is in force. */
+export async function labelChange(tx: Transaction, labelId: string): Promise<LabelChange | null> {
+  const [held] = await tx.select().from(label).where(eq(label.id, labelId));
+  if (!held) return null;
+  let newest = held;
+  for (let next = await newerThan(tx, held.id); next; next = await newerThan(tx, next.id)) newest = next;
+  if (newest.id === held.id) return null;
+  return {
+    newId: newest.id,
+    name: newest.name,
+    from: held.version,
+    to: newest.version,
+    lines: differences(held.limits, newest.limits),
+  };
+}
+
+const differences = (before: LabelLimits, after: LabelLimits): string[] =>
+  Object.keys({ ...before, ...after }).flatMap((key) => {
+    const [was, is] = [before[key as keyof LabelLimits], after[key as keyof LabelLimits]];
+    return was === is ? [] : [`${LIMIT_WORDS[key] ?? key}: ${was ?? "not said"}, now ${is ?? "not said"}`];
+  });
+
+const LIMIT_WORDS: Record<string, string> = {
+  ratePerHaMax: "highest rate per ha",
+  seasonMaxPerHa: "most per ha and season",
+  windMaxMS: "wind at most, m/s",
+  windMinMS: "wind at least, m/s",
+  temperatureMaxC: "temperature at most, °C",
+  temperatureMinC: "temperature at least, °C",
+  rainFreeHours: "hours without rain",
+  reentryHours: "re-entry, h",
+  grazingDays: "no grazing, days",
+  hayingDays: "no haying, days",
+  foragingDays: "no gathering, days",
+  waterBufferM: "distance to water, m",
+  percentVvMax: "most of the mix, % v/v",
+  tankMax: "most in one tank",
+  carrierMinLPerHa: "water at least, L/ha",
+  applicationsMax: "applications in a season",
+  intervalDays: "days between applications",
+  humidityMinPercent: "humidity at least, %",
+};
+
+/** A label's PDF weighs less than this. */
+export const MOST_PAPER_BYTES = 10_000_000;
+
+/** Keeps a label's PDF. What is no PDF by its own first bytes is refused; it is never opened here, and served as a download alone. */
+export async function saveLabelPaper(member: Member, id: string, content: Buffer): Promise<void> {
+  if (!z.uuid().safeParse(id).success) throw notFound("The label");
+  if (content.subarray(0, 5).toString("latin1") !== "%PDF-" || !content.subarray(-2048).includes("%%EOF"))
+    throw new Refusal(400, "This file is no whole PDF. Choose the label's PDF.");
+  await asMember(member, async (tx) => {
+    const [held] = await tx.select({ id: label.id }).from(label).where(eq(label.id, id));
+    if (!held) throw notFound("The label");
+    await count(tx, member, "picture");
+    await tx
+      .insert(labelPaper)
+      .values({ districtId: member.districtId, id, content, ...signature("by", member) })
+      .onConflictDoNothing();
+  });
+}
+
+export async function labelPaperContent(member: Member, id: string): Promise<Buffer> {
+  if (!z.uuid().safeParse(id).success) throw notFound("The label");
+  return asMember(member, async (tx) => {
+    const [row] = await tx.select({ content: labelPaper.content }).from(labelPaper).where(eq(labelPaper.id, id));
+    if (!row) throw notFound("The label’s PDF");
+    return row.content;
+  });
 }

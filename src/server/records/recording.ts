@@ -2,7 +2,7 @@ import { firstOf } from "@/core/items";
 import { and, eq, isNull } from "drizzle-orm";
 import { z } from "zod";
 import { stageOn } from "@/core/flora";
-import { district, label, patch, plan, site } from "@/db/schema";
+import { district, patch, plan, site } from "@/db/schema";
 import { askGate, personAt } from "../control/gate";
 import { plantsHere } from "../flora/amendments";
 import { kitNames, methodsHere } from "../flora/own-methods";
@@ -10,6 +10,7 @@ import { waterNear } from "../ground/water";
 import { now, todayIn } from "../platform/clock";
 import { notFound } from "../platform/faults";
 import { asMember, type Member } from "../platform/session";
+import { labelsInForce } from "./labels";
 
 /** What the record form starts from: the plan with its person, the patch, the labels, and what stands against it now. */
 export async function recordingFor(member: Member, planId: string) {
@@ -37,7 +38,7 @@ export async function recordingFor(member: Member, planId: string) {
       stage: taxon ? stageOn(taxon, todayIn(row.site.zone), here) : ("vegetative" as const),
       person: await personAt(tx, row.plan.personId, moment),
       water: await waterNear(tx, row.patch.id),
-      labels: await tx.select({ id: label.id, name: label.name, limits: label.limits }).from(label).orderBy(label.name),
+      labels: await labelsInForce(tx),
       method: method ?? null,
       kit: kitNames(method),
       settings: here.settings,

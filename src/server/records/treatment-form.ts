@@ -54,6 +54,16 @@ export function readLabelForm(form: FormData): unknown {
     grazingDays: number(form, "grazingDays"),
     hayingDays: number(form, "hayingDays"),
     waterBufferM: number(form, "waterBufferM"),
+    percentVvMax: number(form, "percentVvMax"),
+    tankMax: number(form, "tankMax"),
+    carrierMinLPerHa: number(form, "carrierMinLPerHa"),
+    applicationsMax: number(form, "applicationsMax"),
+    intervalDays: number(form, "intervalDays"),
+    humidityMinPercent: number(form, "humidityMinPercent"),
+    foragingDays: number(form, "foragingDays"),
+    gear: optional(form, "gear"),
+    additives: optional(form, "additives"),
+    sites: optional(form, "sites"),
   };
-  return { id: text(form, "id"), name: text(form, "name"), limits };
+  return { id: text(form, "id"), name: text(form, "name"), replaces: text(form, "replaces"), limits };
 }

@@ -194,7 +194,7 @@ async function completed(
       taxon: work.taxon,
       method: work.method.id,
       methodName: work.method.name,
-      product: input.treatment.product && (await withLabel(tx, input.treatment.product)),
+      product: input.treatment.product && (await withLabel(tx, input.treatment.product, corrected !== null)),
       water: await waterNear(tx, work.patchId),
       waterDistanceM: null,
       overruling: work.plan.overruling ?? undefined,
@@ -296,13 +296,22 @@ async function usedThisSeason(
 ): Promise<SeasonUse> {
   const seasonIn = (t: Treatment) => seasonOf(dayIn(work.zone, new Date(t.from)), work.hemisphere);
   const others = await standingEntries(tx, work.patchId);
-  const used = others
-    .filter((entry) => entry.id !== superseded)
-    .map((entry) => entry.body)
+  const earlier = others.filter((entry) => entry.id !== superseded).map((entry) => entry.body);
+  const same = earlier
     .filter((other) => other.product && other.product.labelId === treatment.product?.labelId)
-    .filter((other) => seasonIn(other) === seasonIn(treatment))
-    .reduce((sum, other) => sum + (other.product?.total ?? 0), 0);
-  return { used, patchM2: work.patchM2 };
+    .filter((other) => seasonIn(other) === seasonIn(treatment));
+  const group = treatment.product?.limits.siteOfAction;
+  const withGroup = new Set(
+    earlier.filter((other) => group && other.product?.limits.siteOfAction === group).map(seasonIn),
+  );
+  let groupSeasons = 1;
+  while (withGroup.has(seasonIn(treatment) - groupSeasons)) groupSeasons++;
+  return {
+    used: same.reduce((sum, other) => sum + (other.product?.total ?? 0), 0),
+    patchM2: work.patchM2,
+    days: same.map((other) => dayIn(work.zone, new Date(other.from))),
+    groupSeasons: group ? groupSeasons : 1,
+  };
 }
 
 /** A correction may move work to another patch: the one that is left stands as what remains there says. */

@@ -8,6 +8,6 @@ export const metadata = { title: "Mix" };
 export default async function MixPage({ searchParams }: { searchParams: Promise<{ plan?: string }> }) {
   const member = await memberOrSignIn();
   const { plan = "" } = await searchParams;
-  const { key, units, work, labels } = await benchPackOf(member, isDemonstration());
-  return <MixBook pack={{ key, units, work, labels }} planId={plan} />;
+  const { key, units, work, labels, sites, today, zone, demonstration } = await benchPackOf(member, isDemonstration());
+  return <MixBook pack={{ key, units, work, labels, sites, today, zone, demonstration }} planId={plan} />;
 }

@@ -67,21 +67,31 @@ export function WorkNow({ view }: { view: TodayView }) {
               <Empty>No work is planned. Plan it from a finding that is clear to act.</Empty>
             </li>
           ) : (
-            view.windows.map((w) => (
-              <Line
-                key={w.id}
-                href={view.mayRecord && w.open ? `/ledger/new?plan=${w.id}` : `/season/plan/${w.id}`}
-                main={`${w.mine ? "Yours · " : ""}${w.method}: ${w.plant}`}
-                sub={`${w.patch}, ${w.site} · ${w.person} · ${windowWords(w)}${w.lastBeforeSeed ? ` · last good day before seed ${shortDay(w.lastBeforeSeed)}` : ""}${w.overruled ? " · overruled in writing" : ""}`}
-                badge={w.open ? "open" : w.missed ? "missed" : undefined}
-              />
-            ))
+            view.windows.map((w) => <WindowLine key={w.id} w={w} mayRecord={view.mayRecord} />)
           )}
         </ul>
       </Section>
     </>
   );
 }
+
+/** A piece of planned work with what presses. */
+const WindowLine = ({ w, mayRecord }: { w: TodayView["windows"][number]; mayRecord: boolean }) => {
+  const presses = [
+    windowWords(w),
+    w.lastBeforeSeed ? `last good day before seed ${shortDay(w.lastBeforeSeed)}` : "",
+    w.overruled ? "overruled in writing" : "",
+    w.labelChanged ? "the label has changed since: check the plan again" : "",
+  ];
+  return (
+    <Line
+      href={mayRecord && w.open && !w.labelChanged ? `/ledger/new?plan=${w.id}` : `/season/plan/${w.id}`}
+      main={`${w.mine ? "Yours · " : ""}${w.title}`}
+      sub={[`${w.patch}, ${w.site}`, w.person, ...presses].filter(Boolean).join(" · ")}
+      badge={w.open ? "open" : w.missed ? "missed" : undefined}
+    />
+  );
+};
 
 function windowWords(w: TodayView["windows"][number]): string {
   if (w.missed) return `the window closed on ${shortDay(w.to)}: move it or drop it`;

@@ -1,9 +1,12 @@
 import { PageHead } from "@/components/ui/page";
 import { Button } from "@/components/ui/button";
+import { LabelPaper } from "@/components/records/label-paper";
+import { Disclosure, PlainAction } from "@/components/ui/disclosure";
 import Link from "next/link";
 import { v7 as uuidv7 } from "uuid";
 import { labelAction } from "@/app/actions/records";
 import { ActionForm, Field } from "@/components/ui/action-form";
+import type { LabelLimits } from "@/core/records";
 import { labelLines } from "@/server/records/labels";
 import { memberOrSignIn } from "@/server/platform/session";
 
@@ -11,20 +14,37 @@ export const metadata = { title: "Labels" };
 const NUMBERS: [string, string][] = [
   ["ratePerHaMax", "Highest rate per ha"],
   ["seasonMaxPerHa", "Most per ha and season"],
+  ["percentVvMax", "Most of the mix, % v/v"],
+  ["tankMax", "Most in one tank"],
+  ["carrierMinLPerHa", "Water at least, L/ha"],
+  ["applicationsMax", "Applications in a season"],
+  ["intervalDays", "Days between two applications"],
   ["windMaxMS", "Wind at most, m/s"],
   ["windMinMS", "Wind at least, m/s"],
   ["temperatureMaxC", "At most, °C"],
   ["temperatureMinC", "At least, °C"],
+  ["humidityMinPercent", "Humidity at least, %"],
   ["rainFreeHours", "Hours without rain after"],
   ["reentryHours", "Re-entry after, h"],
   ["grazingDays", "No grazing, days"],
   ["hayingDays", "No haying, days"],
+  ["foragingDays", "No gathering of food, days"],
   ["waterBufferM", "Distance to water, m"],
 ];
+const WORDS: [string, string][] = [
+  ["gear", "Protective gear, as the label says"],
+  ["additives", "Additives that it allows"],
+  ["sites", "Sites and plants that it names"],
+];
+
+/** What a person would look for on the label, and does not find. */
+const silentOn = (limits: LabelLimits): string[] =>
+  NUMBERS.filter(([name]) => limits[name as keyof LabelLimits] === undefined).map(([, text]) => text.toLowerCase());
 
 export default async function LabelsPage() {
   const member = await memberOrSignIn();
   const rows = await labelLines(member);
+  const mayEnter = member.roles.some((r) => r === "applicator" || r === "specialist");
   return (
     <div className="px-4 md:px-6 py-5 max-w-[900px]">
       <PageHead above={<Link href="/ledger">Ledger</Link>} title="Labels" />
@@ -45,49 +65,86 @@ export default async function LabelsPage() {
               ]
                 .filter(Boolean)
                 .join(" · ")}{" "}
-              · entered by {r.enteredBy}
+              · the label does not say: {silentOn(r.limits).join(", ") || "nothing is missing"} · entered by{" "}
+              {r.enteredBy}
             </span>
+            <span className="small block">
+              Version {r.version}.{" "}
+              {r.hasPaper ? (
+                <a className="tap" href={`/api/v1/label-papers/${r.id}`} download>
+                  Download its PDF
+                </a>
+              ) : (
+                "Its PDF is not here."
+              )}
+            </span>
+            {mayEnter ? (
+              <>
+                {r.hasPaper ? null : <LabelPaper id={r.id} name={r.name} />}
+                <Disclosure summary={<PlainAction>The label has changed …</PlainAction>} look="small">
+                  <LabelForm of={r} />
+                </Disclosure>
+              </>
+            ) : null}
           </li>
         ))}
         {rows.length === 0 ? <li className="small py-2">No label entered yet.</li> : null}
       </ul>
-      {member.roles.some((r) => r === "applicator" || r === "specialist") ? (
+      {mayEnter ? (
         <section className="mt-6">
           <h2 className="ruled">Enter a label</h2>
-          <ActionForm
-            action={labelAction}
-            draft="label"
-            renew
-            label="Enter a label"
-            className="grid sm:grid-cols-3 gap-x-6 gap-y-4 mt-3"
-          >
-            <input type="hidden" name="id" value={uuidv7()} />
-            <Field name="name" label="Name on the label">
-              <input name="name" required />
-            </Field>
-            <Field name="limits.registration" label="Registration number">
-              <input name="registration" />
-            </Field>
-            <Field name="limits.siteOfAction" label="Site-of-action group">
-              <input name="siteOfAction" />
-            </Field>
-            <Field name="limits.rateUnit" label="Measured in">
-              <select name="rateUnit">
-                <option value="L">litres</option>
-                <option value="kg">kilograms</option>
-              </select>
-            </Field>
-            {NUMBERS.map(([name, text]) => (
-              <Field key={name} name={`limits.${name}`} label={text}>
-                <input name={name} inputMode="decimal" className="figure" />
-              </Field>
-            ))}
-            <Button type="submit" look="press" className="self-end">
-              Enter it
-            </Button>
-          </ActionForm>
+          <LabelForm />
         </section>
       ) : null}
     </div>
   );
 }
+
+type Line = Awaited<ReturnType<typeof labelLines>>[number];
+
+/** What a label says, as a form: a new one, or the next version of one. */
+const LabelForm = ({ of }: { of?: Line }) => (
+  <ActionForm
+    action={labelAction}
+    draft={`label-${of?.id ?? "new"}`}
+    renew
+    label={of ? `A new version of ${of.name}` : "Enter a label"}
+    className="grid sm:grid-cols-3 gap-x-6 gap-y-4 mt-3"
+  >
+    <input type="hidden" name="id" value={uuidv7()} />
+    <input type="hidden" name="replaces" value={of?.id ?? ""} />
+    <Field name="name" label="Name on the label">
+      <input name="name" required defaultValue={of?.name} />
+    </Field>
+    <Field name="limits.registration" label="Registration number">
+      <input name="registration" defaultValue={of?.limits.registration} />
+    </Field>
+    <Field name="limits.siteOfAction" label="Site-of-action group">
+      <input name="siteOfAction" defaultValue={of?.limits.siteOfAction} />
+    </Field>
+    <Field name="limits.rateUnit" label="Measured in">
+      <select name="rateUnit" defaultValue={of?.limits.rateUnit}>
+        <option value="L">liters</option>
+        <option value="kg">kilograms</option>
+      </select>
+    </Field>
+    {NUMBERS.map(([name, text]) => (
+      <Field key={name} name={`limits.${name}`} label={text}>
+        <input
+          name={name}
+          inputMode="decimal"
+          className="figure"
+          defaultValue={of?.limits[name as keyof LabelLimits]}
+        />
+      </Field>
+    ))}
+    {WORDS.map(([name, text]) => (
+      <Field key={name} name={`limits.${name}`} label={text}>
+        <input name={name} defaultValue={of?.limits[name as keyof LabelLimits]} />
+      </Field>
+    ))}
+    <Button type="submit" look="press" className="self-end">
+      {of ? "Put it in force" : "Enter it"}
+    </Button>
+  </ActionForm>
+);

@@ -40,6 +40,18 @@ export function PlanForm({
         crews={view.crews}
         hint={`${shortDay(window.from)} to ${shortDay(window.to)}`}
       />
+      {method.kind === "product" ? (
+        <Field name="labelId" label="Label that is meant" hint="the plan is checked again where this label changes">
+          <select name="labelId" defaultValue="">
+            <option value="">not chosen yet</option>
+            {view.labels.map((held) => (
+              <option key={held.id} value={held.id}>
+                {held.name}
+              </option>
+            ))}
+          </select>
+        </Field>
+      ) : null}
       <Cover view={view} from={window.from} />
       <Button type="submit" look="press">
         Put it in the season

@@ -7,7 +7,7 @@ import { type PlanDetail, planDetail } from "@/server/control/plan-lines";
 import { plannersFor } from "@/server/control/planning";
 import { Refusal } from "@/server/platform/faults";
 import { memberOrSignIn } from "@/server/platform/session";
-import { ChangeForm, DropForm, PartForm } from "./plan-acts";
+import { ChangedLabel, ChangeForm, DropForm, PartForm } from "./plan-acts";
 
 export const metadata = { title: "Plan" };
 const STATES = { planned: "Planned", done: "Done", dropped: "Dropped" } as const;
@@ -47,6 +47,7 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
           {line.plant} <span className="latin">{plan.taxon}</span>
         </p>
       </PageHead>
+      {line.labelChange ? <ChangedLabel line={line} change={line.labelChange} specialist={specialist} /> : null}
       <Facts line={line} />
       {open && specialist ? <ChangeForm line={line} choices={await plannersFor(member)} /> : null}
       {open && mayRecord ? <PartForm plan={plan} /> : null}

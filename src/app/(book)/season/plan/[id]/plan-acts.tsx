@@ -1,7 +1,8 @@
-import { changePlanAction, dropPlanAction, partDoneAction } from "@/app/actions/season";
+import { changePlanAction, checkLabelAction, dropPlanAction, partDoneAction } from "@/app/actions/season";
 import { WorkFields } from "@/components/season/work-fields";
 import { ActionForm, Field } from "@/components/ui/action-form";
 import { Button } from "@/components/ui/button";
+import { Notice } from "@/components/ui/notice";
 import { Disclosure, PlainAction } from "@/components/ui/disclosure";
 import { shortDay } from "@/components/words/dates";
 import type { PlanDetail, PlanRow } from "@/server/control/plan-lines";
@@ -42,6 +43,40 @@ export const ChangeForm = ({
       </Button>
     </ActionForm>
   </Disclosure>
+);
+
+/** The label was replaced after the work was planned: what it says otherwise, to be checked. */
+export const ChangedLabel = ({
+  line: { plan },
+  change,
+  specialist,
+}: {
+  line: PlanDetail;
+  change: NonNullable<PlanDetail["labelChange"]>;
+  specialist: boolean;
+}) => (
+  <Notice grave className="mt-4 max-w-[70ch]">
+    <strong>
+      The label “{change.name}” has changed since this was planned: version {change.to} is in force, not {change.from}.
+    </strong>
+    <ul className="list-disc pl-5">
+      {change.lines.map((line) => (
+        <li key={line}>{line}</li>
+      ))}
+      {change.lines.length === 0 ? <li>No limit that is typed in has changed. Read what else it says.</li> : null}
+    </ul>
+    {specialist ? (
+      <ActionForm
+        key={plan.version}
+        action={checkLabelAction}
+        label="Check against the label"
+        className="mt-2 no-print"
+      >
+        <Held plan={plan} />
+        <Button type="submit">I have checked the plan against version {change.to}</Button>
+      </ActionForm>
+    ) : null}
+  </Notice>
 );
 
 /** Part of the work is done without a record of its own, such as a day of digging. */

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { between, calculation, from0 } from "../product";
+import { between, calculation, from0 } from "./calculation";
 
 /** Saturation vapor pressure over water, kPa. Source: FAO Irrigation and Drainage Paper 56 (1998), equation 11. */
 const saturation = (celsius: number): number => 0.6108 * Math.exp((17.27 * celsius) / (celsius + 237.3));

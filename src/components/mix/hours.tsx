@@ -1,0 +1,183 @@
+"use client";
+import { parse } from "csv-parse/browser/esm/sync";
+import { useState } from "react";
+import SunCalc from "suncalc";
+import { InputError } from "@/core/errors";
+import {
+  type ForecastHour,
+  type HourLimits,
+  hoursWith,
+  readForecast,
+  simulatedForecast,
+  sprayHour,
+} from "@/core/product";
+import { Button } from "../ui/button";
+import { fullDay } from "../words/dates";
+import type { Label } from "./tank-mix";
+import type { Mix } from "./use-mix";
+
+export interface Station {
+  /** [longitude, latitude] of the site, for daylight */
+  place: [number, number] | null;
+  /** hours by which the site's clock is ahead of the meridian */
+  aheadHours: number;
+  today: string;
+  /** a made-up station, in the demonstration */
+  simulated: boolean;
+}
+
+const EXAMPLE = "hour,wind_ms,gust_ms,temperature_c,humidity_percent,rain_mm";
+const MOST_LETTERS = 60_000;
+const HOURS_SHOWN = 72;
+
+/** The coming days hour by hour: each hour names every limit of the label that fails, and a missing reading fails. */
+export function Hours({ mix, labels, station }: { mix: Mix; labels: Label[]; station: Station }) {
+  const label = labels.find(({ id }) => id === mix.typed.label0) ?? labels[0] ?? null;
+  const [fault, setFault] = useState("");
+  const forecast = forecastOf(mix.typed.forecast ?? "");
+  const take = (text: string) => {
+    try {
+      readForecast(rowsOf(text));
+      setFault("");
+      mix.type("forecast", text);
+    } catch (error) {
+      setFault(error instanceof Error ? error.message : "This cannot be read.");
+    }
+  };
+  return (
+    <section aria-label="Hours">
+      <label className="field max-w-[420px]">
+        <span className="label">Limits of the label</span>
+        <select value={label?.id ?? ""} onChange={(e) => mix.type("label0", e.target.value)}>
+          {labels.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <p className="small mt-1">{limitWords(label)}</p>
+      <div className="flex flex-wrap gap-3 mt-3 items-end">
+        <label className="field">
+          <span className="label">A forecast as a CSV file</span>
+          <input type="file" accept=".csv,text/csv" onChange={(e) => e.target.files?.[0]?.text().then(take)} />
+        </label>
+        {station.simulated ? (
+          <Button onClick={() => take(simulatedText(station.today))}>Ask the made-up station</Button>
+        ) : null}
+      </div>
+      <details className="mt-2">
+        <summary className="small min-h-[44px] flex items-center">Type it</summary>
+        <textarea
+          aria-label="Forecast, a line for each hour"
+          rows={6}
+          className="figure w-full"
+          defaultValue={mix.typed.forecast || `${EXAMPLE}\n${station.today}T08,`}
+          onBlur={(e) => take(e.target.value)}
+        />
+      </details>
+      {fault ? (
+        <p role="alert" className="fault">
+          {fault}
+        </p>
+      ) : null}
+      {forecast ? <HourList {...{ forecast, label, station }} /> : null}
+    </section>
+  );
+}
+
+const rowsOf = (text: string): string[][] =>
+  parse(text.slice(0, MOST_LETTERS), { relax_column_count: true, skip_empty_lines: true });
+
+function forecastOf(text: string): ForecastHour[] | null {
+  if (text === "") return null;
+  try {
+    return readForecast(rowsOf(text));
+  } catch (error) {
+    if (error instanceof InputError) return null;
+    throw error;
+  }
+}
+
+const simulatedText = (today: string): string => {
+  const seed = Number(today.replaceAll("-", ""));
+  const lines = simulatedForecast(`${today}T06`, HOURS_SHOWN, seed).map((h) =>
+    [h.hour, h.windMS, h.gustMS, h.temperatureC, h.humidityPercent, h.rainMm].join(","),
+  );
+  return [EXAMPLE, ...lines].join("\n");
+};
+
+/** What of the label's limits can be asked of an hour. */
+function limitsOf(label: Label | null): HourLimits {
+  const { windMinMS, windMaxMS, temperatureMinC, temperatureMaxC, humidityMinPercent, rainFreeHours } =
+    label?.limits ?? {};
+  return {
+    windMinMS,
+    windMaxMS,
+    temperatureMinC,
+    temperatureMaxC,
+    humidityMinPercent,
+    rainFreeHours,
+    daylightOnly: true,
+  };
+}
+
+function limitWords(label: Label | null): string {
+  if (!label) return "No label is typed in. Only daylight is asked.";
+  const { windMinMS, windMaxMS, temperatureMinC, temperatureMaxC, rainFreeHours } = label.limits;
+  const said = (what: string, value: number | undefined, unit: string) =>
+    value === undefined ? `The label does not say ${what}.` : `${what}: ${value} ${unit}.`;
+  return [
+    said("least wind", windMinMS, "m/s"),
+    said("most wind", windMaxMS, "m/s"),
+    said("lowest temperature", temperatureMinC, "°C"),
+    said("highest temperature", temperatureMaxC, "°C"),
+    said("hours without rain", rainFreeHours, "h"),
+  ].join(" ");
+}
+
+function HourList({ forecast, label, station }: { forecast: ForecastHour[]; label: Label | null; station: Station }) {
+  const isLight = (hour: string): boolean | null => {
+    if (!station.place) return null;
+    const [longitude, latitude] = station.place;
+    const at = new Date(Date.parse(`${hour}:30:00Z`) - station.aheadHours * 3600_000);
+    return SunCalc.getPosition(at, latitude, longitude).altitude > 0;
+  };
+  const hours = hoursWith(forecast, isLight).map(({ hour, ...reading }) => ({
+    hour,
+    reading,
+    answer: sprayHour(reading, limitsOf(label)),
+  }));
+  const good = hours.filter(({ answer }) => answer.suits).length;
+  return (
+    <>
+      <p role="status" className="mt-4 text-[18px]">
+        <strong>
+          {good} of {hours.length} hours are within every limit.
+        </strong>{" "}
+        A forecast is no measurement: measure at the place before you begin.
+      </p>
+      <ul>
+        {hours.map(({ hour, reading, answer }, i) => (
+          <li key={hour}>
+            {i === 0 || hours[i - 1]?.hour.slice(0, 10) !== hour.slice(0, 10) ? (
+              <h2 className="ruled mt-4">{fullDay(hour.slice(0, 10))}</h2>
+            ) : null}
+            <div className="row py-2 grid grid-cols-[58px_72px_minmax(0,1fr)] gap-x-3">
+              <span className="figure">{hour.slice(11)}:00</span>
+              <strong className={answer.suits ? "text-[var(--moss)]" : "text-[var(--danger)]"}>
+                {answer.suits ? "suits" : "no"}
+              </strong>
+              <span className="small">
+                {answer.fails.join(" ")}
+                {answer.suits ? `Wind ${reading.windMS} m/s, ${reading.temperatureC} °C.` : ""}
+                {answer.deltaTC === null ? "" : ` Delta-T ${answer.deltaTC.toFixed(1)} °C.`}
+                {answer.inversionCaution ? " Calm in low sun: an inversion may hold drops over the ground." : ""}
+              </span>
+            </div>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

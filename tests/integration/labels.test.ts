@@ -1,0 +1,89 @@
+import { eq } from "drizzle-orm";
+import { describe, expect, it } from "vitest";
+import { inDistrict } from "@/db/client";
+import { label, labelPaper, plan } from "@/db/schema";
+import { checkLabelAgain } from "@/server/control/change-plan";
+import { makePlan } from "@/server/control/make-plan";
+import { planDetail } from "@/server/control/plan-lines";
+import { planningFor } from "@/server/control/planning";
+import { todayFor } from "@/server/control/today";
+import { labelLines, labelPaperContent, saveLabel, saveLabelPaper } from "@/server/records/labels";
+import { recordTreatment } from "@/server/records/treatments";
+import { clearHogweed, memberCalled, specialist, workOn } from "../support/acting";
+import { member, OTTER, PINE, uuidv7 } from "../support/database";
+
+const applicator = member(["applicator"]);
+const entered = async (limits: object = {}, replaces = "") => {
+  const id = uuidv7();
+  await saveLabel(applicator, {
+    id,
+    name: "Test label",
+    replaces,
+    limits: { rateUnit: "L", ratePerHaMax: 6, ...limits },
+  });
+  return id;
+};
+const isInForce = async (id: string) => (await labelLines(specialist)).some((line) => line.id === id);
+
+describe("a label", () => {
+  it("has versions: one is in force, each is replaced once, and the old ones stay", async () => {
+    const first = await entered();
+    const second = await entered({ ratePerHaMax: 4 }, first);
+    expect([await isInForce(first), await isInForce(second)]).toEqual([false, true]);
+    await expect(entered({}, first)).rejects.toThrow(/Version 2 of “Test label” took its place/);
+    const rows = await inDistrict(OTTER, (tx) => tx.select().from(label).where(eq(label.id, first)));
+    expect(rows).toMatchObject([{ version: 1, limits: { ratePerHaMax: 6 } }]);
+    await expect(
+      saveLabel(member(["applicator"], PINE), {
+        id: uuidv7(),
+        name: "Theirs",
+        replaces: second,
+        limits: { rateUnit: "L" },
+      }),
+    ).rejects.toThrow(/not found/);
+    await expect(entered({ percentVvMax: 200 })).rejects.toThrow();
+  });
+  it("is checked again under a plan that was made with an older version, and its old version fills no new record", async () => {
+    const tansy = await memberCalled("applicator@otter.example");
+    const first = await entered();
+    const found = await clearHogweed({ day: "2026-11-20" });
+    const view = await planningFor(specialist, found.id);
+    const advice = view.advice.find((a) => a.window && a.method.kind === "product");
+    const sound = {
+      ...{ findingId: found.id, method: advice?.method.id, intendedOn: advice?.window?.from, personId: tansy.personId },
+      ...{ cover: "nothing", coverWhy: "The meadow closes by itself." },
+    };
+    await expect(makePlan(specialist, { ...sound, labelId: uuidv7() })).rejects.toThrow(/not in force/);
+    const planId = await makePlan(specialist, { ...sound, labelId: first });
+    expect((await planDetail(specialist, planId)).labelChange).toBeNull();
+    const second = await entered({ ratePerHaMax: 4, intervalDays: 21 }, first);
+    const detail = await planDetail(specialist, planId);
+    expect(detail.labelChange).toMatchObject({
+      from: 1,
+      to: 2,
+      lines: ["highest rate per ha: 6, now 4", "days between applications: not said, now 21"],
+    });
+    expect((await todayFor(specialist)).windows.find((w) => w.id === planId)?.labelChanged).toBe(true);
+    const product = { labelId: first, ratePerHa: 2, total: 0.06, carrierL: 6 };
+    const work = workOn("2026-11-29", { product, windMS: 2, windFrom: "W", temperatureC: 12 });
+    await expect(recordTreatment(tansy, { id: uuidv7(), planId, treatment: work })).rejects.toThrow(
+      /Version 2 .* is in force now/,
+    );
+    await checkLabelAgain(specialist, { planId, version: detail.plan.version });
+    expect((await planDetail(specialist, planId)).labelChange).toBeNull();
+    const [held] = await inDistrict(OTTER, (tx) => tx.select().from(plan).where(eq(plan.id, planId)));
+    expect(held.labelId).toBe(second);
+    await expect(checkLabelAgain(specialist, { planId, version: held.version })).rejects.toThrow(/has not changed/);
+  });
+  it("has its PDF as it was sent; what is no PDF, or another district's, is refused", async () => {
+    const id = await entered();
+    const pdf = Buffer.from(`%PDF-1.4\n${"x".repeat(200)}\n%%EOF`);
+    await expect(saveLabelPaper(applicator, id, Buffer.from("<html>".padEnd(300)))).rejects.toThrow(/no whole PDF/);
+    await expect(saveLabelPaper(applicator, id, pdf.subarray(0, 150))).rejects.toThrow(/no whole PDF/);
+    await expect(saveLabelPaper(member(["applicator"], PINE), id, pdf)).rejects.toThrow(/not found/);
+    await saveLabelPaper(applicator, id, pdf);
+    expect(await labelPaperContent(specialist, id)).toEqual(pdf);
+    await expect(labelPaperContent(member(["applicator"], PINE), id)).rejects.toThrow(/not found/);
+    expect(await inDistrict(PINE, (tx) => tx.select().from(labelPaper))).toEqual([]);
+  });
+});
