@@ -14,6 +14,7 @@ const SCREENS = [
   "/season/week?who=all",
   "/season/methods",
   "/season/methods/mow",
+  "/mix",
   "/ledger",
   "/ledger/labels",
   "/flora",

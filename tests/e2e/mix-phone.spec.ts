@@ -122,3 +122,21 @@ test("stems by class and a jug are worked out without a signal, and a nozzle off
   await hand.type(/Flow of each nozzle/, "1 1 1 1.4");
   await expect(page.getByText(/Clean or replace: nozzle 4 \(127% of the mean\)/)).toBeVisible();
 });
+
+test("hours are judged by the label from a forecast, without a signal, and each names what fails", async ({ page }) => {
+  await atTheTruck(page);
+  const hand = new Hand(page);
+  await hand.tap("Mix", "link");
+  await hand.tap("Hours", "radio");
+  const file = (text: string) => ({ name: "forecast.csv", mimeType: "text/csv", buffer: Buffer.from(text) });
+  await page.locator("input[type=file]").setInputFiles(file("hour,wind_ms\n2026-06-09T12,99\n"));
+  await expect(page.getByText(/line 2, wind_ms: got "99"; give a number from 0 to 60/)).toBeVisible();
+  const head = "hour,wind_ms,gust_ms,temperature_c,humidity_percent,rain_mm";
+  const line = (i: number, wind: string) => `2026-06-09T${String(8 + i).padStart(2, "0")},${wind},3,15,60,0`;
+  const good = Array.from({ length: 8 }, (_, i) => line(i, i === 1 ? "9" : i === 2 ? "" : "2"));
+  await page.locator("input[type=file]").setInputFiles(file([head, ...good].join("\n")));
+  await expect(page.getByText("1 of 8 hours are within every limit.")).toBeVisible();
+  await expect(page.getByText(/Wind is 9 m\/s, more than/)).toBeVisible();
+  await expect(page.getByText(/Wind is missing\./)).toBeVisible();
+  await expect(page.getByText(/Time without rain is 5 h, less than 6 h\./)).toBeVisible();
+});

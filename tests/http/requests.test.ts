@@ -241,3 +241,32 @@ describe("every answer", () => {
       expect((await scout.send("POST", path, { name: "Odile Marsh" })).status, path).toBe(404);
   });
 });
+
+describe("an address that asks for no sign-in", () => {
+  it("opens a calendar only by its whole secret, and says nothing of why it does not", async () => {
+    const nobody = new Client();
+    const refused = await nobody.fetch(`/api/calendar/${"a".repeat(32)}`);
+    expect(refused.status).toBe(404);
+    expect((await nobody.fetch("/api/calendar/short")).status).toBe(404);
+    expect(await (await nobody.fetch("/api/calendar/..%2f..%2fv1%2fsites")).text()).not.toContain("Otter");
+  });
+});
+
+describe("the PDF of a label", () => {
+  const pdf = `%PDF-1.4\n${"x".repeat(300)}\n%%EOF`;
+  it("is taken from who may, is no more than is allowed, and comes back as a download that runs nothing", async () => {
+    const { labels } = await (await as("applicator")).json<{ labels: { id: string }[] }>("/api/v1/field-pack");
+    const address = `/api/v1/label-papers/${labels[0].id}`;
+    const put = async (who: Parameters<typeof as>[0], body: BodyInit) =>
+      (await (await as(who)).fetch(address, { method: "PUT", body })).status;
+    expect(await put("scout", pdf)).toBe(403);
+    expect(await put("applicator", "<script>alert(1)</script>".padEnd(300))).toBe(400);
+    expect(await put("applicator", Buffer.alloc(11_000_000))).toBe(413);
+    expect(await put("applicator", pdf)).toBe(201);
+    const got = await (await as("visitor")).fetch(address);
+    expect(got.headers.get("content-disposition")).toMatch(/^attachment/);
+    expect(got.headers.get("content-security-policy")).toContain("sandbox");
+    expect(await got.text()).toBe(pdf);
+    expect((await new Client().fetch(address)).status).toBe(401);
+  });
+});

@@ -1,5 +1,6 @@
 "use client";
 import { calculateProduct } from "@/core/product";
+import { PrintButton } from "../shell/print-button";
 import { Button } from "../ui/button";
 import { Segmented } from "../ui/segmented";
 import { figure, fromSi, UNIT_WORDS, unitOf } from "./mix-units";
@@ -80,6 +81,7 @@ export function Calibrate({ mix, onDone }: { mix: Mix; onDone: () => void }) {
           </p>
           <Button
             look="press"
+            className="no-print"
             onClick={() => {
               mix.put("rate", rate.rateLPerHa);
               onDone();
@@ -87,6 +89,9 @@ export function Calibrate({ mix, onDone }: { mix: Mix; onDone: () => void }) {
           >
             Fill the tank by it
           </Button>
+          <span className="no-print ml-3">
+            <PrintButton words="Print this sheet" />
+          </span>
           <WorkedOut name={rate.name} inputs={rate.inputs} />
         </div>
       ) : null}

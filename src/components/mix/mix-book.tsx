@@ -49,12 +49,13 @@ export function MixBook({ pack, planId }: { pack: MixPack; planId: string }) {
   const mix = useMix(pack.key, planId, pack.units ?? "us", given);
   const [screen, setScreen] = useState<Screen>("calibrate");
   return (
-    <div className="px-4 md:px-6 py-4 max-w-[860px]">
+    <div className="px-4 md:px-6 py-4 max-w-[860px] tailgate">
       <h1>Mix</h1>
       <p className="text-[var(--soft)]">
-        {work ? `${work.title}, ${work.patch}.` : "For no plan."} The numbers stay on this device.
+        {work ? `${work.title}, ${work.patch}.` : "For no plan."}{" "}
+        <span className="no-print">The numbers stay on this device.</span>
       </p>
-      <div className="mt-3 flex flex-wrap gap-x-6 gap-y-2">
+      <div className="mt-3 flex flex-wrap gap-x-6 gap-y-2 no-print">
         <Segmented label="Screen" value={screen} onChange={setScreen} options={[...SCREENS]} />
         <Segmented
           label="Units"

@@ -1,4 +1,5 @@
 "use client";
+import { PrintButton } from "../shell/print-button";
 import { Notice } from "../ui/notice";
 import { TankDrawing } from "./drawings";
 import { amountWords, figure, fromSi, RATE_UNITS, UNIT_WORDS, unitOf } from "./mix-units";
@@ -152,6 +153,9 @@ function Loads({
       ))}
       <p className="small mt-2 max-w-[60ch]">
         The label is the law. Fill half the water first, then the product, then the rest.
+      </p>
+      <p className="no-print mt-2">
+        <PrintButton words="Print the tailgate card" />
       </p>
       <WorkedOut name="tank-mix" inputs={inputs as Record<string, unknown>} />
     </div>

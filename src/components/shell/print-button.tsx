@@ -1,8 +1,9 @@
 "use client";
+import { Button } from "../ui/button";
 
-export const PrintButton = () => (
-  <Button look="press" onClick={() => window.print()}>
-    Print
+/** Prints the page as it stands; the browser makes a PDF of it too. */
+export const PrintButton = ({ words = "Print" }: { words?: string }) => (
+  <Button look={words === "Print" ? "press" : "outline"} onClick={() => window.print()}>
+    {words}
   </Button>
 );
-import { Button } from "../ui/button";
