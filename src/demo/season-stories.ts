@@ -28,7 +28,7 @@ export function mowsLater(valley: Valley): void {
   });
 }
 
-/** A label is printed anew with a lower rate: what was planned under the old one waits for a second check. */
+/** A label is printed again with a lower rate: what was planned under the old one has to be confirmed. */
 export function labelChanged(valley: Valley): void {
   const { agenda, crew, labels, world } = valley;
   agenda.add(shift(world.today, -3), 17, async () => {

@@ -126,13 +126,13 @@ function limitWords(label: Label | null): string {
   if (!label) return "No label is typed in. Only daylight is asked.";
   const { windMinMS, windMaxMS, temperatureMinC, temperatureMaxC, rainFreeHours } = label.limits;
   const said = (what: string, value: number | undefined, unit: string) =>
-    value === undefined ? `The label does not say ${what}.` : `${what}: ${value} ${unit}.`;
+    value === undefined ? `${what}: the label does not say.` : `${what}: ${value} ${unit}.`;
   return [
-    said("least wind", windMinMS, "m/s"),
-    said("most wind", windMaxMS, "m/s"),
-    said("lowest temperature", temperatureMinC, "°C"),
-    said("highest temperature", temperatureMaxC, "°C"),
-    said("hours without rain", rainFreeHours, "h"),
+    said("Least wind", windMinMS, "m/s"),
+    said("Most wind", windMaxMS, "m/s"),
+    said("Lowest temperature", temperatureMinC, "°C"),
+    said("Highest temperature", temperatureMaxC, "°C"),
+    said("Hours without rain", rainFreeHours, "h"),
   ].join(" ");
 }
 

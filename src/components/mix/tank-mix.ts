@@ -20,6 +20,8 @@ export const MOST_PRODUCTS = 3;
 export interface TypedProduct {
   name: string;
   dry: boolean;
+  /** which of the fields it was typed in */
+  at: number;
   label: Label | null;
   input: {
     name: string;
@@ -41,9 +43,9 @@ export function productsOf(mix: MixEntry, labels: Label[]): TypedProduct[] {
     const label = labels.find(({ id }) => id === mix.typed[`label${i}`]) ?? null;
     const name = label?.name ?? `Product ${i + 1}`;
     if (unit === "percent")
-      return [{ name, dry: false, label, input: { name, percentVv: Math.min(100, value), ...limitsOf(label) } }];
+      return [{ name, at: i, dry: false, label, input: { name, percentVv: Math.min(100, value), ...limitsOf(label) } }];
     const { perHa, dry } = rateInSi(value, unit);
-    return [{ name, dry, label, input: { name, perHa, ...limitsOf(label) } }];
+    return [{ name, at: i, dry, label, input: { name, perHa, ...limitsOf(label) } }];
   });
 }
 

@@ -2,7 +2,7 @@
 import { PrintButton } from "../shell/print-button";
 import { Notice } from "../ui/notice";
 import { TankDrawing } from "./drawings";
-import { amountWords, figure, fromSi, RATE_UNITS, UNIT_WORDS, unitOf } from "./mix-units";
+import { amountWords, figure, fromSi, type Kind, RATE_UNITS, UNIT_WORDS, unitOf } from "./mix-units";
 import { Quantity } from "./quantity";
 import { type Label, MOST_PRODUCTS, mixOf, productsOf, type TankMix, type TypedProduct } from "./tank-mix";
 import type { Mix } from "./use-mix";
@@ -15,7 +15,8 @@ export function Tank({ mix, labels }: { mix: Mix; labels: Label[] }) {
   const over = made?.value.products.flatMap(({ name, over: of }) => of.map((what) => `${name}, ${what}`)) ?? [];
   return (
     <section aria-label="Tank">
-      <div className="grid grid-cols-2 gap-4 max-w-[520px]">
+      <p className="print-only">{inWords(mix, products)}</p>
+      <div className="grid grid-cols-2 gap-4 max-w-[520px] no-print">
         <Quantity mix={mix} field="area" kind="area" label="Area to be sprayed" />
         <Quantity mix={mix} field="rate" kind="rate" label="Carrier" />
         <Quantity mix={mix} field="tank" kind="tank" label="The tank takes" />
@@ -40,7 +41,7 @@ export function Tank({ mix, labels }: { mix: Mix; labels: Label[] }) {
 }
 
 const Product = ({ mix, labels, i }: { mix: Mix; labels: Label[]; i: number }) => (
-  <fieldset className="grid grid-cols-2 gap-4 mt-3 max-w-[520px]">
+  <fieldset className="grid grid-cols-2 gap-4 mt-3 max-w-[520px] no-print">
     <legend className="small">{i === 0 ? "Product" : `Product ${i + 1}, if there is one`}</legend>
     <label className="field">
       <span className="label">Rate, as the label writes it</span>
@@ -80,6 +81,18 @@ const Product = ({ mix, labels, i }: { mix: Mix; labels: Label[]; i: number }) =
     ) : null}
   </fieldset>
 );
+
+/** What was typed, in a line, for the card. */
+function inWords(mix: Mix, products: TypedProduct[]): string {
+  const of = (field: string, kind: Kind) => `${mix.typed[field] ?? "?"} ${UNIT_WORDS[unitOf(kind, mix.system)]}`;
+  const rates = products.map(({ name, at }) => {
+    const unit = mix.typed[`unit${at}`] ?? RATE_UNITS[mix.system][0] ?? "";
+    return `${name} ${mix.typed[`product${at}`]} ${UNIT_WORDS[unit]}`;
+  });
+  return [`Area ${of("area", "area")}`, `carrier ${of("rate", "rate")}`, `tank ${of("tank", "tank")}`, ...rates].join(
+    " · ",
+  );
+}
 
 /** What goes into each load. */
 function Loads({

@@ -7,7 +7,7 @@ export function WorkedOut({ name, inputs }: { name: string; inputs: Record<strin
   const of = PRODUCT_CALCULATIONS.find((one) => one.name === name);
   if (!of) return null;
   return (
-    <Disclosure summary="How was this worked out?" look="small">
+    <Disclosure summary="How was this worked out?" look="small" className="no-print">
       <p className="small">
         {of.says} {of.source}.
       </p>

@@ -21,8 +21,8 @@ const NUMBERS: [string, string][] = [
   ["intervalDays", "Days between two applications"],
   ["windMaxMS", "Wind at most, m/s"],
   ["windMinMS", "Wind at least, m/s"],
-  ["temperatureMaxC", "At most, °C"],
-  ["temperatureMinC", "At least, °C"],
+  ["temperatureMaxC", "Temperature at most, °C"],
+  ["temperatureMinC", "Temperature at least, °C"],
   ["humidityMinPercent", "Humidity at least, %"],
   ["rainFreeHours", "Hours without rain after"],
   ["reentryHours", "Re-entry after, h"],
@@ -39,7 +39,9 @@ const WORDS: [string, string][] = [
 
 /** What a person would look for on the label, and does not find. */
 const silentOn = (limits: LabelLimits): string[] =>
-  NUMBERS.filter(([name]) => limits[name as keyof LabelLimits] === undefined).map(([, text]) => text.toLowerCase());
+  NUMBERS.filter(([name]) => limits[name as keyof LabelLimits] === undefined).map(
+    ([, text]) => `${text.charAt(0).toLowerCase()}${text.slice(1)}`,
+  );
 
 export default async function LabelsPage() {
   const member = await memberOrSignIn();
