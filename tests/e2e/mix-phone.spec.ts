@@ -1,4 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
+import { readyForField } from "./offline";
 import { stateFile } from "./people";
 
 test.use({ storageState: stateFile("applicator"), serviceWorkers: "allow" });
@@ -23,40 +24,22 @@ class Hand {
   }
 }
 
-/** Opened once with a signal; then without one, in glaring sun. */
-async function atTheTruck(page: Page): Promise<void> {
-  await page.goto("/today");
-  await expect
-    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state))
-    .toBe("activated");
-  await expect
-    .poll(() =>
-      page.evaluate(
-        () =>
-          new Promise<number>((resolve) => {
-            const opening = indexedDB.open("sentinel-bench");
-            opening.onsuccess = () => {
-              if (!opening.result.objectStoreNames.contains("packs")) return resolve(0);
-              const count = opening.result.transaction("packs").objectStore("packs").count();
-              count.onsuccess = () => resolve(count.result);
-            };
-            opening.onerror = () => resolve(0);
-          }),
-      ),
-    )
-    .toBe(1);
+/** Opened once with a signal; then Mix without one, in glaring sun. */
+async function atTheTruck(page: Page): Promise<Hand> {
+  await readyForField(page);
   await page.context().addCookies([{ name: "sentinel.theme", value: "sun", url: page.url() }]);
   await page.context().setOffline(true);
   await page.goto("/bench");
   await expect(page.getByText("No signal.")).toBeVisible();
+  const hand = new Hand(page);
+  await hand.tap("Mix", "link");
+  return hand;
 }
 
 test("without a signal a backpack is calibrated by the small-plot catch, and the first load is there in 35 taps and keystrokes", async ({
   page,
 }) => {
-  await atTheTruck(page);
-  const hand = new Hand(page);
-  await hand.tap("Mix", "link");
+  const hand = await atTheTruck(page);
   await hand.tap("metric", "radio");
   await hand.type("Plot that was sprayed with water", "25");
   await hand.type("Caught in the same time", "500");
@@ -82,9 +65,7 @@ test("without a signal a backpack is calibrated by the small-plot catch, and the
 test("a typed US rate keeps dry and fluid ounces apart, and a label's maximum that is passed is refused with the arithmetic", async ({
   page,
 }) => {
-  await atTheTruck(page);
-  const hand = new Hand(page);
-  await hand.tap("Mix", "link");
+  const hand = await atTheTruck(page);
   await hand.tap("US", "radio");
   await hand.tap("Tank", "radio");
   await hand.type("Area to be sprayed", "1");
@@ -105,9 +86,7 @@ test("a typed US rate keeps dry and fluid ounces apart, and a label's maximum th
 test("stems by class and a jug are worked out without a signal, and a nozzle off the mean is named", async ({
   page,
 }) => {
-  await atTheTruck(page);
-  const hand = new Hand(page);
-  await hand.tap("Mix", "link");
+  const hand = await atTheTruck(page);
   await hand.tap("metric", "radio");
   await hand.tap("Stems", "radio");
   await hand.type(/Diameter of class 1/, "33.02");
@@ -124,9 +103,7 @@ test("stems by class and a jug are worked out without a signal, and a nozzle off
 });
 
 test("hours are judged by the label from a forecast, without a signal, and each names what fails", async ({ page }) => {
-  await atTheTruck(page);
-  const hand = new Hand(page);
-  await hand.tap("Mix", "link");
+  const hand = await atTheTruck(page);
   await hand.tap("Hours", "radio");
   const file = (text: string) => ({ name: "forecast.csv", mimeType: "text/csv", buffer: Buffer.from(text) });
   await page.locator("input[type=file]").setInputFiles(file("hour,wind_ms\n2026-06-09T12,99\n"));

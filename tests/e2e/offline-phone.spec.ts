@@ -1,34 +1,9 @@
 import { type BrowserContext, expect, type Page, test } from "@playwright/test";
 import { answer, HOGWEED, inLeaf, openBench } from "./bench-steps";
+import { readyForField, rowsOf } from "./offline";
 import { stateFile } from "./people";
 
 test.use({ storageState: stateFile("scout"), serviceWorkers: "allow" });
-
-/** How many rows a table of the device's own store has. */
-const rowsOf = (page: Page, table: string): Promise<number> =>
-  page.evaluate(
-    (name) =>
-      new Promise<number>((resolve) => {
-        const opening = indexedDB.open("sentinel-bench");
-        opening.onsuccess = () => {
-          const store = opening.result;
-          if (!store.objectStoreNames.contains(name)) return resolve(0);
-          const count = store.transaction(name).objectStore(name).count();
-          count.onsuccess = () => resolve(count.result);
-        };
-        opening.onerror = () => resolve(0);
-      }),
-    table,
-  );
-
-/** Waits until the device holds all that it needs without a signal. */
-async function readyForField(page: Page): Promise<void> {
-  await page.goto("/today");
-  await expect
-    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state))
-    .toBe("activated");
-  await expect.poll(() => rowsOf(page, "packs")).toBe(1);
-}
 
 async function saveOnBench(page: Page): Promise<void> {
   const bar = page.getByRole("button", { name: "Save", exact: true });

@@ -1,14 +1,13 @@
 import { desc, eq } from "drizzle-orm";
 import { z } from "zod";
 import type { StandSize } from "@/core/control";
-import { mustBePast } from "@/core/time";
 import type { Transaction } from "@/db/client";
-import { patch, site, standSize } from "@/db/schema";
-import { now, todayIn } from "../platform/clock";
-import { notFound } from "../platform/faults";
+import { standSize } from "@/db/schema";
+import { now } from "../platform/clock";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
 import { signature } from "../records/signature";
+import { mustBePastAt } from "./patch-day";
 
 export interface SizeSeen extends StandSize {
   day: string;
@@ -52,13 +51,7 @@ const sizeSchema = z.object({
 export async function saySize(member: Member, raw: unknown): Promise<void> {
   const input = sizeSchema.parse(raw);
   await asMember(member, async (tx) => {
-    const [at] = await tx
-      .select({ zone: site.zone })
-      .from(patch)
-      .innerJoin(site, eq(site.id, patch.siteId))
-      .where(eq(patch.id, input.patchId));
-    if (!at) throw notFound("The patch");
-    mustBePast("day", input.day, todayIn(at.zone));
+    await mustBePastAt(tx, input.patchId, "day", input.day);
     await count(tx, member, "change");
     await tx
       .insert(standSize)

@@ -1,7 +1,7 @@
 import { desc, eq, sql } from "drizzle-orm";
 import { z } from "zod";
 import type { WaterNear } from "@/core/records";
-import { dayWords, mustBePast } from "@/core/time";
+import { dayWords } from "@/core/time";
 import type { Transaction } from "@/db/client";
 import { patch, site, waterSeen } from "@/db/schema";
 import { now, todayIn } from "../platform/clock";
@@ -9,6 +9,7 @@ import { notFound } from "../platform/faults";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
 import { signature } from "../records/signature";
+import { mustBePastAt } from "./patch-day";
 
 /**
  * Water near a patch: what a person saw there counts before the map, and the map counts as far as someone says that it is complete.
@@ -54,13 +55,7 @@ const seenSchema = z.object({
 export async function sayWater(member: Member, raw: unknown): Promise<void> {
   const input = seenSchema.parse(raw);
   await asMember(member, async (tx) => {
-    const [at] = await tx
-      .select({ zone: site.zone })
-      .from(patch)
-      .innerJoin(site, eq(site.id, patch.siteId))
-      .where(eq(patch.id, input.patchId));
-    if (!at) throw notFound("The patch");
-    mustBePast("day", input.day, todayIn(at.zone));
+    await mustBePastAt(tx, input.patchId, "day", input.day);
     await count(tx, member, "change");
     await tx
       .insert(waterSeen)

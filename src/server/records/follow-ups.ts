@@ -1,12 +1,11 @@
-import { firstOf } from "@/core/items";
 import { eq } from "drizzle-orm";
 import { z } from "zod";
 import { STAGES } from "@/core/flora";
 import { plainText } from "@/core/limits";
 import { patchStateAfter, SEEN_AMOUNTS } from "@/core/records";
-import { dayWords, mustBePast } from "@/core/time";
-import { followUp, patch, site } from "@/db/schema";
-import { todayIn } from "../platform/clock";
+import { dayWords } from "@/core/time";
+import { followUp, patch } from "@/db/schema";
+import { mustBePastAt } from "../ground/patch-day";
 import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
@@ -32,14 +31,7 @@ export async function recordCheck(member: Member, raw: unknown): Promise<void> {
   await asMember(member, async (tx) => {
     const [due] = await tx.select().from(followUp).where(eq(followUp.id, input.id)).for("update");
     if (!due) throw notFound("The check");
-    const { zone } = firstOf(
-      await tx
-        .select({ zone: site.zone })
-        .from(patch)
-        .innerJoin(site, eq(site.id, patch.siteId))
-        .where(eq(patch.id, due.patchId)),
-    );
-    mustBePast("doneOn", input.doneOn, todayIn(zone));
+    await mustBePastAt(tx, due.patchId, "doneOn", input.doneOn);
     await count(tx, member, "change");
     if (due.droppedAt) throw new Refusal(409, "This check is due no more: its treatment was voided or corrected.");
     if (due.doneOn)
