@@ -65,6 +65,8 @@ export class Valley {
   /** what becomes of a stand that nobody could name; a story may have a specialist come */
   standsUnnamed = async (_stand: Stand, _findingId: string, _day: string): Promise<void> => undefined;
   sentBack = false;
+  /** findings that were judged clear, oldest first */
+  readonly judgedClear: { findingId: string }[] = [];
   readonly held: { stand: Stand; findingId: string; day: string }[] = [];
 
   constructor(world: World, agenda: Agenda, crew: Crew, labels: Labels, registry: RegistryPort) {
@@ -123,6 +125,7 @@ export class Valley {
   }
 
   async judged(stand: Stand, findingId: string, day: string): Promise<void> {
+    this.judgedClear.push({ findingId });
     if (stand.chance.uniform() < 0.45) {
       const on = addDays(day, 2);
       this.agenda.add(on, 15, () => this.confirm(stand, findingId));

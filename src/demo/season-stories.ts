@@ -1,5 +1,7 @@
 import { addDays } from "@/core/time";
 import { ownMethodOf } from "./own-method";
+import { makePlan } from "@/server/control/make-plan";
+import { planningFor } from "@/server/control/planning";
 import { saveOwnMethod } from "@/server/flora/own-methods";
 import { saveCrew } from "@/server/people/crews";
 import { setWeekHours } from "@/server/people/people";
@@ -34,10 +36,26 @@ export function labelChanged(valley: Valley): void {
   agenda.add(shift(world.today, -3), 17, async () => {
     const held = labels[0];
     if (!held) return;
+    await plannedUnder(valley, held.id);
     const next = { ...held, id: id(), limits: { ...held.limits, ratePerHaMax: 4, humidityMinPercent: 30 } };
     await saveLabel(crew.tansy, { ...next, replaces: held.id });
     labels[0] = next;
   });
+}
+
+/** Work with a product that was planned the day before the label changed, on the newest finding that allows it. */
+async function plannedUnder({ crew, plans, judgedClear }: Valley, labelId: string): Promise<void> {
+  const known = [...judgedClear, ...plans].reverse();
+  for (const { findingId } of known) {
+    const view = await planningFor(crew.bram, findingId).catch(() => null);
+    const advice = view?.advice.find((a) => a.method.kind === "product" && a.window && a.answer !== "never");
+    if (!view || view.reasons.length > 0 || view.others.length > 0 || !advice?.window) continue;
+    const made = await makePlan(crew.bram, {
+      ...{ findingId, method: advice.method.id, intendedOn: advice.window.to, personId: crew.tansy.personId, labelId },
+      ...{ cover: "nothing", coverWhy: "The first year shows what comes up." },
+    }).catch(() => null);
+    if (made) return;
+  }
 }
 
 /** A stand that a specialist has looked for on hands and knees is written off. */

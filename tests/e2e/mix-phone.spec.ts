@@ -104,7 +104,7 @@ test("stems by class and a jug are worked out without a signal, and a nozzle off
 
 test("hours are judged by the label from a forecast, without a signal, and each names what fails", async ({ page }) => {
   const hand = await atTheTruck(page);
-  await hand.tap("Hours", "radio");
+  await hand.tap("Spray hours", "radio");
   const file = (text: string) => ({ name: "forecast.csv", mimeType: "text/csv", buffer: Buffer.from(text) });
   await page.locator("input[type=file]").setInputFiles(file("hour,wind_ms\n2026-06-09T12,99\n"));
   await expect(page.getByText(/line 2, wind_ms: got "99"; give a number from 0 to 60/)).toBeVisible();
@@ -116,4 +116,33 @@ test("hours are judged by the label from a forecast, without a signal, and each 
   await expect(page.getByText(/Wind is 9 m\/s, more than/)).toBeVisible();
   await expect(page.getByText(/Wind is missing\./)).toBeVisible();
   await expect(page.getByText(/Time without rain is 5 h, less than 6 h\./)).toBeVisible();
+});
+
+test("where the label is silent it is asked for; spots, rinse, hours and bags are worked out too", async ({ page }) => {
+  const hand = await atTheTruck(page);
+  await hand.tap("metric", "radio");
+  await hand.tap("Tank", "radio");
+  await hand.type("Area to be sprayed", "1000");
+  await hand.type("Carrier", "200");
+  await hand.type("The tank takes", "20");
+  await hand.type("Rate, as the label writes it", "3");
+  await expect(page.getByText("Nobody has said how much of Product 1 an area may get at most.")).toBeVisible();
+  await hand.type(/The most that an area may get is not typed in/, "2");
+  await expect(page.getByText("per hectare: 3 is more than 2")).toBeVisible();
+  await hand.tap("Spots", "radio");
+  await hand.type("Product in the finished mix", "2");
+  await expect(page.getByText(/400 mL of product, filled up with water to 20 L/)).toBeVisible();
+  await hand.type("Mix that was used", "10");
+  await hand.type("Ground that was wetted", "400");
+  await expect(page.getByText(/200 mL on that ground are 5 L\/ha/)).toBeVisible();
+  await hand.type("Cannot be drained", "1");
+  await hand.type("Water each time", "9");
+  await expect(page.getByText(/0\.1% of the product is left in the tank/)).toBeVisible();
+  await hand.tap("Work", "radio");
+  await hand.type("Stems, or area", "600");
+  await hand.type("Pace", "60");
+  await hand.type("Crew", "2");
+  await hand.type("Carried out", "200");
+  await expect(page.getByText("5 h for the crew, 10 h of all people together.")).toBeVisible();
+  await expect(page.getByText("4 bags, 0 kg each.")).toBeVisible();
 });

@@ -114,6 +114,7 @@ describe("the past of the demonstration", () => {
       UNION ALL SELECT 'treated again after a check', count(*)::int FROM plan WHERE after_check IS NOT NULL
       UNION ALL SELECT 'sown afterward', count(*)::int FROM plan WHERE follows_plan IS NOT NULL AND state = 'done'
       UNION ALL SELECT 'label that changed', count(*)::int FROM label WHERE replaces IS NOT NULL
+      UNION ALL SELECT 'plan under a label that changed', count(*)::int FROM plan p JOIN label l ON l.replaces = p.label_id WHERE p.state = 'planned'
       UNION ALL SELECT 'own word on a method', count(*)::int FROM own_method
       UNION ALL SELECT 'patch that is gone', count(*)::int FROM patch WHERE state = 'gone'
       UNION ALL SELECT 'open plan', count(*)::int FROM plan WHERE state = 'planned'

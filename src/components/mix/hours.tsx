@@ -3,14 +3,8 @@ import { parse } from "csv-parse/browser/esm/sync";
 import { useState } from "react";
 import SunCalc from "suncalc";
 import { InputError } from "@/core/errors";
-import {
-  type ForecastHour,
-  type HourLimits,
-  hoursWith,
-  readForecast,
-  simulatedForecast,
-  sprayHour,
-} from "@/core/product";
+import { type ForecastHour, type HourLimits, hoursWith, readForecast, sprayHour } from "@/core/product";
+import type { WeatherPort } from "@/ports/weather";
 import { Button } from "../ui/button";
 import { fullDay } from "../words/dates";
 import type { Label } from "./tank-mix";
@@ -22,8 +16,8 @@ export interface Station {
   /** hours by which the site's clock is ahead of the meridian */
   aheadHours: number;
   today: string;
-  /** a made-up station, in the demonstration */
-  simulated: boolean;
+  /** a station that can be asked, where there is one */
+  weather: WeatherPort | null;
 }
 
 const EXAMPLE = "hour,wind_ms,gust_ms,temperature_c,humidity_percent,rain_mm";
@@ -62,8 +56,10 @@ export function Hours({ mix, labels, station }: { mix: Mix; labels: Label[]; sta
           <span className="label">A forecast as a CSV file</span>
           <input type="file" accept=".csv,text/csv" onChange={(e) => e.target.files?.[0]?.text().then(take)} />
         </label>
-        {station.simulated ? (
-          <Button onClick={() => take(simulatedText(station.today))}>Ask the made-up station</Button>
+        {station.weather ? (
+          <Button onClick={() => take(askedText(station))}>
+            {station.weather.simulated ? "Ask the made-up station" : "Ask the station"}
+          </Button>
         ) : null}
       </div>
       <details className="mt-2">
@@ -99,9 +95,8 @@ function forecastOf(text: string): ForecastHour[] | null {
   }
 }
 
-const simulatedText = (today: string): string => {
-  const seed = Number(today.replaceAll("-", ""));
-  const lines = simulatedForecast(`${today}T06`, HOURS_SHOWN, seed).map((h) =>
+const askedText = ({ weather, today }: Station): string => {
+  const lines = (weather?.ask(`${today}T06`, HOURS_SHOWN) ?? []).map((h) =>
     [h.hour, h.windMS, h.gustMS, h.temperatureC, h.humidityPercent, h.rainMm].join(","),
   );
   return [EXAMPLE, ...lines].join("\n");

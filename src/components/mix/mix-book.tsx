@@ -2,21 +2,26 @@
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import type { BenchPack } from "@/contracts/bench-pack";
+import { weatherOf } from "@/wiring/browser";
 import { Segmented } from "../ui/segmented";
 import { Calibrate } from "./calibrate";
 import type { Station } from "./hours";
 import { Jug } from "./jug";
 import { SYSTEMS, type System } from "./mix-units";
+import { Spot } from "./spot";
 import { Stems } from "./stems";
 import { Tank } from "./tank";
 import { useMix } from "./use-mix";
+import { Work } from "./work";
 
 const SCREENS = [
   { value: "calibrate", words: "Calibrate" },
   { value: "tank", words: "Tank" },
+  { value: "spot", words: "Spots" },
   { value: "stems", words: "Stems" },
   { value: "jug", words: "Jug" },
-  { value: "hours", words: "Hours" },
+  { value: "work", words: "Work" },
+  { value: "hours", words: "Spray hours" },
 ] as const;
 type Screen = (typeof SCREENS)[number]["value"];
 /** The screen of hours brings a reader of tables and the sun's path: it is loaded when it is opened. */
@@ -36,7 +41,7 @@ function stationOf({ sites, today, zone, demonstration }: MixPack): Station {
     place: sites[0]?.centre ?? null,
     aheadHours: (local.getTime() - meridian.getTime()) / 3600_000,
     today,
-    simulated: demonstration,
+    weather: weatherOf(demonstration),
   };
 }
 
@@ -67,6 +72,8 @@ export function MixBook({ pack, planId }: { pack: MixPack; planId: string }) {
       <div className="mt-5" data-ready={mix.ready ? "yes" : undefined}>
         {screen === "calibrate" ? <Calibrate mix={mix} onDone={() => setScreen("tank")} /> : null}
         {screen === "tank" ? <Tank mix={mix} labels={pack.labels ?? []} /> : null}
+        {screen === "spot" ? <Spot mix={mix} labels={pack.labels ?? []} /> : null}
+        {screen === "work" ? <Work mix={mix} /> : null}
         {screen === "stems" ? <Stems mix={mix} /> : null}
         {screen === "jug" ? <Jug mix={mix} /> : null}
         {screen === "hours" && mix.ready ? (

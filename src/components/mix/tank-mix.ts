@@ -45,14 +45,16 @@ export function productsOf(mix: MixEntry, labels: Label[]): TypedProduct[] {
     if (unit === "percent")
       return [{ name, at: i, dry: false, label, input: { name, percentVv: Math.min(100, value), ...limitsOf(label) } }];
     const { perHa, dry } = rateInSi(value, unit);
-    return [{ name, at: i, dry, label, input: { name, perHa, ...limitsOf(label) } }];
+    const typedMax = readNumber(mix.typed[`max${i}`]);
+    const ownMax = typedMax === undefined ? {} : { maxPerHa: rateInSi(typedMax, unit).perHa };
+    return [{ name, at: i, dry, label, input: { name, perHa, ...ownMax, ...limitsOf(label) } }];
   });
 }
 
 const limitsOf = (label: Label | null) =>
   label
     ? {
-        maxPerHa: label.limits.ratePerHaMax,
+        ...(label.limits.ratePerHaMax === undefined ? {} : { maxPerHa: label.limits.ratePerHaMax }),
         seasonMaxPerHa: label.limits.seasonMaxPerHa,
         maxPercentVv: label.limits.percentVvMax,
         maxPerTank: label.limits.tankMax,

@@ -79,8 +79,26 @@ const Product = ({ mix, labels, i }: { mix: Mix; labels: Label[]; i: number }) =
         </select>
       </label>
     ) : null}
+    {mix.typed[`product${i}`] && isSilent(labels, mix.typed[`label${i}`]) ? (
+      <label className="field col-span-2">
+        <span className="label">
+          The most that an area may get is not typed in. Read the label: at most, in the unit above
+        </span>
+        <input
+          inputMode="decimal"
+          autoComplete="off"
+          className="figure"
+          value={mix.typed[`max${i}`] ?? ""}
+          onChange={(e) => mix.type(`max${i}`, e.target.value)}
+        />
+      </label>
+    ) : null}
   </fieldset>
 );
+
+/** Whether nothing that is typed in says how much an area may get. */
+const isSilent = (labels: Label[], id: string | undefined): boolean =>
+  labels.find((label) => label.id === id)?.limits.ratePerHaMax === undefined;
 
 /** What was typed, in a line, for the card. */
 function inWords(mix: Mix, products: TypedProduct[]): string {
@@ -123,9 +141,7 @@ function Loads({
       ? [{ name: value.fullLoads > 0 ? "The last part load" : "One part load", liters: value.lastLoadL, last: true }]
       : []),
   ];
-  const silent = products
-    .filter(({ label }) => label && label.limits.ratePerHaMax === undefined)
-    .map(({ name }) => name);
+  const silent = products.filter(({ input }) => input.maxPerHa === undefined && input.perHa !== undefined);
   return (
     <div className="mt-5">
       <p role="status" className="text-[18px]">
@@ -158,10 +174,9 @@ function Loads({
           </li>
         ))}
       </ul>
-      {silent.map((name) => (
+      {silent.map(({ name }) => (
         <p key={name} className="mt-2">
-          <strong>The label of {name} does not say how much an area may get at most.</strong> Read it again before you
-          mix.
+          <strong>Nobody has said how much of {name} an area may get at most.</strong> Read the label before you mix.
         </p>
       ))}
       <p className="small mt-2 max-w-[60ch]">

@@ -12,6 +12,7 @@ export interface MixEntry {
 /** Which measure each field is of; fields that are no measure of these are numbers without a unit. */
 const FIELD_KINDS: Record<string, Kind> = {
   ...{ plot: "plot", caught: "caught", area: "area", tank: "tank", rate: "rate" },
+  ...{ spotMix: "tank", spotArea: "plot", rinse: "tank", rinseLeft: "tank" },
   ...{ flow: "flow", speed: "speed", spacing: "spacing", band: "stem" },
 };
 
