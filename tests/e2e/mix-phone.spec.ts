@@ -59,7 +59,7 @@ test("without a signal a backpack is calibrated by the small-plot catch, and the
   await expect(page.getByText("20 L in all, 2 loads")).toBeVisible();
   await page.getByRole("radio", { name: "US", exact: true }).click();
   await expect(page.getByText(/5\.28 US gal in all, 2 loads/)).toBeVisible();
-  await expect(page.getByText("gal/acre", { exact: false }).first()).toBeVisible();
+  await expect(page.getByText("US gal/acre", { exact: true }).first()).toBeVisible();
 });
 
 test("a typed US rate keeps dry and fluid ounces apart, and a label's maximum that is passed is refused with the arithmetic", async ({
