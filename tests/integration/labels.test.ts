@@ -1,5 +1,6 @@
 import { eq } from "drizzle-orm";
-import { describe, expect, it } from "vitest";
+import { afterAll, describe, expect, it } from "vitest";
+import { systemClock } from "@/adapters/system-clock";
 import { inDistrict } from "@/db/client";
 import { label, labelPaper, plan } from "@/db/schema";
 import { checkLabelAgain } from "@/server/control/change-plan";
@@ -9,7 +10,8 @@ import { planningFor } from "@/server/control/planning";
 import { todayFor } from "@/server/control/today";
 import { labelLines, labelPaperContent, saveLabel, saveLabelPaper } from "@/server/records/labels";
 import { recordTreatment } from "@/server/records/treatments";
-import { clearHogweed, memberCalled, specialist, workOn } from "../support/acting";
+import { playBy } from "@/server/platform/clock";
+import { clearHogweed, freshPatch, memberCalled, siteNamed, specialist, workOn } from "../support/acting";
 import { member, OTTER, PINE, uuidv7 } from "../support/database";
 
 const applicator = member(["applicator"]);
@@ -85,5 +87,37 @@ describe("a label", () => {
     expect(await labelPaperContent(specialist, id)).toEqual(pdf);
     await expect(labelPaperContent(member(["applicator"], PINE), id)).rejects.toThrow(/not found/);
     expect(await inDistrict(PINE, (tx) => tx.select().from(labelPaper))).toEqual([]);
+  });
+});
+
+describe("one site of action on one patch", () => {
+  afterAll(() => playBy(systemClock));
+  it("is pointed out in the third season running, and not before", async () => {
+    const tansy = await memberCalled("applicator@otter.example");
+    const labelId = await entered({ siteOfAction: "9" });
+    const siteId = await siteNamed("Otter Reach, river wood");
+    const patchId = await freshPatch(siteId);
+    const said: string[][] = [];
+    for (const year of [2024, 2025, 2026]) {
+      playBy({ now: () => new Date(`${year}-06-20T18:00:00Z`) });
+      const found = await clearHogweed({ day: `${year}-06-09`, patchId, siteId });
+      const view = await planningFor(specialist, found.id);
+      const advice = view.advice.find((a) => a.window && a.method.kind === "product");
+      const planId = await makePlan(specialist, {
+        ...{
+          findingId: found.id,
+          method: advice?.method.id,
+          intendedOn: advice?.window?.from,
+          personId: tansy.personId,
+          labelId,
+        },
+        ...{ cover: "nothing", coverWhy: "The meadow closes by itself." },
+      });
+      const product = { labelId, ratePerHa: 2, total: 0.06, carrierL: 6 };
+      const work = workOn(`${year}-06-19`, { product, windMS: 2, windFrom: "W", temperatureC: 12 });
+      const { warnings } = await recordTreatment(tansy, { id: uuidv7(), planId, treatment: work });
+      said.push(warnings.filter((what) => what.includes("Site of action")));
+    }
+    expect(said).toEqual([[], [], [expect.stringContaining("for season 3 running")]]);
   });
 });

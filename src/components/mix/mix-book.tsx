@@ -74,7 +74,7 @@ export function MixBook({ pack, planId }: { pack: MixPack; planId: string }) {
         {screen === "tank" ? <Tank mix={mix} labels={pack.labels ?? []} /> : null}
         {screen === "spot" ? <Spot mix={mix} labels={pack.labels ?? []} /> : null}
         {screen === "work" ? <Work mix={mix} /> : null}
-        {screen === "stems" ? <Stems mix={mix} /> : null}
+        {screen === "stems" ? <Stems mix={mix} labels={pack.labels ?? []} /> : null}
         {screen === "jug" ? <Jug mix={mix} /> : null}
         {screen === "hours" && mix.ready ? (
           <Hours mix={mix} labels={pack.labels ?? []} station={stationOf(pack)} />

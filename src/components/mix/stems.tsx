@@ -1,15 +1,17 @@
 "use client";
 import { calculateProduct } from "@/core/product";
+import { Notice } from "../ui/notice";
 import { StemDrawing } from "./drawings";
 import { amountWords, figure, readNumber, toSi, UNIT_WORDS, unitOf } from "./mix-units";
 import { Quantity } from "./quantity";
+import type { Label } from "./tank-mix";
 import type { Mix } from "./use-mix";
 import { WorkedOut } from "./worked-out";
 
 const CLASSES = [0, 1, 2, 3];
 
 /** Bark bands, cut faces and cuts of woody stems, by class of diameter. */
-export function Stems({ mix }: { mix: Mix }) {
+export function Stems({ mix, labels }: { mix: Mix; labels: Label[] }) {
   const stems = CLASSES.flatMap((i) => {
     const diameter = readNumber(mix.typed[`stem${i}`]);
     const count = readNumber(mix.typed[`count${i}`]);
@@ -29,7 +31,9 @@ export function Stems({ mix }: { mix: Mix }) {
         <Quantity mix={mix} field="band" kind="stem" label="Height of the bark band" />
         <Typed mix={mix} field="perCut" label="mL in one cut, as the label says" />
       </div>
-      {stems.length > 0 ? <Results mix={mix} stems={stems} /> : null}
+      {stems.length > 0 ? (
+        <Results mix={mix} stems={stems} label={labels.find(({ id }) => id === mix.typed.label0)} />
+      ) : null}
     </section>
   );
 }
@@ -47,7 +51,16 @@ const Typed = ({ mix, field, label }: { mix: Mix; field: string; label: string }
   </label>
 );
 
-function Results({ mix, stems }: { mix: Mix; stems: { diameterCm: number; count: number }[] }) {
+function Results({
+  mix,
+  stems,
+  label,
+}: {
+  mix: Mix;
+  stems: { diameterCm: number; count: number }[];
+  label: Label | undefined;
+}) {
+  const most = label?.limits.stemMaxMl;
   const bandCm = mix.si("band");
   const mlPerCut = readNumber(mix.typed.perCut) ?? 1;
   const cuts = calculateProduct("hatchet-cuts", { stems, mlPerCut }) as {
@@ -67,6 +80,12 @@ function Results({ mix, stems }: { mix: Mix; stems: { diameterCm: number; count:
         <Line name="Cut faces of all stumps">{figure(face.areaM2 * 1e4)} cm²</Line>
         {band ? <Line name="Bark of all bands">{figure(band.areaM2 * 1e4)} cm²</Line> : null}
       </dl>
+      {most !== undefined && Math.max(...cuts.perStem) * mlPerCut > most ? (
+        <Notice grave>
+          <strong>This is more than the label allows for one stem:</strong> {Math.max(...cuts.perStem)} cuts of{" "}
+          {mlPerCut} mL are {figure(Math.max(...cuts.perStem) * mlPerCut)} mL, and {most} mL are allowed.
+        </Notice>
+      ) : null}
       <p className="small max-w-[50ch]">
         Scrape the bark first: where it is not green, the stem takes nothing up. The label says how much a cut, a stump
         or a band may get.

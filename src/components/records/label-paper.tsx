@@ -14,7 +14,7 @@ export function LabelPaper({ id, name }: { id: string; name: string }) {
     if (!why) router.refresh();
   };
   return (
-    <label className="field max-w-[420px]">
+    <label className="field max-w-[420px] no-print">
       <span className="label">PDF of the label {name}</span>
       <input
         type="file"

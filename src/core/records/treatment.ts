@@ -21,15 +21,18 @@ export const labelLimitsSchema = z.object({
   waterBufferM: z.number().nonnegative().optional(),
   percentVvMax: z.number().positive().max(100).optional(),
   tankMax: z.number().positive().optional(),
+  /** finished mix or product for one stem, mL */
+  stemMaxMl: z.number().positive().optional(),
   carrierMinLPerHa: z.number().positive().optional(),
   applicationsMax: z.number().int().positive().optional(),
   intervalDays: z.number().nonnegative().optional(),
   humidityMinPercent: z.number().min(0).max(100).optional(),
   foragingDays: z.number().nonnegative().optional(),
-  /** gear that the label asks for, what may be added, and where it may be used, in its own words */
+  /** gear that the label asks for, what may be added, where and at which stages it may be used, in its own words */
   gear: z.string().max(300).optional(),
   additives: z.string().max(300).optional(),
   sites: z.string().max(300).optional(),
+  stages: z.string().max(300).optional(),
 });
 export type LabelLimits = z.output<typeof labelLimitsSchema>;
 

@@ -148,6 +148,7 @@ const LIMIT_WORDS: Record<string, string> = {
   waterBufferM: "distance to water, m",
   percentVvMax: "most of the mix, % v/v",
   tankMax: "most in one tank",
+  stemMaxMl: "most for one stem, mL",
   carrierMinLPerHa: "water at least, L/ha",
   applicationsMax: "applications in a season",
   intervalDays: "days between applications",

@@ -56,6 +56,7 @@ export function readLabelForm(form: FormData): unknown {
     waterBufferM: number(form, "waterBufferM"),
     percentVvMax: number(form, "percentVvMax"),
     tankMax: number(form, "tankMax"),
+    stemMaxMl: number(form, "stemMaxMl"),
     carrierMinLPerHa: number(form, "carrierMinLPerHa"),
     applicationsMax: number(form, "applicationsMax"),
     intervalDays: number(form, "intervalDays"),
@@ -64,6 +65,7 @@ export function readLabelForm(form: FormData): unknown {
     gear: optional(form, "gear"),
     additives: optional(form, "additives"),
     sites: optional(form, "sites"),
+    stages: optional(form, "stages"),
   };
   return { id: text(form, "id"), name: text(form, "name"), replaces: text(form, "replaces"), limits };
 }

@@ -1,5 +1,6 @@
 import { PageHead } from "@/components/ui/page";
 import { Button } from "@/components/ui/button";
+import { PrintButton } from "@/components/shell/print-button";
 import { LabelPaper } from "@/components/records/label-paper";
 import { Disclosure, PlainAction } from "@/components/ui/disclosure";
 import Link from "next/link";
@@ -16,6 +17,7 @@ const NUMBERS: [string, string][] = [
   ["seasonMaxPerHa", "Most per ha and season"],
   ["percentVvMax", "Most of the mix, % v/v"],
   ["tankMax", "Most in one tank"],
+  ["stemMaxMl", "Most for one stem, mL"],
   ["carrierMinLPerHa", "Water at least, L/ha"],
   ["applicationsMax", "Applications in a season"],
   ["intervalDays", "Days between two applications"],
@@ -35,6 +37,7 @@ const WORDS: [string, string][] = [
   ["gear", "Protective gear, as the label says"],
   ["additives", "Additives that it allows"],
   ["sites", "Sites and plants that it names"],
+  ["stages", "Stages of the plant that it names"],
 ];
 
 /** What a person would look for on the label, and does not find. */
@@ -49,7 +52,11 @@ export default async function LabelsPage() {
   const mayEnter = member.roles.some((r) => r === "applicator" || r === "specialist");
   return (
     <div className="px-4 md:px-6 py-5 max-w-[900px]">
-      <PageHead above={<Link href="/ledger">Ledger</Link>} title="Labels" />
+      <PageHead
+        above={<Link href="/ledger">Ledger</Link>}
+        title="Labels"
+        actions={rows.length > 0 ? <PrintButton words="Print the label sheet" /> : null}
+      />
       <p className="text-[var(--soft)]">
         What your own labels say, typed from the label itself. Nothing is recommended here, and an empty field means
         that the label says nothing.
@@ -83,7 +90,11 @@ export default async function LabelsPage() {
             {mayEnter ? (
               <>
                 {r.hasPaper ? null : <LabelPaper id={r.id} name={r.name} />}
-                <Disclosure summary={<PlainAction>The label has changed …</PlainAction>} look="small">
+                <Disclosure
+                  className="no-print"
+                  summary={<PlainAction>The label has changed …</PlainAction>}
+                  look="small"
+                >
                   <LabelForm of={r} />
                 </Disclosure>
               </>
@@ -93,7 +104,7 @@ export default async function LabelsPage() {
         {rows.length === 0 ? <li className="small py-2">No label entered yet.</li> : null}
       </ul>
       {mayEnter ? (
-        <section className="mt-6">
+        <section className="mt-6 no-print">
           <h2 className="ruled">Enter a label</h2>
           <LabelForm />
         </section>

@@ -1,0 +1,49 @@
+import { expect, test } from "@playwright/test";
+import { stateFile } from "./people";
+
+test.use({ storageState: stateFile("applicator") });
+
+test("what was mixed for a plan fills in its record, and nothing is typed twice", async ({ page }) => {
+  await page.goto("/season?view=planned&find=treat");
+  const plans = await page
+    .locator("tbody a[href^='/season/plan/']")
+    .evaluateAll((all) => all.map((a) => (a.getAttribute("href") ?? "").split("/").at(-1) ?? ""));
+  expect(plans.length).toBeGreaterThan(0);
+  await page.goto(`/mix?plan=${plans[0]}`);
+  await expect(page.locator("[data-ready=yes]")).toBeVisible();
+  await page.getByRole("radio", { name: "metric" }).click();
+  await page.getByRole("radio", { name: "Tank" }).click();
+  await expect(page.getByLabel("Area to be sprayed")).not.toHaveValue("");
+  const typed: [string, string][] = [
+    ["Area to be sprayed", "1000"],
+    ["Carrier", "200"],
+    ["The tank takes", "15"],
+    ["Rate, as the label writes it", "3"],
+  ];
+  for (const [label, text] of typed) await page.getByLabel(label).first().fill(text);
+  await page.locator("main select").nth(1).selectOption({ index: 1 });
+  await expect(page.getByText("20 L in all, 2 loads")).toBeVisible();
+  await page.goto(`/ledger/new?plan=${plans[0]}`);
+  await expect(page.getByText("Filled in from your mix on this device.")).toBeVisible();
+  await expect(page.locator("input[name='product.ratePerHa']")).toHaveValue("3");
+  await expect(page.locator("input[name='product.total']")).toHaveValue("0.3");
+  await expect(page.locator("input[name='product.carrierL']")).toHaveValue("19.7");
+});
+
+test("of two products in one tank the one that is over its label is named, with the arithmetic", async ({ page }) => {
+  await page.goto("/mix");
+  await expect(page.locator("[data-ready=yes]")).toBeVisible();
+  await page.getByRole("radio", { name: "metric" }).click();
+  await page.getByRole("radio", { name: "Tank" }).click();
+  const fill = (label: string, text: string, n = 0) => page.getByLabel(label).nth(n).fill(text);
+  await fill("Area to be sprayed", "1000");
+  await fill("Carrier", "200");
+  await fill("The tank takes", "20");
+  await fill("Rate, as the label writes it", "2");
+  await page.locator("main select").nth(1).selectOption({ index: 1 });
+  await fill("Rate, as the label writes it", "50", 1);
+  await page.locator("main select").nth(3).selectOption({ index: 2 });
+  await expect(page.getByText("Do not mix this.")).toBeVisible();
+  await expect(page.getByText(/Sample label B .*per hectare: 50 is more than 9/)).toBeVisible();
+  await expect(page.getByText(/Sample label A .*is more than/)).toHaveCount(0);
+});
