@@ -149,6 +149,8 @@ async function pages(url: string, cookie: string) {
     "/flora",
     "/flora/heracleum-maximum",
     "/people",
+    "/field",
+    "/mix",
   ]) {
     const times: number[] = [];
     let last = await fetchRaw(url + path, cookie);

@@ -1,4 +1,3 @@
-import { readError } from "@/contracts/error";
 import { refusalWords } from "@/core/errors";
 
 /** Sends a file as it is. @param what it is, at the head of a sentence @returns null where it was stored, or why not */
@@ -6,6 +5,8 @@ export async function put(address: string, file: File, what: string): Promise<st
   try {
     const response = await fetch(address, { method: "PUT", body: file });
     if (response.ok) return null;
+    // Schemas come when something was refused: a page's first load carries none.
+    const { readError } = await import("@/contracts/error");
     const error = readError(await response.json());
     return error
       ? refusalWords(error.message, error.issues).join(" ")
