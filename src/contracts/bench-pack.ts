@@ -40,7 +40,17 @@ export const benchPackSchema = z.object({
   /** units that people of the district see first; absent in packs that were kept before they were sent */
   units: z.enum(UNITS).optional(),
   /** the person's planned work, for the mix screens */
-  work: z.array(z.object({ planId: z.string(), title: z.string(), patch: z.string(), areaM2: z.number() })).optional(),
+  work: z
+    .array(
+      z.object({
+        planId: z.string(),
+        title: z.string(),
+        patch: z.string(),
+        siteId: z.string().optional(),
+        areaM2: z.number(),
+      }),
+    )
+    .optional(),
   /** what the district typed in from its labels */
   labels: z.array(z.object({ id: z.string(), name: z.string(), limits: labelLimitsSchema })).optional(),
   maySave: z.boolean(),

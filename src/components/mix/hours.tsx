@@ -4,6 +4,7 @@ import { useState } from "react";
 import SunCalc from "suncalc";
 import { InputError } from "@/core/errors";
 import { type ForecastHour, type HourLimits, hoursWith, readForecast, sprayHour } from "@/core/product";
+import type { LabelLimits } from "@/core/records";
 import type { WeatherPort } from "@/ports/weather";
 import { Button } from "../ui/button";
 import { fullDay } from "../words/dates";
@@ -104,29 +105,37 @@ const askedText = ({ weather, today }: Station): string => {
 
 /** What of the label's limits can be asked of an hour. */
 function limitsOf(label: Label | null): HourLimits {
-  const { windMinMS, windMaxMS, temperatureMinC, temperatureMaxC, humidityMinPercent, rainFreeHours } =
-    label?.limits ?? {};
+  const of: Partial<LabelLimits> = label?.limits ?? {};
   return {
-    windMinMS,
-    windMaxMS,
-    temperatureMinC,
-    temperatureMaxC,
-    humidityMinPercent,
-    rainFreeHours,
-    daylightOnly: true,
+    ...{ windMinMS: of.windMinMS, windMaxMS: of.windMaxMS, gustMaxMS: of.gustMaxMS },
+    ...{ temperatureMinC: of.temperatureMinC, temperatureMaxC: of.temperatureMaxC },
+    ...{ humidityMinPercent: of.humidityMinPercent, deltaTMinC: of.deltaTMinC, deltaTMaxC: of.deltaTMaxC },
+    ...{ rainFreeHours: of.rainFreeHours, daylightOnly: true },
   };
 }
 
 function limitWords(label: Label | null): string {
   if (!label) return "No label is typed in. Only daylight is asked.";
-  const { windMinMS, windMaxMS, temperatureMinC, temperatureMaxC, rainFreeHours } = label.limits;
+  const {
+    windMinMS,
+    windMaxMS,
+    gustMaxMS,
+    temperatureMinC,
+    temperatureMaxC,
+    humidityMinPercent,
+    deltaTMaxC,
+    rainFreeHours,
+  } = label.limits;
   const said = (what: string, value: number | undefined, unit: string) =>
     value === undefined ? `${what}: the label does not say.` : `${what}: ${value} ${unit}.`;
   return [
     said("Least wind", windMinMS, "m/s"),
     said("Most wind", windMaxMS, "m/s"),
+    said("Gusts at most", gustMaxMS, "m/s"),
     said("Lowest temperature", temperatureMinC, "°C"),
     said("Highest temperature", temperatureMaxC, "°C"),
+    said("Lowest humidity", humidityMinPercent, "%"),
+    said("Delta-T at most", deltaTMaxC, "°C"),
     said("Hours without rain", rainFreeHours, "h"),
   ].join(" ");
 }

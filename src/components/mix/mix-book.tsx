@@ -32,13 +32,13 @@ export type MixPack = Pick<
   "key" | "units" | "work" | "labels" | "sites" | "today" | "zone" | "demonstration"
 >;
 
-/** Where and when the hours are: the district's first site, and its clock. */
-function stationOf({ sites, today, zone, demonstration }: MixPack): Station {
+/** Where and when the hours are: the site of the plan, else the district's first, and its clock. */
+function stationOf({ sites, today, zone, demonstration }: MixPack, siteId: string | undefined): Station {
   const noon = new Date(`${today}T12:00:00Z`);
   const local = new Date(noon.toLocaleString("en-US", { timeZone: zone ?? "UTC" }));
   const meridian = new Date(noon.toLocaleString("en-US", { timeZone: "UTC" }));
   return {
-    place: sites[0]?.centre ?? null,
+    place: (sites.find(({ id }) => id === siteId) ?? sites[0])?.centre ?? null,
     aheadHours: (local.getTime() - meridian.getTime()) / 3600_000,
     today,
     weather: weatherOf(demonstration),
@@ -77,7 +77,7 @@ export function MixBook({ pack, planId }: { pack: MixPack; planId: string }) {
         {screen === "stems" ? <Stems mix={mix} labels={pack.labels ?? []} /> : null}
         {screen === "jug" ? <Jug mix={mix} /> : null}
         {screen === "hours" && mix.ready ? (
-          <Hours mix={mix} labels={pack.labels ?? []} station={stationOf(pack)} />
+          <Hours mix={mix} labels={pack.labels ?? []} station={stationOf(pack, work?.siteId)} />
         ) : null}
       </div>
     </div>

@@ -277,6 +277,22 @@ describe("ground", () => {
     expect(value<{ areaM2: number }>("geodesic-area", { rings: [ring] }).areaM2 / flat).toBeCloseTo(1, 4);
     expect(value("geodesic-area", { rings: [[...ring, ring[0]]] })).toEqual(value("geodesic-area", { rings: [ring] }));
   });
+  it("is as far from a line as from its nearest point, ends included", () => {
+    const line = [
+      [0, 0],
+      [0.02, 0],
+    ];
+    const from = [0.01, 0.005];
+    expect(value("distance-to-line", { from, line })).toBeCloseTo(
+      value("geodesic-distance", { from, to: [0.01, 0] }),
+      3,
+    );
+    const beyond = [0.03, 0];
+    expect(value("distance-to-line", { from: beyond, line })).toBeCloseTo(
+      value("geodesic-distance", { from: beyond, to: [0.02, 0] }),
+      3,
+    );
+  });
   it("counts neither gaps between segments nor repeated fixes", () => {
     const a = [0, 0];
     const b = [0.01, 0];

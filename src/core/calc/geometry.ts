@@ -30,6 +30,18 @@ function openRing(ring: Position[]): Position[] {
 const distanceM = ([lon1, lat1]: Position, [lon2, lat2]: Position): number =>
   WGS84.Inverse(lat1, lon1, lat2, lon2).s12 ?? 0;
 
+/** Least value of a distance along a segment, by narrowing thirds: along a segment of a map it falls and then rises. */
+function leastAlong(distance: (at: Position) => number, [x1, y1]: Position, [x2, y2]: Position): number {
+  const at = (share: number): Position => [x1 + (x2 - x1) * share, y1 + (y2 - y1) * share];
+  let [low, high] = [0, 1];
+  for (let i = 0; i < 60; i++) {
+    const third = (high - low) / 3;
+    if (distance(at(low + third)) < distance(at(high - third))) high -= third;
+    else low += third;
+  }
+  return Math.min(distance(at((low + high) / 2)), distance(at(0)), distance(at(1)));
+}
+
 /** On the ellipsoid of WGS 84. Source of all: Karney (2013), Algorithms for geodesics, Journal of Geodesy 87. */
 export const GEOMETRY = [
   calculation({
@@ -65,6 +77,28 @@ export const GEOMETRY = [
     source: "Karney (2013), Journal of Geodesy 87",
     example: { inputs: { from: [0, 0], to: [90, 0] }, value: 10018754.171394622 },
     run: ({ from, to }) => distanceM(from, to),
+  }),
+  calculation({
+    name: "distance-to-line",
+    says: "Distance of a place from the nearest point of a line or an outline, such as a stream.",
+    inputs: z.strictObject({
+      from: position,
+      line: z.array(position).min(2).max(500).describe("°, [longitude, latitude]"),
+    }),
+    gives: "m",
+    source: "least geodesic distance over each segment, straight in longitude and latitude; Karney (2013)",
+    example: {
+      inputs: {
+        from: [0, 0],
+        line: [
+          [-1, 1],
+          [1, 1],
+        ],
+      },
+      value: 110574.38855779878,
+    },
+    run: ({ from, line }) =>
+      Math.min(...line.slice(1).map((end, i) => leastAlong((at) => distanceM(from, at), line[i] ?? end, end))),
   }),
   calculation({
     name: "track-length",

@@ -26,6 +26,9 @@ export const labelLimitsSchema = z.object({
   carrierMinLPerHa: z.number().positive().optional(),
   applicationsMax: z.number().int().positive().optional(),
   intervalDays: z.number().nonnegative().optional(),
+  gustMaxMS: z.number().positive().max(80).optional(),
+  deltaTMinC: z.number().nonnegative().max(40).optional(),
+  deltaTMaxC: z.number().positive().max(40).optional(),
   humidityMinPercent: z.number().min(0).max(100).optional(),
   foragingDays: z.number().nonnegative().optional(),
   /** gear that the label asks for, what may be added, where and at which stages it may be used, in its own words */

@@ -29,7 +29,7 @@ export async function benchPackOf(member: Member, demonstration: boolean) {
   const work = (await planLines(member))
     .filter(({ plan, mine }) => mine && plan.state === "planned")
     .slice(0, MOST_WORK)
-    .map(({ plan, title, patch, areaM2 }) => ({ planId: plan.id, title, patch, areaM2 }));
+    .map(({ plan, title, patch, siteId, areaM2 }) => ({ planId: plan.id, title, patch, siteId, areaM2 }));
   return {
     key: deviceKey(member),
     person: member.personName,

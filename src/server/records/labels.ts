@@ -152,6 +152,9 @@ const LIMIT_WORDS: Record<string, string> = {
   carrierMinLPerHa: "water at least, L/ha",
   applicationsMax: "applications in a season",
   intervalDays: "days between applications",
+  gustMaxMS: "gusts at most, m/s",
+  deltaTMinC: "delta-T at least, °C",
+  deltaTMaxC: "delta-T at most, °C",
   humidityMinPercent: "humidity at least, %",
 };
 
