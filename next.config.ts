@@ -24,6 +24,11 @@ const config: NextConfig = {
   headers: async () => [
     { source: "/:path*", headers: HEADERS },
     { source: "/api/:path*", headers: [{ key: "content-security-policy", value: DATA_POLICY }] },
+    // What a stranger wrote is a download, and would run nothing if it were opened.
+    {
+      source: "/api/v1/label-papers/:id",
+      headers: [{ key: "content-security-policy", value: "sandbox; default-src 'none'; frame-ancestors 'none'" }],
+    },
   ],
 };
 

@@ -23,8 +23,6 @@ export async function GET(_: Request, { params }: Context) {
       headers: {
         "content-type": "application/pdf",
         "content-disposition": `attachment; filename="label-${id}.pdf"`,
-        "content-security-policy": "sandbox; default-src 'none'",
-        "x-content-type-options": "nosniff",
         "cache-control": "private, no-store",
       },
     });
