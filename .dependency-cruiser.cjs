@@ -16,6 +16,7 @@ module.exports = {
     layer("contracts-import-core", "^src/contracts", { path: "^src/(?!contracts|core)" }),
     layer("flora-imports-core-and-drawings", "^src/flora", { path: "^src/(?!flora|core|drawings)" }),
     layer("drawings-import-core", "^src/drawings", { path: "^src/(?!drawings|core)" }),
+    layer("papers-import-core-and-drawings", "^src/papers", { path: "^src/(?!papers|drawings|core)" }),
     layer("ports-import-core", "^src/ports", { path: "^src/(?!ports|core)" }),
     layer("stand-ins-implement-ports", "^src/stand-ins", { path: "^src/(?!stand-ins|ports|core)" }),
     layer("adapters-implement-ports", "^src/adapters", { path: "^src/(?!adapters|ports|core)" }),
@@ -24,7 +25,7 @@ module.exports = {
     // The server is the same in the demonstration and in real use: no stand-in can be reached from it, by whatever way.
     { name: "server-reaches-no-stand-in", severity: "error", from: { path: "^src/server" }, to: { path: "^src/(stand-ins|wiring)", reachable: true } },
     layer("db-imports-core-contracts-and-env", "^src/db", { path: "^src/(?!db|core|contracts|env)" }),
-    layer("server-below-app", "^src/server", { path: "^src/(app|components|drawings|cli|demo|flora|jobs)" }),
+    layer("server-below-app", "^src/server", { path: "^src/(app|components|drawings|papers|cli|demo|flora|jobs)" }),
     layer("jobs-above-server", "^src/jobs", { path: "^src/(app|components|drawings|cli|demo|flora|stand-ins)" }),
     layer("components-know-no-server", "^src/components", { path: "^src/(server|db/(client|queries|migrate)|app|cli|demo|flora|jobs|stand-ins|wiring/(server|jobs)|env|adapters)" }),
     // Pages and routes ask the server; only it knows the database.

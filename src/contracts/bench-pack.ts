@@ -52,7 +52,9 @@ export const benchPackSchema = z.object({
     )
     .optional(),
   /** what the district typed in from its labels */
-  labels: z.array(z.object({ id: z.string(), name: z.string(), limits: labelLimitsSchema })).optional(),
+  labels: z
+    .array(z.object({ id: z.string(), name: z.string(), limits: labelLimitsSchema, hasPaper: z.boolean().optional() }))
+    .optional(),
   maySave: z.boolean(),
   /** drawn photographs may be asked for */
   demonstration: z.boolean(),

@@ -1,7 +1,7 @@
 import { inflateSync } from "node:zlib";
 import { describe, expect, it } from "vitest";
 import { buildModel } from "@/core/identify";
-import { plateToPdf } from "@/drawings/pdf";
+import { plateToPdf } from "@/papers/plate-pdf";
 import { plateOf } from "@/drawings/plate";
 import { currentFlora } from "@/flora/load";
 

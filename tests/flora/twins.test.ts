@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { REFERENCE } from "@/core/flora/calendar";
-import { decidingChecks, decidingChecksLater, likeness, riskiestPairs, twinsOf } from "@/core/identify/compare/twins";
+import { likenesses } from "@/core/identify/compare/likeness";
+import { decidingChecks, decidingChecksLater, riskiestPairs, twinsOf } from "@/core/identify/compare/twins";
 import { buildModel } from "@/core/identify/model/build-model";
 import { currentFlora } from "@/flora/load";
 import { tinyFlora } from "../support/tiny-flora";
@@ -9,6 +10,8 @@ import { tinyFlora } from "../support/tiny-flora";
 const tiny = buildModel(tinyFlora());
 const whole = buildModel(currentFlora());
 const index = (name: string) => whole.taxonIndex.get(name) as number;
+const likeness = (model: typeof whole, a: number, b: number, stage: "winter" | "vegetative") =>
+  likenesses(model, a, stage)[b];
 const anyPlant = fc.nat(whole.flora.taxa.length - 1);
 const anyStage = fc.constantFrom("seedling", "vegetative", "flowering", "fruiting", "winter" as const);
 

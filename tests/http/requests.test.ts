@@ -270,3 +270,32 @@ describe("the PDF of a label", () => {
     expect((await new Client().fetch(address)).status).toBe(401);
   });
 });
+
+describe("a sheet as a PDF", () => {
+  const entry = JSON.stringify({ system: "us", typed: { area: "2", rate: "20", tank: "25", product0: "32" } });
+  const sheet = (what: string, numbers: string) =>
+    `/api/v1/mix-sheets?${new URLSearchParams({ what, entry: numbers })}`;
+  it("is made of the numbers that were sent, as a download, for people of a district alone", async () => {
+    const got = await (await as("applicator")).fetch(sheet("card", entry));
+    expect(got.status).toBe(200);
+    expect(got.headers.get("content-disposition")).toMatch(/^attachment/);
+    expect((await got.text()).slice(0, 5)).toBe("%PDF-");
+    expect((await new Client().fetch(sheet("card", entry))).status).toBe(401);
+  });
+  it("names what is missing, wrong, or more than a screen has", async () => {
+    const status = async (what: string, numbers: string) =>
+      (await (await as("applicator")).fetch(sheet(what, numbers))).status;
+    expect(await status("calibration", entry)).toBe(400);
+    expect(await status("card", "{")).toBe(400);
+    expect(await status("poster", entry)).toBe(400);
+    const many = Object.fromEntries(Array.from({ length: 61 }, (_, i) => [`f${i}`, "1"]));
+    expect(await status("card", JSON.stringify({ system: "us", typed: many }))).toBe(400);
+    expect(await status("card", JSON.stringify({ system: "us", typed: { area: "9".repeat(601) } }))).toBe(400);
+  });
+  it("of a label is of this district's own, and of none that is unknown", async () => {
+    const { labels } = await (await as("applicator")).json<{ labels: { id: string }[] }>("/api/v1/field-pack");
+    const got = await (await as("visitor")).fetch(`/api/v1/label-sheets/${labels[0].id}`);
+    expect(got.headers.get("content-type")).toBe("application/pdf");
+    expect((await (await as("visitor")).fetch(`/api/v1/label-sheets/${crypto.randomUUID()}`)).status).toBe(404);
+  });
+});

@@ -10,15 +10,19 @@ interface Kept {
   pictures: number;
   pictureBytes: number;
   waiting: { person: string; n: number }[];
+  mixes: number;
+  papers: number;
   packs: string[];
 }
 
 async function readKept(s: Awaited<ReturnType<typeof openStore>>): Promise<Kept> {
-  const [drafts, pictures, outbox, packs] = await Promise.all([
+  const [drafts, pictures, outbox, packs, mixes, papers] = await Promise.all([
     s.drafts.toArray(),
     s.pictures.toArray(),
     s.outbox.toArray(),
     s.packs.toArray(),
+    s.mixes.count(),
+    s.labelPapers.count(),
   ]);
   return {
     drafts:
@@ -27,6 +31,8 @@ async function readKept(s: Awaited<ReturnType<typeof openStore>>): Promise<Kept>
     pictures: pictures.length,
     pictureBytes: pictures.reduce((sum, p) => sum + p.blob.size, 0),
     waiting: waitingByPerson(outbox),
+    mixes,
+    papers,
     packs: packs.map((p) => `${p.pack.district} (${p.pack.person})`),
   };
 }
@@ -46,7 +52,7 @@ export function OnThisDevice() {
   const unsent = kept.waiting.reduce((sum, w) => sum + w.n, 0);
   const wipe = async () => {
     const store = await openStore();
-    await Promise.all([store.drafts.clear(), store.pictures.clear(), store.outbox.clear(), store.packs.clear()]);
+    await Promise.all(store.tables.map((table) => table.clear()));
     for (const name of Object.keys(localStorage)) if (name.startsWith(DRAFT_PREFIX)) localStorage.removeItem(name);
     for (const name of await caches.keys()) await caches.delete(name);
     for (const registration of (await navigator.serviceWorker?.getRegistrations()) ?? [])
@@ -71,6 +77,12 @@ export function OnThisDevice() {
         <li className="row py-2">
           <strong>Pictures not sent yet:</strong> {kept.pictures}
           {kept.pictures > 0 ? `, ${(kept.pictureBytes / 1e6).toFixed(1)} MB` : ""}
+        </li>
+        <li className="row py-2">
+          <strong>Numbers of the mix screens:</strong> for {kept.mixes} {kept.mixes === 1 ? "plan" : "plans"}
+        </li>
+        <li className="row py-2">
+          <strong>PDFs of labels:</strong> {kept.papers}. <span className="small">Removed when you sign out.</span>
         </li>
         <li className="row py-2">
           <strong>The flora, the engine and the screens</strong>, the same for everybody.

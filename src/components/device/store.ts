@@ -13,6 +13,8 @@ export type DeviceStore = Dexie & {
     { id: string; key: string; entry: { system: "metric" | "us" | "imperial"; typed: Record<string, string> } },
     "id"
   >;
+  /** the PDFs of labels, to be read at the truck */
+  labelPapers: EntityTable<{ id: string; key: string; content: Blob }, "id">;
 };
 
 let store: Promise<DeviceStore> | undefined;
@@ -26,6 +28,7 @@ export function openStore(): Promise<DeviceStore> {
       ...{ drafts: "key", pictures: "id, draftId", outbox: "id, key, order", packs: "key, usedAt" },
       mixes: "id, key",
     });
+    made.version(4).stores({ labelPapers: "id, key" });
     return made;
   });
   return store;

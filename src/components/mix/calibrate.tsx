@@ -1,44 +1,17 @@
 "use client";
-import { calculateProduct } from "@/core/product";
-import { PrintButton } from "../shell/print-button";
 import { Button } from "../ui/button";
 import { Segmented } from "../ui/segmented";
 import { figure, fromSi, UNIT_WORDS, unitOf } from "./mix-units";
+import { nozzlesOf, offWords, rateOf, STEPS, wayOf, WAYS } from "./calibration";
 import { BoomDrawing } from "./drawings";
+import { SheetLinks } from "./paper-links";
 import { Quantity } from "./quantity";
 import type { Mix } from "./use-mix";
 import { WorkedOut } from "./worked-out";
 
-const WAYS = [
-  { value: "catch", words: "Backpack, by a plot" },
-  { value: "boom", words: "Boom" },
-  { value: "handgun", words: "Handgun" },
-] as const;
-type Way = (typeof WAYS)[number]["value"];
-
-interface Rate {
-  name: string;
-  inputs: Record<string, number>;
-  rateLPerHa: number;
-}
-
-/** The rate of the chosen way, once its numbers are there. */
-function rateOf(way: Way, mix: Mix): Rate | null {
-  const fields: Record<Way, [name: string, fields: Record<string, string>]> = {
-    catch: ["catch-rate", { plotM2: "plot", caughtMl: "caught" }],
-    boom: ["boom-rate", { flowLPerMin: "flow", speedKmH: "speed", spacingM: "spacing" }],
-    handgun: ["handgun-rate", { flowLPerMin: "flow", seconds: "seconds", areaM2: "plot" }],
-  };
-  const [name, of] = fields[way];
-  const read = Object.entries(of).map(([input, field]) => [input, mix.si(field)] as const);
-  if (read.some(([, value]) => value === undefined)) return null;
-  const inputs = Object.fromEntries(read) as Record<string, number>;
-  return { name, inputs, rateLPerHa: calculateProduct(name, inputs) as number };
-}
-
 /** How much a sprayer puts on an area; the rate goes on to the tank. */
 export function Calibrate({ mix, onDone }: { mix: Mix; onDone: () => void }) {
-  const way: Way = WAYS.find(({ value }) => value === mix.typed.way)?.value ?? "catch";
+  const way = wayOf(mix);
   const rate = rateOf(way, mix);
   return (
     <section aria-label="Calibrate">
@@ -90,7 +63,7 @@ export function Calibrate({ mix, onDone }: { mix: Mix; onDone: () => void }) {
             Fill the tank by it
           </Button>
           <span className="no-print ml-3">
-            <PrintButton words="Print this sheet" />
+            <SheetLinks mix={mix} what="calibration" print="Print this sheet" />
           </span>
           <WorkedOut name={rate.name} inputs={rate.inputs} />
         </div>
@@ -99,33 +72,10 @@ export function Calibrate({ mix, onDone }: { mix: Mix; onDone: () => void }) {
   );
 }
 
-const STEPS: Record<Way, string> = {
-  catch:
-    "Spray a measured plot with water, as you would on the job, and take the time. Then spray into a jug for as long.",
-  boom: "Catch each nozzle for a minute, and drive a measured run at the speed of the job.",
-  handgun: "Catch the gun for a minute. Then spray a measured plot, and take the time.",
-};
-
-interface Check {
-  meanLPerMin: number;
-  offMean: { nozzle: number; share: number }[];
-  offNominal: { nozzle: number; share: number }[] | null;
-}
-
 /** Each nozzle against the mean of all, and against what it should give. */
 function Nozzles({ mix }: { mix: Mix }) {
-  const each = (mix.typed.nozzles ?? "")
-    .split(/[\s;]+/)
-    .map((text) => Number(text.replace(",", ".")))
-    .filter((value) => value > 0)
-    .slice(0, 60);
-  const nominal = mix.si("flow");
+  const { each, check } = nozzlesOf(mix);
   const unit = UNIT_WORDS[unitOf("flow", mix.system)];
-  const toLiters = (value: number) => value / fromSi("flow", mix.system, 1);
-  const check =
-    each.length > 1
-      ? (calculateProduct("nozzle-check", { flowsLPerMin: each.map(toLiters), nominalLPerMin: nominal }) as Check)
-      : null;
   return (
     <div className="mt-4 max-w-[520px]">
       <label className="field">
@@ -150,8 +100,3 @@ function Nozzles({ mix }: { mix: Mix }) {
     </div>
   );
 }
-
-const offWords = (what: string, off: { nozzle: number; share: number }[]): string =>
-  off.length === 0
-    ? `No nozzle is more than 10% off ${what}.`
-    : `Clean or replace: ${off.map(({ nozzle, share }) => `nozzle ${nozzle} (${Math.round(share * 100)}% of ${what})`).join(", ")}.`;

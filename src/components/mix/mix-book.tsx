@@ -71,7 +71,7 @@ export function MixBook({ pack, planId }: { pack: MixPack; planId: string }) {
       </div>
       <div className="mt-5" data-ready={mix.ready ? "yes" : undefined}>
         {screen === "calibrate" ? <Calibrate mix={mix} onDone={() => setScreen("tank")} /> : null}
-        {screen === "tank" ? <Tank mix={mix} labels={pack.labels ?? []} /> : null}
+        {screen === "tank" ? <Tank mix={mix} labels={pack.labels ?? []} deviceKey={pack.key} /> : null}
         {screen === "spot" ? <Spot mix={mix} labels={pack.labels ?? []} /> : null}
         {screen === "work" ? <Work mix={mix} /> : null}
         {screen === "stems" ? <Stems mix={mix} labels={pack.labels ?? []} /> : null}

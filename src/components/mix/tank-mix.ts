@@ -1,9 +1,8 @@
 import type { BenchPack } from "@/contracts/bench-pack";
 import { InputError } from "@/core/errors";
 import { calculateProduct } from "@/core/product";
-import { openStore } from "../device/store";
-import { RATE_UNITS, rateInSi, readNumber } from "./mix-units";
-import { type MixEntry, mixId, siOf } from "./use-mix";
+import { type Kind, RATE_UNITS, rateInSi, readNumber, UNIT_WORDS, unitOf } from "./mix-units";
+import { type MixEntry, siOf } from "./mix-entry";
 
 export interface TankMix {
   totalL: number;
@@ -74,23 +73,33 @@ export function mixOf(mix: MixEntry, products: TypedProduct[]): { inputs: object
   }
 }
 
-/** What a record asks for of a product; carrier is water, L. */
-export interface MixForRecord {
-  labelId: string;
-  ratePerHa: number;
-  total: number;
-  carrierL: number;
+/** One kind of load: how much it is, and how often it is filled. */
+export interface Load {
+  name: string;
+  liters: number;
+  last: boolean;
 }
 
-/** The mix that a person made for a plan on this device, as its record asks for it; null where there is none, or one over its label. */
-export async function mixForRecord(key: string, planId: string, labels: Label[]): Promise<MixForRecord | null> {
-  const entry = (await (await openStore()).mixes.get(mixId(key, planId)))?.entry;
-  const products = entry ? productsOf(entry, labels) : [];
-  const made = entry && mixOf(entry, products);
-  const [first] = made?.value.products ?? [];
-  const label = products[0]?.label;
-  if (!made || !first || !label || first.over.length > 0) return null;
-  const round = (value: number): number => Number(value.toPrecision(4));
-  const carrierL = made.value.totalL - (products[0]?.dry ? 0 : first.total);
-  return { labelId: label.id, ratePerHa: round(first.perHa), total: round(first.total), carrierL: round(carrierL) };
+/** The loads of a mix: the full ones as one, then the part load that is left. */
+export function loadsOf(value: TankMix): Load[] {
+  const { fullLoads, lastLoadL, totalL } = value;
+  const full = {
+    name: fullLoads === 1 ? "The full load" : `Each of ${fullLoads} full loads`,
+    liters: (totalL - lastLoadL) / Math.max(1, fullLoads),
+    last: false,
+  };
+  const last = { name: fullLoads > 0 ? "The last part load" : "One part load", liters: lastLoadL, last: true };
+  return [...(fullLoads > 0 ? [full] : []), ...(lastLoadL > 0 ? [last] : [])];
+}
+
+/** What was typed, in a line, for the card. */
+export function inWords(mix: MixEntry, products: TypedProduct[]): string {
+  const of = (field: string, kind: Kind) => `${mix.typed[field] ?? "?"} ${UNIT_WORDS[unitOf(kind, mix.system)]}`;
+  const rates = products.map(({ name, at }) => {
+    const unit = mix.typed[`unit${at}`] ?? RATE_UNITS[mix.system][0] ?? "";
+    return `${name} ${mix.typed[`product${at}`]} ${UNIT_WORDS[unit]}`;
+  });
+  return [`Area ${of("area", "area")}`, `carrier ${of("rate", "rate")}`, `tank ${of("tank", "tank")}`, ...rates].join(
+    " · ",
+  );
 }

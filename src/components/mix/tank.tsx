@@ -1,15 +1,24 @@
 "use client";
-import { PrintButton } from "../shell/print-button";
 import { Notice } from "../ui/notice";
 import { TankDrawing } from "./drawings";
-import { amountWords, figure, fromSi, type Kind, RATE_UNITS, UNIT_WORDS, unitOf } from "./mix-units";
+import { amountWords, figure, fromSi, RATE_UNITS, UNIT_WORDS, unitOf } from "./mix-units";
+import { LabelPaperLink, SheetLinks } from "./paper-links";
 import { Quantity } from "./quantity";
-import { type Label, MOST_PRODUCTS, mixOf, productsOf, type TankMix, type TypedProduct } from "./tank-mix";
+import {
+  inWords,
+  type Label,
+  loadsOf,
+  MOST_PRODUCTS,
+  mixOf,
+  productsOf,
+  type TankMix,
+  type TypedProduct,
+} from "./tank-mix";
 import type { Mix } from "./use-mix";
 import { WorkedOut } from "./worked-out";
 
 /** Tank and loads, with several products, each against what its own label says. */
-export function Tank({ mix, labels }: { mix: Mix; labels: Label[] }) {
+export function Tank({ mix, labels, deviceKey }: { mix: Mix; labels: Label[]; deviceKey: string }) {
   const products = productsOf(mix, labels);
   const made = mixOf(mix, products);
   const over = made?.value.products.flatMap(({ name, over: of }) => of.map((what) => `${name}, ${what}`)) ?? [];
@@ -25,6 +34,17 @@ export function Tank({ mix, labels }: { mix: Mix; labels: Label[] }) {
         // biome-ignore lint/suspicious/noArrayIndexKey: the products never change places
         <Product key={i} {...{ mix, labels, i }} />
       ))}
+      <ul className="no-print mt-3">
+        {products.flatMap(({ label }) =>
+          label ? (
+            <li key={label.id}>
+              <LabelPaperLink deviceKey={deviceKey} label={label} />
+            </li>
+          ) : (
+            []
+          ),
+        )}
+      </ul>
       {over.length > 0 ? (
         <Notice grave className="mt-4 max-w-[60ch]">
           <strong>Do not mix this.</strong> It is more than the label allows.
@@ -100,18 +120,6 @@ const Product = ({ mix, labels, i }: { mix: Mix; labels: Label[]; i: number }) =
 const isSilent = (labels: Label[], id: string | undefined): boolean =>
   labels.find((label) => label.id === id)?.limits.ratePerHaMax === undefined;
 
-/** What was typed, in a line, for the card. */
-function inWords(mix: Mix, products: TypedProduct[]): string {
-  const of = (field: string, kind: Kind) => `${mix.typed[field] ?? "?"} ${UNIT_WORDS[unitOf(kind, mix.system)]}`;
-  const rates = products.map(({ name, at }) => {
-    const unit = mix.typed[`unit${at}`] ?? RATE_UNITS[mix.system][0] ?? "";
-    return `${name} ${mix.typed[`product${at}`]} ${UNIT_WORDS[unit]}`;
-  });
-  return [`Area ${of("area", "area")}`, `carrier ${of("rate", "rate")}`, `tank ${of("tank", "tank")}`, ...rates].join(
-    " · ",
-  );
-}
-
 /** What goes into each load. */
 function Loads({
   mix,
@@ -126,21 +134,7 @@ function Loads({
 }) {
   const volume = (liters: number) =>
     `${figure(fromSi("tank", mix.system, liters))} ${UNIT_WORDS[unitOf("tank", mix.system)]}`;
-  const fullL = value.fullLoads > 0 ? (value.totalL - value.lastLoadL) / value.fullLoads : 0;
-  const loads = [
-    ...(value.fullLoads > 0
-      ? [
-          {
-            name: value.fullLoads === 1 ? "The full load" : `Each of ${value.fullLoads} full loads`,
-            liters: fullL,
-            last: false,
-          },
-        ]
-      : []),
-    ...(value.lastLoadL > 0
-      ? [{ name: value.fullLoads > 0 ? "The last part load" : "One part load", liters: value.lastLoadL, last: true }]
-      : []),
-  ];
+  const loads = loadsOf(value);
   const silent = products.filter(({ input }) => input.maxPerHa === undefined && input.perHa !== undefined);
   return (
     <div className="mt-5">
@@ -183,7 +177,7 @@ function Loads({
         The label is the law. Fill half the water first, then the product, then the rest.
       </p>
       <p className="no-print mt-2">
-        <PrintButton words="Print the tailgate card" />
+        <SheetLinks mix={mix} what="card" print="Print the tailgate card" />
       </p>
       <WorkedOut name="tank-mix" inputs={inputs as Record<string, unknown>} />
     </div>

@@ -1,30 +1,8 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
 import { openStore } from "../device/store";
-import { fromSi, type Kind, readNumber, type System, SYSTEMS, toSi } from "./mix-units";
-
-/** What was typed, as it was typed, by field; and the units it was typed in. */
-export interface MixEntry {
-  system: System;
-  typed: Record<string, string>;
-}
-
-/** Which measure each field is of; fields that are no measure of these are numbers without a unit. */
-const FIELD_KINDS: Record<string, Kind> = {
-  ...{ plot: "plot", caught: "caught", area: "area", tank: "tank", rate: "rate" },
-  ...{ spotMix: "tank", spotArea: "plot", rinse: "tank", rinseLeft: "tank" },
-  ...{ flow: "flow", speed: "speed", spacing: "spacing", band: "stem" },
-};
-
-/** A field's number in SI, or undefined where none is typed. */
-export function siOf({ system, typed }: MixEntry, field: string): number | undefined {
-  const value = readNumber(typed[field]);
-  const kind = FIELD_KINDS[field];
-  return value === undefined ? undefined : kind ? toSi(kind, system, value) : value;
-}
-
-/** Under which name the numbers of a person and a plan are kept. */
-export const mixId = (key: string, planId: string): string => `${key}.${planId}`;
+import { FIELD_KINDS, type MixEntry, mixId, siOf } from "./mix-entry";
+import { fromSi, readNumber, type System, SYSTEMS, toSi } from "./mix-units";
 
 export interface Mix extends MixEntry {
   type: (field: string, text: string) => void;
@@ -34,6 +12,7 @@ export interface Mix extends MixEntry {
   /** writes an SI number into a field, in the person's own unit */
   put: (field: string, si: number) => void;
   ready: boolean;
+  planId: string;
 }
 
 const SYSTEM_KEY = "merry-sentinel.units";
@@ -72,7 +51,7 @@ export function useMix(key: string, planId: string, units: System, given: Record
   };
   const { system, typed } = entry;
   return {
-    ...{ system, typed, ready },
+    ...{ system, typed, ready, planId },
     type: (field, text) => keep({ system, typed: { ...typed, [field]: text } }),
     choose: (next) => {
       localStorage.setItem(SYSTEM_KEY, next);

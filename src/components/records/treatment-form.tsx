@@ -4,7 +4,7 @@ import { DayInput, TimeInput } from "../ui/day-field";
 import { Button } from "../ui/button";
 import Link from "next/link";
 import { useEffect, useState } from "react";
-import { mixForRecord } from "../mix/tank-mix";
+import { mixForRecord } from "../mix/mix-for-record";
 import type { LabelLimits, Treatment } from "@/core/records";
 import { ActionForm, Fault, Field, type FormAction } from "../ui/action-form";
 import { Notice } from "../ui/notice";

@@ -18,7 +18,7 @@ export { withSecondPlant } from "./case/with-second-plant";
 
 export { TUNING, engineVersion, withTuning } from "./tuning";
 
-export { answersAt, backgroundRow } from "./model/answer-tables";
+export { answersAt, backgroundRow, rowStart } from "./model/answer-tables";
 export { buildModel } from "./model/build-model";
 export { minimumWidth, quantile } from "./model/measures";
 export type { Model } from "./model/model";
@@ -57,6 +57,7 @@ export * from "./words/verdict-words";
 export { hasWorkingDecider } from "./compare/deciders";
 export { refutingChecks } from "./compare/refute";
 export { type Month, replayMonth } from "./compare/replay-year";
+export { likenesses, shows } from "./compare/likeness";
 export {
   type DecidingCheck,
   decidingChecks,

@@ -5,7 +5,7 @@ import { planLines } from "../control/plan-lines";
 import { patchLines, siteLines } from "../ground/ground";
 import { confirmedCounts } from "../judge/cases";
 import { todayIn } from "../platform/clock";
-import { labelsInForce } from "../records/labels";
+import { labelsWithPapers } from "../records/labels";
 import { asMember, deviceKey, type Member } from "../platform/session";
 import { districtModel } from "./amendments";
 import { shippedFlora } from "./flora";
@@ -23,7 +23,7 @@ export async function benchPackOf(member: Member, demonstration: boolean) {
       here,
       flora: (await districtModel(tx)).flora.version,
       confirmed: await confirmedCounts(tx),
-      labels: (await labelsInForce(tx)).map(({ id, name, limits }) => ({ id, name, limits })),
+      labels: (await labelsWithPapers(tx)).map(({ id, name, limits, hasPaper }) => ({ id, name, limits, hasPaper })),
     };
   });
   const work = (await planLines(member))

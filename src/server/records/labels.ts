@@ -3,7 +3,7 @@ import { alias } from "drizzle-orm/pg-core";
 import { z } from "zod";
 import type { RecordInput } from "@/contracts/treatment";
 import { plainText } from "@/core/limits";
-import { type LabelLimits, labelLimitsSchema, type Treatment } from "@/core/records";
+import { type LabelLimits, labelLimitsSchema, limitWords, type Treatment } from "@/core/records";
 import type { Transaction } from "@/db/client";
 import { label, labelPaper } from "@/db/schema";
 import { notFound, Refusal } from "../platform/faults";
@@ -75,12 +75,13 @@ export const labelsInForce = (tx: Transaction) =>
     .where(isNull(later.id))
     .orderBy(label.name);
 
-/** The district's labels in force, and whether each has its paper here. */
-export const labelLines = (member: Member) =>
-  asMember(member, async (tx) => {
-    const papers = new Set((await tx.select({ id: labelPaper.id }).from(labelPaper)).map(({ id }) => id));
-    return (await labelsInForce(tx)).map((line) => ({ ...line, hasPaper: papers.has(line.id) }));
-  });
+/** The labels in force, and whether each has its paper here. */
+export async function labelsWithPapers(tx: Transaction) {
+  const papers = new Set((await tx.select({ id: labelPaper.id }).from(labelPaper)).map(({ id }) => id));
+  return (await labelsInForce(tx)).map((line) => ({ ...line, hasPaper: papers.has(line.id) }));
+}
+
+export const labelLines = (member: Member) => asMember(member, labelsWithPapers);
 
 /** The label's limits come from the district's own table, never from what the client sent. Only a correction may name an old version. */
 export async function withLabel(
@@ -130,33 +131,8 @@ export async function labelChange(tx: Transaction, labelId: string): Promise<Lab
 const differences = (before: LabelLimits, after: LabelLimits): string[] =>
   Object.keys({ ...before, ...after }).flatMap((key) => {
     const [was, is] = [before[key as keyof LabelLimits], after[key as keyof LabelLimits]];
-    return was === is ? [] : [`${LIMIT_WORDS[key] ?? key}: ${was ?? "not said"}, now ${is ?? "not said"}`];
+    return was === is ? [] : [`${limitWords(key)}: ${was ?? "not said"}, now ${is ?? "not said"}`];
   });
-
-const LIMIT_WORDS: Record<string, string> = {
-  ratePerHaMax: "highest rate per ha",
-  seasonMaxPerHa: "most per ha and season",
-  windMaxMS: "wind at most, m/s",
-  windMinMS: "wind at least, m/s",
-  temperatureMaxC: "temperature at most, °C",
-  temperatureMinC: "temperature at least, °C",
-  rainFreeHours: "hours without rain",
-  reentryHours: "re-entry, h",
-  grazingDays: "no grazing, days",
-  hayingDays: "no haying, days",
-  foragingDays: "no gathering, days",
-  waterBufferM: "distance to water, m",
-  percentVvMax: "most of the mix, % v/v",
-  tankMax: "most in one tank",
-  stemMaxMl: "most for one stem, mL",
-  carrierMinLPerHa: "water at least, L/ha",
-  applicationsMax: "applications in a season",
-  intervalDays: "days between applications",
-  gustMaxMS: "gusts at most, m/s",
-  deltaTMinC: "delta-T at least, °C",
-  deltaTMaxC: "delta-T at most, °C",
-  humidityMinPercent: "humidity at least, %",
-};
 
 /** A label's PDF weighs less than this. */
 export const MOST_PAPER_BYTES = 10_000_000;

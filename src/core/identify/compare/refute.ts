@@ -5,7 +5,7 @@ import { predictChecks } from "../next/next-check";
 import { type Judgement, likeliestStage } from "../posterior/judgement";
 import { plainName, stateName } from "../words/observation-words";
 import { describeScore } from "../words/score-words";
-import { likeness } from "./twins";
+import { likenesses } from "./likeness";
 
 /** A look that would show that a plant thought of is another. */
 export interface Refutation {
@@ -65,9 +65,10 @@ export function refutingChecks(judgement: Judgement, taxon: number, most = 8): R
 function rivalsOf(judgement: Judgement, taxon: number): { taxon: number; share: number }[] {
   const { model, flat } = judgement;
   const stage = likeliestStage(judgement, taxon);
+  const alike = likenesses(model, taxon, stage);
   const weighed = [...flat.taxa.keys()]
     .filter((t) => t !== taxon)
-    .map((t) => ({ taxon: t, share: flat.taxa[t] * likeness(model, taxon, t, stage) }));
+    .map((t) => ({ taxon: t, share: flat.taxa[t] * alike[t] }));
   const best = weighed.sort((a, b) => b.share - a.share).slice(0, model.tuning.rivals);
   const total = best.reduce((sum, r) => sum + r.share, 0) || 1;
   return best.map((r) => ({ ...r, share: r.share / total }));

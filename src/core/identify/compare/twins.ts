@@ -1,10 +1,10 @@
 import { allBegin, type Climate, type Stage, STAGES } from "../../flora";
 import { answersAt } from "../model/answer-tables";
 import type { Model } from "../model/model";
-import { recordingOf, usuallySeen } from "../model/scores";
 import { usualState } from "../model/usual-look";
 import { writtenChecks } from "../model/written-checks";
 import { OUTLINE } from "../next/askable";
+import { likenesses, shows } from "./likeness";
 
 export interface DecidingCheck {
   character: number;
@@ -13,38 +13,6 @@ export interface DecidingCheck {
   seconds: number;
   /** of each plant, whether it differs from the others by at least half */
   apart: boolean[];
-}
-
-/** True where a plant has the part, the flora says how it looks, and this stage shows it. */
-function shows(model: Model, taxon: number, c: number, stage: Stage): boolean {
-  return recordingOf(model, taxon, c) === "recorded" && usuallySeen(model, taxon, c, stage);
-}
-
-/**
- * How often two plants would be mistaken for each other at a stage, in [0, 1]: the Bhattacharyya affinity of their answers,
- * in the geometric mean over the parts that both show, after six looks. 1 is the same plant.
- * Bhattacharyya 1943, On a measure of divergence between two statistical populations.
- * @returns 0 where they share no part that is recorded at this stage
- */
-export function likeness(model: Model, a: number, b: number, stage: Stage): number {
-  let sum = 0;
-  let parts = 0;
-  for (const c of model.flora.characters.keys()) {
-    if (!shows(model, a, c, stage) || !shows(model, b, c, stage)) continue;
-    const [first, second] = [
-      answersAt(model, a, c, STAGES.indexOf(stage)),
-      answersAt(model, b, c, STAGES.indexOf(stage)),
-    ];
-    let affinity = 0;
-    let masses = [0, 0];
-    for (let o = 0; o < first.length; o++) {
-      affinity += Math.sqrt(first[o] * second[o]);
-      masses = [masses[0] + first[o], masses[1] + second[o]];
-    }
-    sum += Math.log(Math.min(1, affinity / Math.sqrt(masses[0] * masses[1])));
-    parts++;
-  }
-  return parts === 0 ? 0 : Math.exp((model.tuning.looks * sum) / parts);
 }
 
 export interface Twin {
@@ -56,9 +24,10 @@ export interface Twin {
 export function twinsOf(model: Model, taxon: number, stage: Stage, most = 12): Twin[] {
   const { taxa } = model.flora;
   if (!taxa[taxon].calendar[stage]) return [];
+  const alike = likenesses(model, taxon, stage);
   return [...taxa.keys()]
     .filter((t) => t !== taxon && taxa[t].calendar[stage])
-    .map((t) => ({ taxon: t, likeness: likeness(model, taxon, t, stage) }))
+    .map((t) => ({ taxon: t, likeness: alike[t] }))
     .sort((x, y) => y.likeness - x.likeness)
     .slice(0, most);
 }
@@ -89,12 +58,13 @@ export function riskiestPairs(
   const kept = [...all.keys()].filter((t) => keptSide[t] && all[t].calendar[stage]);
   return taxa
     .filter((t) => !keptSide[t] && all[t].calendar[stage])
-    .flatMap((target) =>
-      kept
-        .map((t) => ({ target, kept: t, likeness: likeness(model, target, t, stage) }))
+    .flatMap((target) => {
+      const alike = likenesses(model, target, stage);
+      return kept
+        .map((t) => ({ target, kept: t, likeness: alike[t] }))
         .sort((x, y) => y.likeness - x.likeness)
-        .slice(0, each),
-    )
+        .slice(0, each);
+    })
     .map((pair) => ({ ...pair, checks: decidingChecks(model, [pair.target, pair.kept], stage) }))
     .sort((x, y) => y.likeness - x.likeness);
 }

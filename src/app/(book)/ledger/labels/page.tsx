@@ -7,47 +7,12 @@ import Link from "next/link";
 import { v7 as uuidv7 } from "uuid";
 import { labelAction } from "@/app/actions/records";
 import { ActionForm, Field } from "@/components/ui/action-form";
-import type { LabelLimits } from "@/core/records";
+import { LABEL_NUMBERS, LABEL_TEXTS, type LabelLimits, silentOn } from "@/core/records";
 import { labelLines } from "@/server/records/labels";
 import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Labels" };
-const NUMBERS: [string, string][] = [
-  ["ratePerHaMax", "Highest rate per ha"],
-  ["seasonMaxPerHa", "Most per ha and season"],
-  ["percentVvMax", "Most of the mix, % v/v"],
-  ["tankMax", "Most in one tank"],
-  ["stemMaxMl", "Most for one stem, mL"],
-  ["carrierMinLPerHa", "Water at least, L/ha"],
-  ["applicationsMax", "Applications in a season"],
-  ["intervalDays", "Days between two applications"],
-  ["windMaxMS", "Wind at most, m/s"],
-  ["windMinMS", "Wind at least, m/s"],
-  ["temperatureMaxC", "Temperature at most, °C"],
-  ["temperatureMinC", "Temperature at least, °C"],
-  ["gustMaxMS", "Gusts at most, m/s"],
-  ["deltaTMinC", "Delta-T at least, °C"],
-  ["deltaTMaxC", "Delta-T at most, °C"],
-  ["humidityMinPercent", "Humidity at least, %"],
-  ["rainFreeHours", "Hours without rain after"],
-  ["reentryHours", "Re-entry after, h"],
-  ["grazingDays", "No grazing, days"],
-  ["hayingDays", "No haying, days"],
-  ["foragingDays", "No gathering of food, days"],
-  ["waterBufferM", "Distance to water, m"],
-];
-const WORDS: [string, string][] = [
-  ["gear", "Protective gear, as the label says"],
-  ["additives", "Additives that it allows"],
-  ["sites", "Sites and plants that it names"],
-  ["stages", "Stages of the plant that it names"],
-];
-
-/** What a person would look for on the label, and does not find. */
-const silentOn = (limits: LabelLimits): string[] =>
-  NUMBERS.filter(([name]) => limits[name as keyof LabelLimits] === undefined).map(
-    ([, text]) => `${text.charAt(0).toLowerCase()}${text.slice(1)}`,
-  );
+const lowerFirst = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
 
 export default async function LabelsPage() {
   const member = await memberOrSignIn();
@@ -77,8 +42,8 @@ export default async function LabelsPage() {
               ]
                 .filter(Boolean)
                 .join(" · ")}{" "}
-              · the label does not say: {silentOn(r.limits).join(", ") || "nothing is missing"} · entered by{" "}
-              {r.enteredBy}
+              · the label does not say: {silentOn(r.limits).map(lowerFirst).join(", ") || "nothing is missing"} ·
+              entered by {r.enteredBy}
             </span>
             <span className="small block">
               Version {r.version}.{" "}
@@ -88,7 +53,10 @@ export default async function LabelsPage() {
                 </a>
               ) : (
                 "Its PDF is not here."
-              )}
+              )}{" "}
+              <a className="tap no-print" href={`/api/v1/label-sheets/${r.id}`} download>
+                Label sheet as PDF
+              </a>
             </span>
             {mayEnter ? (
               <>
@@ -144,7 +112,7 @@ const LabelForm = ({ of }: { of?: Line }) => (
         <option value="kg">kilograms</option>
       </select>
     </Field>
-    {NUMBERS.map(([name, text]) => (
+    {LABEL_NUMBERS.map(([name, text]) => (
       <Field key={name} name={`limits.${name}`} label={text}>
         <input
           name={name}
@@ -154,7 +122,7 @@ const LabelForm = ({ of }: { of?: Line }) => (
         />
       </Field>
     ))}
-    {WORDS.map(([name, text]) => (
+    {LABEL_TEXTS.map(([name, text]) => (
       <Field key={name} name={`limits.${name}`} label={text}>
         <input name={name} defaultValue={of?.limits[name as keyof LabelLimits]} />
       </Field>

@@ -3,7 +3,7 @@ import sharp from "sharp";
 import { z } from "zod";
 import { STAGES } from "@/core/flora";
 import { plainName } from "@/core/identify";
-import { plateToPdf } from "@/drawings/pdf";
+import { plateToPdf } from "@/papers/plate-pdf";
 import { plateOf, smallPlate } from "@/drawings/plate";
 import { shapesToSvg, sheetToSvg } from "@/drawings/svg";
 import { modelOf } from "@/server/flora/amendments";
