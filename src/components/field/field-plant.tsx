@@ -4,6 +4,7 @@ import { itemAt, firstOf } from "@/core/items";
 import { type Stage, STAGES } from "@/core/flora";
 import { describeScore, type Model, plainName, recordingOf, twinsOf, usuallySeen, usualState } from "@/core/identify";
 import { plateOf } from "@/drawings/plate";
+import { typicalFigure } from "@/drawings/plant/figure";
 import { Drawing } from "@/drawings/render";
 import { drawState } from "@/drawings/states";
 import type { BenchPack } from "@/contracts/bench-pack";
@@ -68,7 +69,7 @@ export function FieldPlant({
           </a>
         ))}
       </nav>
-      <Plate panels={plateOf(model, t, stage)} />
+      <Plate figure={typicalFigure(model, t, stage)} panels={plateOf(model, t, stage)} name={plainName({ model }, t)} />
       <div className="grid lg:grid-cols-2 gap-x-10">
         <section>
           <h2 className="ruled mt-6">Twins now</h2>

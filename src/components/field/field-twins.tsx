@@ -5,6 +5,7 @@ import { STAGES } from "@/core/flora";
 import { decidingChecks, describeScore, type Model, plainName } from "@/core/identify";
 import type { BenchPack } from "@/contracts/bench-pack";
 import { STAGE_WORDS } from "../words/stages";
+import { FigureRow } from "../flora/figure-row";
 import { TwinLook } from "../flora/twin-look";
 import { STATUS_WORDS, StatusMark } from "../verdict/marks";
 
@@ -50,6 +51,11 @@ export function FieldTwins({
           </a>
         ))}
       </nav>
+      <FigureRow
+        model={model}
+        plants={plants.map((index) => ({ index, common: plainName({ model }, index) }))}
+        stage={stage}
+      />
       <div className="overflow-x-auto">
         <table className="w-full mt-4 text-left" aria-label="What tells them apart, best first">
           <thead>

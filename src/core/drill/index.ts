@@ -3,6 +3,7 @@ export { type DrillBook, type Subject, subjectsOf } from "./book";
 export { faultsOf, traitsOf } from "./figures";
 export { actOf } from "./forms/hold-or-clear";
 export { drawQuadrat, type Quadrat } from "./forms/quadrat";
+export { lookAlikesOf } from "./options";
 export { drawIndividual, type Individual, type Trait } from "./individual";
 export { MISLEADING_WORDS } from "./misleading";
 export {

@@ -1,5 +1,7 @@
 import type { Chance } from "../random";
-import type { LookAlike } from "./look-alikes";
+import type { Stage } from "../flora";
+import type { Model } from "../identify";
+import { type LookAlike, lookAlikes } from "./look-alikes";
 
 /** Wrong answers beside the right one. */
 const WRONG = 3;
@@ -32,3 +34,7 @@ export function shuffled<T>(items: readonly T[], chance: Chance): T[] {
   }
   return order;
 }
+
+/** A plant among those it is mistaken for, so many names in all, in an order by chance; fewer where fewer are real. */
+export const lookAlikesOf = (model: Model, taxon: number, stage: Stage, names: number, chance: Chance): number[] =>
+  optionsFor(taxon, lookAlikes(model, taxon, stage), [], chance).slice(0, names);

@@ -2,6 +2,7 @@ import { PageHead } from "@/components/ui/page";
 import { itemAt } from "@/core/items";
 import { WHEN } from "@/components/words/stages";
 import Link from "next/link";
+import { FigureRow } from "@/components/flora/figure-row";
 import { TwinLook } from "@/components/flora/twin-look";
 import { PrintButton } from "@/components/shell/print-button";
 import { STATUS_WORDS, StatusMark } from "@/components/verdict/marks";
@@ -64,6 +65,7 @@ export default async function TwinsPage({ searchParams }: { searchParams: Promis
           <strong>The mistake:</strong> {view.mistake}
         </p>
       ) : null}
+      <FigureRow model={view.model} plants={view.plants} stage={view.stage} />
       <div className="overflow-x-auto">
         <table className="w-full mt-4 text-left" aria-label="What tells them apart, best first">
           <thead>

@@ -4,6 +4,7 @@ import { ControlFacts } from "@/components/flora/control-facts";
 import { PackLinks } from "@/components/flora/pack-links";
 import { Plate } from "@/components/flora/plate";
 import { plateOf } from "@/drawings/plate";
+import { typicalFigure } from "@/drawings/plant/figure";
 import { plantPage } from "@/server/flora/plant-page";
 import { memberOrSignIn } from "@/server/platform/session";
 import { ChangedHere, FoundTwins, ListForm, MistakenFor, StandsHere } from "./around";
@@ -38,7 +39,11 @@ export default async function PlantPage({
       <div className="grid lg:grid-cols-[minmax(0,1fr)_360px] gap-x-10">
         <div>
           <StageLinks view={view} />
-          <Plate panels={plateOf(view.model, view.index, view.stage)} />
+          <Plate
+            figure={typicalFigure(view.model, view.index, view.stage)}
+            panels={plateOf(view.model, view.index, view.stage)}
+            name={view.taxon.common[0] ?? view.taxon.name}
+          />
           <p className="small mt-2">
             This plate is drawn from the scores of this plant at this stage. The plate shows the usual state of each
             character. <a href={`/api/v1/plates/${id}?stage=${view.stage}&format=png`}>As a picture</a> ·{" "}

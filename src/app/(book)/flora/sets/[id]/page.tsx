@@ -7,6 +7,8 @@ import { StatusMark } from "@/components/verdict/marks";
 import { STAGES } from "@/core/flora";
 import { namedStates } from "@/core/identify";
 import { Drawing } from "@/drawings/render";
+import { typicalFigure } from "@/drawings/plant/figure";
+import { FigureDrawing } from "@/drawings/plant/figure-drawing";
 import { drawState } from "@/drawings/states";
 import { type CardPlant, setCard, type SetCard } from "@/server/flora/twins";
 import { memberOrSignIn } from "@/server/platform/session";
@@ -136,10 +138,10 @@ function Lines({ card, printed }: { card: SetCard; printed: number }) {
               </Link>
             </td>
             <td className="pt-3 pr-2">
-              <Plant plant={line.target} />
+              <Plant card={card} plant={line.target} />
             </td>
             <td className="pt-3">
-              <Plant plant={line.kept} />
+              <Plant card={card} plant={line.kept} />
             </td>
           </tr>
           {line.looks.map((look) => (
@@ -169,9 +171,14 @@ function Lines({ card, printed }: { card: SetCard; printed: number }) {
   );
 }
 
-function Plant({ plant }: { plant: CardPlant }) {
+function Plant({ card, plant }: { card: SetCard; plant: CardPlant }) {
   return (
     <>
+      <FigureDrawing
+        figure={typicalFigure(card.model, plant.index, card.stage)}
+        title={`${plant.common}, the whole plant`}
+        className="float-left mr-2 w-[76px] h-[84px] print:w-[44px] print:h-[49px]"
+      />
       <span className="flex gap-2 items-center">
         <StatusMark status={plant.status} size={16} />
         <Link href={`/flora/${plant.id}`} className="tap font-semibold">
