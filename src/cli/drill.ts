@@ -2,7 +2,7 @@ import { InputError } from "@/core/errors";
 import { ask, askAtLast, type DrillBook, faultsOf, type Question, type Subject, subjectsOf } from "@/core/drill";
 import { buildModel } from "@/core/identify";
 import { seededChance } from "@/core/random";
-import { NOT_DRAWN } from "@/drawings/not-drawn";
+import { NOT_DRAWN } from "@/core/flora";
 import { currentFlora, loadList } from "@/flora/load";
 import { numberOption, printJson, run } from "./output";
 
@@ -25,7 +25,7 @@ run(() => {
   printJson(drill(book, questions, seed));
 });
 
-/** Asks of every plant at every stage in turn, in an order by chance, and looks at each question anew. */
+/** Asks of every plant at every stage in turn, in an order by chance, and reads each question again. */
 function drill(book: DrillBook, wanted: number, seed: number) {
   const subjects = shuffledSubjects(book, seed);
   const unaskable = new Map<Subject, string>();

@@ -54,11 +54,13 @@ run(async () => {
   printJson({ plates: files.length, files });
 });
 
-const writeJson = (out: string, file: string, value: unknown): void =>
+function writeJson(out: string, file: string, value: unknown): void {
   writeFileSync(join(out, file), `${JSON.stringify(value, null, 1)}\n`);
+}
 
-const monthName = (month: number): string =>
-  new Date(Date.UTC(2026, month - 1, 15)).toLocaleString("en-US", { month: "long", timeZone: "UTC" });
+function monthName(month: number): string {
+  return new Date(Date.UTC(2026, month - 1, 15)).toLocaleString("en-US", { month: "long", timeZone: "UTC" });
+}
 
 function plateSvg(model: Model, taxon: number, stage: Stage, unnamed: boolean): string {
   const { name, hazards, calendar } = model.flora.taxa[taxon];

@@ -14,7 +14,7 @@ import {
   variation,
 } from "@/core/identify";
 import { type CompiledFlora, type Stage, STAGES } from "@/core/flora";
-import { NOT_DRAWN } from "@/drawings/not-drawn";
+import { NOT_DRAWN } from "@/core/flora";
 import { drawState } from "@/drawings/states";
 import type { compileFlora, Dismissed } from "./compile";
 import { pairCheckFaults } from "./pair-checks";

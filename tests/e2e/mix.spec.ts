@@ -40,9 +40,11 @@ test("of two products in one tank the one that is over its label is named, with 
   await fill("Carrier", "200");
   await fill("The tank takes", "20");
   await fill("Rate, as the label writes it", "2");
-  await page.locator("main select").nth(1).selectOption({ index: 1 });
+  const choose = (name: string, n: number) =>
+    page.getByLabel("Label, as this district typed it in").nth(n).selectOption({ label: name });
+  await choose("Sample label A (invented)", 0);
   await fill("Rate, as the label writes it", "50", 1);
-  await page.locator("main select").nth(3).selectOption({ index: 2 });
+  await choose("Sample label B for stumps (invented)", 1);
   await expect(page.getByText("Do not mix this.")).toBeVisible();
   await expect(
     page.getByRole("listitem").filter({ hasText: /Sample label B .*per hectare: 50 is more than \d/ }),

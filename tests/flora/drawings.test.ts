@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { bladeOutline } from "@/drawings/leaf";
 import { drawMeasured } from "@/drawings/measured";
-import { NOT_DRAWN } from "@/drawings/not-drawn";
+import { NOT_DRAWN } from "@/core/flora";
 import { liveliness } from "@/drawings/shapes";
 import { drawState } from "@/drawings/states";
 import { shapesToSvg } from "@/drawings/svg";

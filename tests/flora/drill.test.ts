@@ -18,7 +18,7 @@ import { isCovered } from "@/core/drill/forms/quadrat";
 import { answersAt, backgroundRow, buildModel } from "@/core/identify";
 import { STAGES } from "@/core/flora";
 import { seededChance } from "@/core/random";
-import { NOT_DRAWN } from "@/drawings/not-drawn";
+import { NOT_DRAWN } from "@/core/flora";
 import { currentFlora, loadList } from "@/flora/load";
 
 const model = buildModel(currentFlora());

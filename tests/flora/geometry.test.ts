@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { bladeOutline, type Leaf } from "@/drawings/leaf";
 import { handLeaf } from "@/drawings/leaf-detail";
-import { NOT_DRAWN } from "@/drawings/not-drawn";
+import { NOT_DRAWN } from "@/core/flora";
 import { HEIGHT, type Point, polar, type Shape, WIDTH } from "@/drawings/shapes";
 import { drawState } from "@/drawings/states";
 import { currentFlora } from "@/flora/load";

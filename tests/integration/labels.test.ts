@@ -63,7 +63,7 @@ describe("a label", () => {
     expect(detail.labelChange).toMatchObject({
       from: 1,
       to: 2,
-      lines: ["highest rate per ha: 6, now 4", "days between applications: not said, now 21"],
+      lines: ["Highest rate per ha: 6, now 4", "Days between two applications: not said, now 21"],
     });
     expect((await todayFor(specialist)).windows.find((w) => w.id === planId)?.labelChanged).toBe(true);
     const product = { labelId: first, ratePerHa: 2, total: 0.06, carrierL: 6 };

@@ -6,7 +6,7 @@ import { Segmented } from "../ui/segmented";
 import { memo, type ReactNode, useState } from "react";
 import type { Character, Position } from "@/core/flora";
 import { type ObservationInput, canBeMissing } from "@/core/identify";
-import { NOT_DRAWN } from "@/drawings/not-drawn";
+import { NOT_DRAWN } from "@/core/flora";
 import { LazyPicture } from "./lazy-picture";
 
 export type Sure = "sure" | "likely" | "guess";

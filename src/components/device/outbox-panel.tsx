@@ -9,7 +9,7 @@ import { TapePiece, VERDICT_WORDS } from "../verdict/marks";
 import { shortDay } from "../words/dates";
 import { useOutbox } from "./keeper";
 import { reopen, sendWaiting, takeOut } from "./outbox";
-import type { OutboxItem } from "./stored";
+import type { DrillItem, FindingItem } from "./stored";
 
 /** What waits on this device: for the signal, or for a person. */
 export function OutboxPanel({
@@ -50,60 +50,86 @@ export function OutboxPanel({
           <span role="status">{said}</span>
         </p>
       ) : null}
+      <DrillAnswers items={items.filter((item) => item.kind === "drill")} />
       <ol className="mt-3">
-        {items.map((item) => (
-          <li key={item.id} className="row py-3">
-            <p className="flex flex-wrap gap-x-3 gap-y-1 items-center">
-              <TapePiece verdict={item.field.verdict} />
-              <strong>{plant(item.field.taxon, nameOf)}</strong>{" "}
-              <span>
-                {item.siteName}, {shortDay(item.body.day)}
-              </span>{" "}
-              <span className="small">
-                {item.body.observations.length} checks{item.body.note ? ", with a note" : ""}
-              </span>
-            </p>
-            {item.state === "waiting" ? (
-              <p className="small">Waiting for a signal. You can close this window and lose nothing.</p>
-            ) : null}
-            {item.state === "clash" && item.server ? <Clash item={item} nameOf={nameOf} /> : null}
-            {item.state === "refused" ? (
-              <div className="mt-1">
-                <p className="fault">{item.fault}</p>
-                <p className="flex flex-wrap gap-3 mt-1">
-                  {item.server ? (
-                    <Button onClick={() => takeOut(item.id)}>Leave the picture out</Button>
-                  ) : (
-                    <>
-                      <Button
-                        onClick={async () =>
-                          (await reopen(item.id))
-                            ? router.push("/bench")
-                            : setSaid("Another unfinished finding is on the Bench. Save that one first.")
-                        }
-                      >
-                        Open it on the Bench
-                      </Button>
-                      <Button look="plain" onClick={() => takeOut(item.id)}>
-                        Throw it away
-                      </Button>
-                    </>
-                  )}
-                  <span role="status">{said}</span>
-                </p>
-              </div>
-            ) : null}
-          </li>
-        ))}
+        {items
+          .filter((item) => item.kind === "finding")
+          .map((item) => (
+            <li key={item.id} className="row py-3">
+              <p className="flex flex-wrap gap-x-3 gap-y-1 items-center">
+                <TapePiece verdict={item.field.verdict} />
+                <strong>{plant(item.field.taxon, nameOf)}</strong>{" "}
+                <span>
+                  {item.siteName}, {shortDay(item.body.day)}
+                </span>{" "}
+                <span className="small">
+                  {item.body.observations.length} checks{item.body.note ? ", with a note" : ""}
+                </span>
+              </p>
+              {item.state === "waiting" ? (
+                <p className="small">Waiting for a signal. You can close this window and lose nothing.</p>
+              ) : null}
+              {item.state === "clash" && item.server ? <Clash item={item} nameOf={nameOf} /> : null}
+              {item.state === "refused" ? (
+                <div className="mt-1">
+                  <p className="fault">{item.fault}</p>
+                  <p className="flex flex-wrap gap-3 mt-1">
+                    {item.server ? (
+                      <Button onClick={() => takeOut(item.id)}>Leave the picture out</Button>
+                    ) : (
+                      <>
+                        <Button
+                          onClick={async () =>
+                            (await reopen(item.id))
+                              ? router.push("/bench")
+                              : setSaid("Another unfinished finding is on the Bench. Save that one first.")
+                          }
+                        >
+                          Open it on the Bench
+                        </Button>
+                        <Button look="plain" onClick={() => takeOut(item.id)}>
+                          Throw it away
+                        </Button>
+                      </>
+                    )}
+                    <span role="status">{said}</span>
+                  </p>
+                </div>
+              ) : null}
+            </li>
+          ))}
       </ol>
+    </>
+  );
+}
+
+/** Answers of practice go by themselves; only what the server refused is listed, to be thrown away. */
+function DrillAnswers({ items }: { items: DrillItem[] }) {
+  const refused = items.filter((item) => item.state === "refused");
+  const waiting = items.length - refused.length;
+  return (
+    <>
+      {waiting > 0 ? (
+        <p className="mt-3">
+          {waiting} {waiting === 1 ? "answer" : "answers"} of Drill {waiting === 1 ? "waits" : "wait"} for a signal.
+        </p>
+      ) : null}
+      {refused.map((item) => (
+        <p key={item.id} className="mt-1">
+          <span className="fault">An answer of Drill was refused: {item.fault}</span>{" "}
+          <Button look="plain" onClick={() => takeOut(item.id)}>
+            Throw it away
+          </Button>
+        </p>
+      ))}
     </>
   );
 }
 
 const plant = (taxon: string | null, names: Record<string, string>) => (taxon ? (names[taxon] ?? taxon) : "Not named");
 
-function Clash({ item, nameOf }: { item: OutboxItem; nameOf: Record<string, string> }) {
-  const server = item.server as NonNullable<OutboxItem["server"]>;
+function Clash({ item, nameOf }: { item: FindingItem; nameOf: Record<string, string> }) {
+  const server = item.server as NonNullable<FindingItem["server"]>;
   return (
     <div className="mt-1 border-l-4 border-[var(--madder)] pl-3">
       <p>

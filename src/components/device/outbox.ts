@@ -1,6 +1,6 @@
 import type { Sent } from "./send-in-order";
 import { openStore } from "./store";
-import type { Draft, OutboxItem } from "./stored";
+import type { DrillItem, Draft, FindingItem, OutboxItem } from "./stored";
 
 /** How many findings wait, by whose they are, in the order in which they were made. */
 export function waitingByPerson(items: OutboxItem[]): { person: string; n: number }[] {
@@ -13,12 +13,21 @@ export function waitingByPerson(items: OutboxItem[]): { person: string; n: numbe
  * Lays a finding into the outbox and begins the next draft, both or neither: between the two nothing can be lost or doubled.
  * @throws where the device's store is closed to us; the draft then stays as it was
  */
-export async function layOut(item: Omit<OutboxItem, "order" | "state">, fresh: Draft): Promise<void> {
+export async function layOut(item: Omit<FindingItem, "order" | "state">, fresh: Draft): Promise<void> {
   const store = await openStore();
   await store.transaction("rw", store.drafts, store.outbox, async () => {
     const last = await store.outbox.orderBy("order").last();
     await store.outbox.put({ ...item, order: (last?.order ?? 0) + 1, state: "waiting" });
     await store.drafts.put({ key: item.key, draft: fresh });
+  });
+}
+
+/** Lays an answer of practice into the outbox. */
+export async function layOutAnswer(item: Omit<DrillItem, "order" | "state">): Promise<void> {
+  const store = await openStore();
+  await store.transaction("rw", store.outbox, async () => {
+    const last = await store.outbox.orderBy("order").last();
+    await store.outbox.put({ ...item, order: (last?.order ?? 0) + 1, state: "waiting" });
   });
 }
 
@@ -47,6 +56,7 @@ export async function reopen(id: string): Promise<boolean> {
   const store = await openStore();
   return store.transaction("rw", store.outbox, store.drafts, async () => {
     const item = await store.outbox.get(id);
+    if (item?.kind !== "finding") return false;
     const held = item && (await store.drafts.get(item.key))?.draft;
     if (!item || (held && (held.observations.length > 0 || held.note))) return false;
     const { body } = item;

@@ -2,11 +2,11 @@ import { refusalWords } from "@/core/errors";
 import { verdictsDiffer } from "@/core/identify";
 import { ANSWER_CODES, type AnswerCode, stepAfter } from "@/core/outbox";
 import { readError } from "@/contracts/error";
-import { savedFindingSchema } from "@/contracts/finding";
+import { type SavedFinding, savedFindingSchema } from "@/contracts/finding";
 import { MADE_FOR_HEADER } from "@/contracts/headers";
 import { OUTBOX_ADDRESS } from "@/contracts/outbox";
 import { openStore } from "./store";
-import type { OutboxItem, StoredPicture } from "./stored";
+import type { FindingItem, OutboxItem, StoredPicture } from "./stored";
 
 /** How the last attempt to send ended. */
 export interface Sent {
@@ -47,7 +47,16 @@ async function sendOne(item: OutboxItem): Promise<{ taken: boolean; waits: strin
     return { taken: false, waits: null };
   }
   if (step.kind !== "held") return { taken: false, waits: step.why };
-  const read = savedFindingSchema.safeParse(answer.body);
+  if (item.kind === "drill") {
+    await store.outbox.delete(item.id);
+    return { taken: true, waits: null };
+  }
+  return findingTaken(item, answer.body);
+}
+
+async function findingTaken(item: FindingItem, body: unknown): Promise<{ taken: boolean; waits: string | null }> {
+  const store = await openStore();
+  const read = savedFindingSchema.safeParse(body);
   // An answer that says neither number nor verdict is none of the server's: it is no proof that anything was stored.
   if (!read.success)
     return { taken: false, waits: "Something between this device and the server answered instead of the server." };
@@ -60,15 +69,17 @@ async function sendOne(item: OutboxItem): Promise<{ taken: boolean; waits: strin
     if (fault) faults.push(fault);
     else await store.pictures.delete(picture.id);
   }
-  if (faults.length > 0)
-    await store.outbox.update(item.id, {
-      state: "refused",
-      server,
-      fault: `The finding is saved as number ${server.number}; not its ${faults.join(" ")}`,
-    });
-  else if (verdictsDiffer(item.field, server)) await store.outbox.update(item.id, { state: "clash", server });
+  const left = leftToSee(item, server, faults);
+  if (left) await store.outbox.put(left);
   else await store.outbox.delete(item.id);
   return { taken: true, waits: null };
+}
+
+/** What a person still has to see of a finding that the server has: pictures that it refused, or another verdict. */
+function leftToSee(item: FindingItem, server: SavedFinding, faults: string[]): FindingItem | null {
+  const fault = `The finding is saved as number ${server.number}; not its ${faults.join(" ")}`;
+  if (faults.length > 0) return { ...item, state: "refused", server, fault };
+  return verdictsDiffer(item.field, server) ? { ...item, state: "clash", server } : null;
 }
 
 async function sendPicture(item: OutboxItem, picture: StoredPicture): Promise<{ waits?: string; fault?: string }> {

@@ -1,4 +1,5 @@
 import type { Dexie, EntityTable } from "dexie";
+import type { DrillPack } from "@/contracts/drill";
 import type { BenchPack } from "@/contracts/bench-pack";
 import type { Draft, OutboxItem, StoredPicture } from "./stored";
 
@@ -15,6 +16,8 @@ export type DeviceStore = Dexie & {
   >;
   /** the PDFs of labels, to be read at the truck */
   labelPapers: EntityTable<{ id: string; key: string; content: Blob }, "id">;
+  /** a person's past in practice, and the sets of the district */
+  drills: EntityTable<{ key: string; pack: DrillPack }, "key">;
 };
 
 let store: Promise<DeviceStore> | undefined;
@@ -28,7 +31,7 @@ export function openStore(): Promise<DeviceStore> {
       ...{ drafts: "key", pictures: "id, draftId", outbox: "id, key, order", packs: "key, usedAt" },
       mixes: "id, key",
     });
-    made.version(4).stores({ labelPapers: "id, key" });
+    made.version(4).stores({ labelPapers: "id, key", drills: "key" });
     return made;
   });
   return store;

@@ -81,19 +81,27 @@ export interface StoredPicture {
   marksId?: string;
 }
 
-/** A finding that was saved on this device and waits for the server, or for a person. */
-export type OutboxItem = OutboxBody & {
+interface Waiting {
   id: string;
   key: string;
-  /** place in the row: findings are sent in the order in which they were made */
+  /** place in the row: everything is sent in the order in which it was made */
   order: number;
   madeAt: string;
   person: string;
-  siteName: string;
-  /** what the Bench said when it was saved */
-  field: ToldVerdict;
   state: "waiting" | "refused" | "clash";
   /** why it was refused */
   fault?: string;
-  server?: SavedFinding;
-};
+}
+type Body<K extends OutboxBody["kind"]> = Extract<OutboxBody, { kind: K }>;
+
+/** A finding that was saved on this device and waits for the server, or for a person. */
+export type FindingItem = Waiting &
+  Body<"finding"> & {
+    siteName: string;
+    /** what the Bench said when it was saved */
+    field: ToldVerdict;
+    server?: SavedFinding;
+  };
+/** An answer of practice that waits for the server. */
+export type DrillItem = Waiting & Body<"drill">;
+export type OutboxItem = FindingItem | DrillItem;

@@ -23,6 +23,7 @@ const OPEN: GateCase = {
   later: [],
   seasons: 1,
   foundAgain: [],
+  practice: null,
   patchWithdrawn: false,
   method: { name: "Spot treatment", kind: "product" },
   rules: {},

@@ -35,6 +35,8 @@ export interface GateCase {
   seasons: number;
   /** days on which a later check found the same plant on the patch */
   foundAgain: string[];
+  /** name of the set that the finder would have had to pass for this plant; null where nothing is missing */
+  practice: string | null;
   patchWithdrawn: boolean;
   method: { name: string; kind: Method["kind"] };
   rules: { noProduct?: boolean; noMachines?: boolean };
@@ -48,6 +50,7 @@ export const GATE_CODES = [
   "later-finding",
   "too-old",
   "report",
+  "practice",
   "rules",
   "withdrawn",
   "role",
@@ -77,6 +80,7 @@ export function mayAct(of: GateCase): GateReason[] {
     because("later-finding", laterFault(of));
     because("too-old", ageFault(of));
     because("report", reportFault(of));
+    because("practice", practiceFault(of));
   }
   because("rules", ruleFault(of));
   if (of.patchWithdrawn) because("withdrawn", "The patch was withdrawn.");
@@ -90,6 +94,12 @@ function reportFault({ report }: GateCase): string | null {
   return report === "none"
     ? "This plant must be reported first. Nobody has sent the report."
     : "This plant must be reported first. The report is not acknowledged yet.";
+}
+
+/** A finding that was overruled in writing is a specialist's own. */
+function practiceFault({ practice, finding }: GateCase): string | null {
+  if (practice === null || finding.overruled) return null;
+  return `${call(finding)} waits for a specialist to confirm it: this district asks for the practice set “${practice}” first, and its finder has not passed it.`;
 }
 
 const call = ({ number }: FoundOnPatch) => `F-${number}`;

@@ -7,7 +7,7 @@ import { type ClueQuestion, type Question, type ShownTrait, traitOf } from "./qu
 /** A drawn state of a smaller share than this at its stage contradicts the flora. */
 const CONTRADICTED_BELOW = 0.05;
 
-/** What is wrong with a question, looked at anew from what it says alone. */
+/** What is wrong with a question, calculated again from what it says alone. */
 export interface Faults {
   twoRight: boolean;
   contradicted: boolean;

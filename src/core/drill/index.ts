@@ -24,3 +24,4 @@ export {
 export { type Answer, cardsOf, type Confusion, confusionsOf, gradeOf } from "./memory";
 export { type NamedSubject, type Planned, planRound } from "./plan-round";
 export { type Given, type Outcome, outcomeOf } from "./score";
+export { isPassed, PASS } from "./pass";

@@ -1,3 +1,4 @@
 export * from "./calendar";
 export { readCompiledFlora } from "./read-compiled";
 export * from "./types";
+export { NOT_DRAWN } from "./not-drawn";

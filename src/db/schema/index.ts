@@ -1,6 +1,7 @@
 export * from "./auth";
 export * from "./control";
 export * from "./district";
+export * from "./drill";
 export * from "./findings";
 export * from "./ground";
 export * from "./platform";

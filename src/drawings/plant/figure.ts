@@ -49,7 +49,7 @@ export function drawPlant(seen: Seen, seed: string, perCm?: number): Figure {
       // in water the plant stands before its ground; on land the earth covers what a low leaf would reach of it
       ...(inWater ? [...earthBelow(lively), ...stand.shapes] : [...stand.shapes, ...earthBelow(lively)]),
       ...roots(seen.state("root-kind"), rootFoot(seen), 54, lively),
-      ...(size.isKnown && !inWater ? bar(seen, size.perCm) : []),
+      ...(size.isKnown && !inWater ? bar(size.perCm) : []),
     ],
     words: [
       ...(beside ? [{ at: [44, GROUND + 14] as Point, text: beside.words }] : []),
@@ -81,6 +81,8 @@ function standOf(seen: Seen, size: Size, lively: Lively): Stand {
   return herb(seen, size, lively);
 }
 
+const isGrassy = ({ lifeForm }: Seen): boolean => lifeForm === "grass" || lifeForm === "rush";
+
 function seedlingFigure(seen: Seen, lively: Lively): Figure {
   const long = seen.value("seed-leaf-length");
   const perMm = long ? Math.min(14, SEED_LEAF_UNITS / long) : 4;
@@ -89,10 +91,10 @@ function seedlingFigure(seen: Seen, lively: Lively): Figure {
   return {
     shapes: [
       ...earthBelow(lively),
-      ...roots("taproot", [MIDDLE, GROUND], 34, lively).slice(0, 1),
+      ...roots(isGrassy(seen) ? "fibrous" : "taproot", [MIDDLE, GROUND], 26, lively).slice(0, isGrassy(seen) ? 13 : 1),
       ...(beside?.shapes ?? []),
       ...stand.shapes,
-      ...(long ? bar(seen, perMm * 10) : []),
+      ...(long ? bar(perMm * 10) : []),
     ],
     words: [
       ...(beside ? [{ at: [44, GROUND + 14] as Point, text: beside.words }] : []),
@@ -105,19 +107,21 @@ function seedlingFigure(seen: Seen, lively: Lively): Figure {
   };
 }
 
-/** Beside a bush, whose twig is at another scale, the bar stands before it; else at the right. */
-const barX = (seen: Seen): number => (WOODY.includes(seen.lifeForm) ? 70 : FIGURE.width - 20);
+const BAR_X = FIGURE.width - 20;
+/** A twig beside a bush is at another scale than the bar. */
+const ofWhat = (seen: Seen): string =>
+  WOODY.includes(seen.lifeForm) ? (seen.lifeForm === "tree" ? ", the tree" : ", the bush") : "";
 const STEPS = [200, 100, 50, 20, 10, 5, 2, 1, 0.5];
 /** A bar is at most so tall. */
 const TALLEST_BAR = 150;
 
 /** A bar of a round number of centimeters, upright from the ground. */
-function bar(seen: Seen, perCm: number): Shape[] {
+function bar(perCm: number): Shape[] {
   const cm = barCm(perCm);
   const top = GROUND - cm * perCm;
   return [
     {
-      d: `M${barX(seen)},${GROUND}V${top.toFixed(1)}M${barX(seen) - 4},${GROUND}h8M${barX(seen) - 4},${top.toFixed(1)}h8`,
+      d: `M${BAR_X},${GROUND}V${top.toFixed(1)}M${BAR_X - 4},${GROUND}h8M${BAR_X - 4},${top.toFixed(1)}h8`,
       ink: "outline",
       width: 0.9,
     },
@@ -128,5 +132,11 @@ const barCm = (perCm: number): number => STEPS.find((cm) => cm * perCm <= TALLES
 
 function barWords(seen: Seen, perCm: number): Figure["words"] {
   const cm = barCm(perCm);
-  return [{ at: [barX(seen) + 6, GROUND - cm * perCm - 5], text: cm >= 1 ? `${cm} cm` : `${cm * 10} mm`, end: true }];
+  return [
+    {
+      at: [BAR_X + 6, GROUND - cm * perCm - 5],
+      text: `${cm >= 1 ? `${cm} cm` : `${cm * 10} mm`}${ofWhat(seen)}`,
+      end: true,
+    },
+  ];
 }

@@ -1,5 +1,5 @@
 import type { CompiledFlora, LifeForm, Stage } from "@/core/flora";
-import { type Model, recordingOf, scoreFor, usualState } from "@/core/identify";
+import { type Model, recordingOf, scoreFor, shows, usualState } from "@/core/identify";
 
 /** What one plant shows, as far as it is known: a state or a number by the character's id, null where it is not recorded. */
 export interface Seen {
@@ -9,7 +9,10 @@ export interface Seen {
   value: (character: string) => number | null;
 }
 
-/** A plant as it mostly looks at a stage: its usual states, and the middle of its measures. */
+/** A state that no other outdoes is drawn from this share on: a plant that is now so, now so, still stands somehow. */
+const COMMONEST = 0.35;
+
+/** A plant as it mostly looks at a stage: its usual or commonest states, and the middle of its measures. */
 export function typicalPlant(model: Model, taxon: number, stage: Stage): Seen {
   const kind = model.flora.taxa[taxon];
   const value = (id: string): number | null => {
@@ -18,7 +21,15 @@ export function typicalPlant(model: Model, taxon: number, stage: Stage): Seen {
     const points = scoreFor(model, taxon, c, stage, undefined, kind.forms[0].id)?.points;
     return points ? (points[1] + points[2]) / 2 : null;
   };
-  return { lifeForm: kind.lifeForm, stage, value, state: (id) => usualState(model, taxon, id, stage) };
+  const commonest = (id: string): string | null => {
+    const c = model.characterIndex.get(id);
+    if (c === undefined || !shows(model, taxon, c, stage)) return null;
+    const shares = scoreFor(model, taxon, c, stage, undefined, kind.forms[0].id)?.shares;
+    const best = shares ? shares.indexOf(Math.max(...shares)) : -1;
+    return shares && shares[best] >= COMMONEST ? model.flora.characters[c].states[best].id : null;
+  };
+  const state = (id: string) => usualState(model, taxon, id, stage) ?? commonest(id);
+  return { lifeForm: kind.lifeForm, stage, value, state };
 }
 
 /** A trait by its indices, as an individual of the core has it. */

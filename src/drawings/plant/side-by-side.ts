@@ -31,7 +31,7 @@ const PART: Record<string, string> = {
   water: "leaf",
 };
 const MOST_CALLOUTS = 4;
-const LETTERS = 26;
+const LETTERS = 34;
 
 /** Plants side by side at one scale, each with what separates it from the others called out. */
 export function sideBySide(

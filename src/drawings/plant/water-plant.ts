@@ -8,7 +8,7 @@ import type { Size } from "./size";
 const SURFACE = 84;
 const STEMS: Record<string, Tint> = { green: "green", red: "red", pale: "pale", brown: "brown" };
 
-/** A plant in its water: stems from the bottom, leaves in rings, pairs or singly, and what lies on the surface. */
+/** A plant in its water: stems from the bottom, leaves in rings, pairs or singly, and what floats on the surface. */
 export function waterPlant(seen: Seen, _size: Size, lively: Lively): Stand {
   const plan = seen.state("water-plan");
   const isWinter = seen.stage === "winter";

@@ -18,6 +18,7 @@ import type { Transaction } from "@/db/client";
 import { change, district, finding, findingEvent, followUp, listEntry, patch, report, site } from "@/db/schema";
 import { readStored } from "@/db/schema/json";
 import { plantsHere } from "../flora/amendments";
+import { practiceMissing } from "../drill/requirement";
 import { methodsHere } from "../flora/own-methods";
 import type { Plants } from "../flora/plants";
 import { notFound } from "../platform/faults";
@@ -72,6 +73,7 @@ async function gateCase(tx: Transaction, asked: Asked): Promise<GateCase> {
     later: patchId ? await laterOn(tx, plants, patchId, row.f.id, asked.moment) : [],
     seasons: here.settings.findingSeasons,
     foundAgain: patchId ? await foundAgainOn(tx, patchId) : [],
+    practice: await practiceMissing(tx, { id: row.f.id, plantId, finderId: row.f.madeById }, asked.moment),
     patchWithdrawn: row.withdrawnAt !== null && row.withdrawnAt.getTime() <= Date.parse(asked.moment),
     method: { name: method?.name ?? asked.method, kind: method?.kind ?? "hand" },
     rules: await rulesAt(tx, row.s.id, row.s.rules, asked.moment),

@@ -4,6 +4,7 @@ import type { Climate } from "@/core/flora";
 import { addDays } from "@/core/time";
 import type { Transaction } from "@/db/client";
 import { district, finding, followUp, label, membership, patch, plan, report, site } from "@/db/schema";
+import { findingsToConfirm } from "../drill/requirement";
 import { findingLines } from "../findings/findings";
 import { plantsHere } from "../flora/amendments";
 import { methodNamesHere } from "../flora/own-methods";
@@ -46,6 +47,7 @@ export async function todayFor(member: Member, at: Here = null) {
       looked: await lookedLately(tx, plants, today),
       windows: nearFirst(await windowsOf(tx, member, plants, today, here, at), (w) => (w.mine ? 0 : 1)),
       unplanned: unplanned.filter((f) => !f.reportFirst || waiting.every((r) => r.findingId !== f.id)),
+      toConfirm: may("specialist") ? await findingsToConfirm(tx, now().toISOString()) : [],
       holds: await holdsOf(tx, today),
       waits: await waitsInForce(tx),
       againstGate: may("specialist", "keeper") ? await doneAgainstGate(tx) : [],

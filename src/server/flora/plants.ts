@@ -22,6 +22,10 @@ export class Plants {
     return this.held.get(name);
   }
 
+  hasId(id: string): boolean {
+    return this.ids.has(id);
+  }
+
   /** The frozen id of a plant; of one that this flora lacks the id that its name would have. */
   idOf(name: string): string {
     return this.held.get(name)?.id ?? taxonId(name);

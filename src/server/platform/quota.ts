@@ -17,6 +17,7 @@ const DAILY = {
   letter: 200,
   record: 2000,
   change: 5000,
+  answer: 5000,
 };
 export type Counted = keyof typeof DAILY;
 const WORDS: Record<Counted, string> = {
@@ -29,6 +30,7 @@ const WORDS: Record<Counted, string> = {
   letter: "letters",
   record: "records",
   change: "changes",
+  answer: "answers",
 };
 
 /**

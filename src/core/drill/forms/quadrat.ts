@@ -62,7 +62,7 @@ function outlineOf([x, y]: Point, radius: number, chance: Chance): Point[] {
   });
 }
 
-/** Whether a point of the frame lies on one of the plants. */
+/** Whether a point of the frame is on one of the plants. */
 export const isCovered = ({ plants }: Quadrat, point: Point): boolean =>
   plants.some((outline) => polygonContains(outline, point));
 

@@ -1,0 +1,68 @@
+import { and, eq, sql } from "drizzle-orm";
+import type { Transaction } from "@/db/client";
+import { drillSet, finding, findingEvent } from "@/db/schema";
+import { passedSets } from "./sets";
+
+/**
+ * The set that the person who made a finding would have had to pass for this plant, as things stood at a moment; null where none is
+ * required, where it was passed, or where a specialist confirmed the finding.
+ */
+export async function practiceMissing(
+  tx: Transaction,
+  found: { id: string; plantId: string | null; finderId: string | null },
+  moment: string,
+): Promise<string | null> {
+  if (!found.plantId || !found.finderId) return null;
+  const at = new Date(moment);
+  const required = (
+    await tx.select().from(drillSet).where(sql`${found.plantId} = ANY(${drillSet.requiredFor})`)
+  ).filter(({ createdAt, endedAt }) => createdAt <= at && (endedAt === null || endedAt > at));
+  if (required.length === 0) return null;
+  const passed = await passedSets(
+    tx,
+    found.finderId,
+    required.map(({ id }) => id),
+    at,
+  );
+  const missing = required.find(({ id }) => !passed.has(id));
+  return missing && !(await isConfirmed(tx, found.id, at)) ? missing.name : null;
+}
+
+async function isConfirmed(tx: Transaction, findingId: string, until: Date): Promise<boolean> {
+  const rows = await tx
+    .select({ at: findingEvent.at })
+    .from(findingEvent)
+    .where(and(eq(findingEvent.findingId, findingId), eq(findingEvent.kind, "confirmation")));
+  return rows.some(({ at }) => at <= until);
+}
+
+export interface WaitingFinding {
+  id: string;
+  number: number;
+  taxon: string | null;
+  madeBy: string;
+  set: string;
+}
+
+/** Clear findings that wait for a specialist's confirmation, as their finder has not passed the set that the plant asks for. */
+export async function findingsToConfirm(tx: Transaction, moment: string): Promise<WaitingFinding[]> {
+  const rows = await tx
+    .select()
+    .from(finding)
+    .where(
+      and(
+        eq(finding.verdict, "clear"),
+        eq(finding.overruled, false),
+        sql`${finding.plantId} IN (SELECT unnest(s.required_for) FROM drill_set s WHERE s.district_id = "finding"."district_id" AND s.ended_at IS NULL)`,
+      ),
+    )
+    .orderBy(finding.number)
+    .limit(MOST_LISTED);
+  const waiting: WaitingFinding[] = [];
+  for (const { id, number, taxon, plantId, madeBy, madeById } of rows) {
+    const set = await practiceMissing(tx, { id, plantId, finderId: madeById }, moment);
+    if (set) waiting.push({ id, number, taxon, madeBy, set });
+  }
+  return waiting;
+}
+const MOST_LISTED = 60;
