@@ -4,11 +4,9 @@ import sharp from "sharp";
 import { lookAlikesOf, subjectsOf } from "@/core/drill";
 import { InputError } from "@/core/errors";
 import { STAGES, type Stage } from "@/core/flora";
-import { buildModel, type Model, plainName } from "@/core/identify";
+import { buildModel, type Model } from "@/core/identify";
 import { seededChance } from "@/core/random";
-import { typicalFigure } from "@/drawings/plant/figure";
-import { plateToSvg } from "@/drawings/plant/plate-svg";
-import { plateOf } from "@/drawings/plate";
+import { plateSheet } from "@/drawings/plant/plate-svg";
 import { currentFlora } from "@/flora/load";
 import { numberOption, option, printJson, run } from "./output";
 
@@ -27,7 +25,7 @@ run(async () => {
   const files: string[] = [];
   for (const [i, { taxon, stage }] of subjects.entries()) {
     const file = unnamed ? `plate-${String(i + 1).padStart(3, "0")}.png` : `${model.flora.taxa[taxon].id}-${stage}.png`;
-    await sharp(Buffer.from(plateSvg(model, taxon, stage, unnamed)))
+    await sharp(Buffer.from(plateSheet(model, taxon, stage, !unnamed)))
       .png()
       .toFile(join(out, file));
     files.push(file);
@@ -56,23 +54,6 @@ run(async () => {
 
 function writeJson(out: string, file: string, value: unknown): void {
   writeFileSync(join(out, file), `${JSON.stringify(value, null, 1)}\n`);
-}
-
-function monthName(month: number): string {
-  return new Date(Date.UTC(2026, month - 1, 15)).toLocaleString("en-US", { month: "long", timeZone: "UTC" });
-}
-
-function plateSvg(model: Model, taxon: number, stage: Stage, unnamed: boolean): string {
-  const { name, hazards, calendar } = model.flora.taxa[taxon];
-  const figure = typicalFigure(model, taxon, stage);
-  const months = (calendar[stage] ?? []).map(([from, to]) => `${monthName(from)} to ${monthName(to)}`).join(", ");
-  const label = {
-    common: plainName({ model }, taxon),
-    name,
-    stage: [stage, months].filter(Boolean).join(" · "),
-    caution: hazards.people ?? "",
-  };
-  return plateToSvg(figure, plateOf(model, taxon, stage), unnamed ? null : label);
 }
 
 /** The plants and stages that were asked for; without names, so many drawn by chance, each plant once. */

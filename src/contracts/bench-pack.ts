@@ -55,6 +55,8 @@ export const benchPackSchema = z.object({
   labels: z
     .array(z.object({ id: z.string(), name: z.string(), limits: labelLimitsSchema, hasPaper: z.boolean().optional() }))
     .optional(),
+  /** sets that this person would have to pass and has not, by accepted name of the plant */
+  practice: z.record(z.string(), z.string()).optional(),
   maySave: z.boolean(),
   /** drawn photographs may be asked for */
   demonstration: z.boolean(),

@@ -39,7 +39,6 @@ export const drillAnswerSchema = z.object({
   /** what the device made of it; it counts only where the flora has changed since */
   told: z.object({ right: z.boolean(), score: z.number().min(0).max(1) }),
 });
-export type DrillAnswerInput = z.input<typeof drillAnswerSchema>;
 
 export const drillSetSchema = z.object({
   id: z.uuid(),
@@ -62,6 +61,7 @@ export const drillPackSchema = z.object({
       seconds: z.number(),
       options: z.array(z.string()).optional(),
       chosen: z.string().optional(),
+      off: z.object({ cover: z.number(), count: z.number() }).optional(),
     }),
   ),
   sets: z.array(

@@ -49,24 +49,4 @@ export const pathsOf = (shapes: Shape[]): string =>
     )
     .join("");
 
-/** A name of more letters than this is set smaller, so that it stays under its own drawing. */
-const LONG_NAME = 18;
-/** The same for measures. */
-const LONG_MEASURES = 26;
-const PANEL = { width: WIDTH + 14, height: HEIGHT + 34, columns: 5 };
-
-/** A whole plate as one sheet: each part with its name and measures; a part that is not recorded stays blank and says so. */
-export function sheetToSvg(panels: { part: string; shapes: Shape[] | null; measures: string }[]): string {
-  const rows = Math.ceil(panels.length / PANEL.columns);
-  const [width, height] = [PANEL.columns * PANEL.width, rows * PANEL.height];
-  const cells = panels.map(({ part, shapes, measures }, i) => {
-    const [x, y] = [(i % PANEL.columns) * PANEL.width + 7, Math.floor(i / PANEL.columns) * PANEL.height + 6];
-    const picture = shapes
-      ? pathsOf(shapes)
-      : `<text x="60" y="52" text-anchor="middle" font-size="10" fill="#5a6258">varies or not recorded</text>`;
-    return `<g transform="translate(${x},${y})"><rect width="${WIDTH}" height="${HEIGHT}" fill="#fdfbf5" stroke="#cfc8b4" stroke-width="0.6"/>${picture}<text y="${HEIGHT + 12}" font-size="${part.length > LONG_NAME ? 8 : 10}" font-weight="600" fill="#1d2a24">${escapeXml(part)}</text><text y="${HEIGHT + 23}" font-size="${measures.length > LONG_MEASURES ? 6.8 : 8.5}" fill="#5a6258">${escapeXml(measures)}</text></g>`;
-  });
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}" font-family="Atkinson Hyperlegible Next, sans-serif"><rect width="100%" height="100%" fill="#ffffff"/>${cells.join("")}</svg>`;
-}
-
 export const escapeXml = (text: string) => text.replace(/&/g, "&amp;").replace(/</g, "&lt;");

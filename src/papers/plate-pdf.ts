@@ -1,3 +1,5 @@
+import type { Figure } from "@/drawings/plant/figure";
+import { FIGURE } from "@/drawings/plant/pen";
 import type { Panel } from "@/drawings/plate";
 import { HEIGHT, WIDTH } from "@/drawings/shapes";
 import { INK } from "@/drawings/svg";
@@ -5,8 +7,10 @@ import { BOLD, drawShape, newPage, REGULAR, SOFT } from "./page";
 
 /** A4, points; the field of one drawing on the page. */
 const MARGIN = 42;
-const COLUMNS = 3;
-const CELL = { width: 164, height: 164 };
+const COLUMNS = 5;
+const CELL = { width: 96, height: 112 };
+/** The whole plant above them, at this scale. */
+const WHOLE = 0.74;
 const SCALE = (CELL.width - 14) / WIDTH;
 
 /**
@@ -14,7 +18,7 @@ const SCALE = (CELL.width - 14) / WIDTH;
  * @param heading name, status and stage, one line each
  * @param foot what the page does not say, and above what it does not stand
  */
-export function plateToPdf(heading: string[], panels: Panel[], foot: string): Promise<Buffer> {
+export function plateToPdf(heading: string[], figure: Figure, panels: Panel[], foot: string): Promise<Buffer> {
   const { page, finish } = newPage("A4", MARGIN, heading[0] ?? "");
   page
     .fillColor(INK)
@@ -23,7 +27,9 @@ export function plateToPdf(heading: string[], panels: Panel[], foot: string): Pr
     .text(heading[0] ?? "");
   page.font(REGULAR).fontSize(11);
   for (const line of heading.slice(1)) page.text(line);
-  let top = page.y + 14;
+  let top = page.y + 10;
+  drawFigure(page, figure, MARGIN + (page.page.width - 2 * MARGIN - WHOLE * FIGURE.width) / 2, top);
+  top += WHOLE * FIGURE.height + 12;
   panels.forEach((panel, i) => {
     const column = i % COLUMNS;
     if (column === 0 && i > 0) top += CELL.height;
@@ -40,6 +46,19 @@ export function plateToPdf(heading: string[], panels: Panel[], foot: string): Pr
     .text(foot, MARGIN, page.page.height - MARGIN - 14, { width: page.page.width - 2 * MARGIN, lineBreak: false });
   return finish();
 }
+
+function drawFigure(page: PDFKit.PDFDocument, figure: Figure, x: number, y: number): void {
+  page.save().translate(x, y).scale(WHOLE);
+  for (const shape of figure.shapes) drawShape(page, shape);
+  page.restore();
+  page.undash().font(REGULAR).fontSize(7).fillColor(SOFT);
+  for (const { at, text, end } of figure.words) {
+    const left = x + WHOLE * at[0] - (end ? WORDS : WORDS / 2);
+    page.text(text, left, y + WHOLE * at[1] - 7, { width: WORDS, align: end ? "right" : "center", lineBreak: false });
+  }
+}
+/** Room for words of the figure, points. */
+const WORDS = 120;
 
 function drawPanel(page: PDFKit.PDFDocument, panel: Panel, x: number, y: number): void {
   page.save().translate(x, y).scale(SCALE);

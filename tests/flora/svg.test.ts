@@ -4,45 +4,26 @@ import { buildModel, usualState } from "@/core/identify";
 import { plateOf } from "@/drawings/plate";
 import { area, circle, inner, joinLines, type Shape, straight, WIDTH } from "@/drawings/shapes";
 import { drawState } from "@/drawings/states";
-import { rowToSvg, shapesToSvg, sheetToSvg } from "@/drawings/svg";
+import { escapeXml, rowToSvg, shapesToSvg } from "@/drawings/svg";
+import { plateSheet } from "@/drawings/plant/plate-svg";
 import { currentFlora } from "@/flora/load";
 
 const model = buildModel(currentFlora());
-const count = (text: string, what: RegExp) => text.match(what)?.length ?? 0;
 
-describe("a sheet of a plate", () => {
-  it("holds a frame for every part, drawn or blank, and says which are blank", () => {
+describe("a plate as a file", () => {
+  it("has the whole plant, every part that is drawn, and its name unless nobody is to know it", () => {
     for (const name of ["Aruncus dioicus", "Avena fatua", "Rhamnus cathartica", "Trapa natans", "Ipomoea hederacea"]) {
       const t = model.taxonIndex.get(name) as number;
       for (const stage of STAGES) {
-        const panels = plateOf(model, t, stage);
-        const svg = sheetToSvg(panels);
-        expect(count(svg, /<g transform/g), `${name} ${stage}`).toBe(panels.length);
-        expect(count(svg, /varies or not recorded/g), `${name} ${stage}`).toBe(panels.filter((p) => !p.shapes).length);
+        const parts = plateOf(model, t, stage).filter(({ shapes }) => shapes);
+        const [named, unnamed] = [true, false].map((isNamed) => plateSheet(model, t, stage, isNamed));
+        for (const { part } of parts) expect(unnamed, `${name} ${stage}`).toContain(`>${escapeXml(part)}<`);
+        expect(named).toContain(`>${name}<`);
+        expect(unnamed).not.toContain(name);
       }
     }
   });
-  it("grows by rows of five", () => {
-    const height = (n: number) =>
-      Number(
-        /height="([\d.]+)"/.exec(
-          sheetToSvg(Array.from({ length: n }, () => ({ part: "x", shapes: null, measures: "" }))),
-        )?.[1],
-      );
-    expect(height(5)).toBe(height(1));
-    expect(height(6)).toBe(2 * height(5));
-  });
-  it("lets no name break the picture", () => {
-    expect(sheetToSvg([{ part: "a < b & c", shapes: null, measures: "<5 mm" }])).toContain("a &lt; b &amp; c");
-  });
-  it("is drawn within a fraction of the time of compiling the flora", () => {
-    const began = performance.now();
-    for (let t = 0; t < 100; t++) sheetToSvg(plateOf(model, t, "vegetative"));
-    const plates = (performance.now() - began) / 100;
-    const again = performance.now();
-    buildModel(model.flora);
-    expect(plates).toBeLessThan((performance.now() - again) / 10);
-  });
+  it("lets no name break the picture", () => expect(escapeXml("a < b & c")).toBe("a &lt; b &amp; c"));
 });
 
 describe("a single drawing", () => {

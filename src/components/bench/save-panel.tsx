@@ -1,6 +1,7 @@
 "use client";
 
 import { Button } from "../ui/button";
+import { Notice } from "../ui/notice";
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { memo, useEffect, useState } from "react";
@@ -83,6 +84,7 @@ export const SavePanel = memo(function SavePanel({
         </label>
         <Pictures {...{ draft, pictures, onAddPictures, onMeasure, onRemovePicture }} />
       </div>
+      <PracticeFirst pack={pack} found={found} />
       {pack.maySave ? null : (
         <p className="mt-2">You can look around. To save, you need the role of scout or specialist in this district.</p>
       )}
@@ -103,6 +105,18 @@ export const SavePanel = memo(function SavePanel({
     </section>
   );
 });
+
+/** Said before the finding is made: nothing is refused here, but a specialist confirms it before control is planned. */
+function PracticeFirst({ pack, found }: Pick<Props, "pack" | "found">) {
+  const set = found?.verdict === "clear" && found.about ? pack.practice?.[found.about] : undefined;
+  if (!set) return null;
+  return (
+    <Notice className="mt-3">
+      You have not passed the practice set “{set}”. Save the finding as always. A specialist confirms it before control
+      is planned. <a href="/drill">Practice it in Drill.</a>
+    </Notice>
+  );
+}
 
 type Ended = { goTo: string } | { waits: string } | { failed: string };
 

@@ -90,6 +90,8 @@ async function prepare(key: string): Promise<void> {
     const store = await openStore();
     await store.packs.put({ key, pack, usedAt: clock.now().toISOString() });
     await fetch(pack.floraUrl);
+    const { refreshDrillPast } = await import("./drill-past");
+    await refreshDrillPast(key);
     const { keepLabelPapers } = await import("./label-papers");
     await keepLabelPapers(key, pack.labels ?? []);
   } catch {

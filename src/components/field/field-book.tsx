@@ -13,12 +13,14 @@ import { useModel, usePack } from "./use-device";
 const FieldFlora = dynamic(() => import("./field-flora").then((m) => m.FieldFlora), { ssr: false });
 const FieldPlant = dynamic(() => import("./field-plant").then((m) => m.FieldPlant), { ssr: false });
 const MixBook = dynamic(() => import("../mix/mix-book").then((m) => m.MixBook), { ssr: false });
+const DrillBook = dynamic(() => import("../drill/drill-book").then((m) => m.DrillBook), { ssr: false });
 const FieldTwins = dynamic(() => import("./field-twins").then((m) => m.FieldTwins), { ssr: false });
 
 const TABS = [
   { href: "/bench", name: "Bench" },
   { href: "/flora", name: "Flora" },
   { href: "/mix", name: "Mix" },
+  { href: "/drill", name: "Drill" },
   { href: "/outbox", name: "Outbox" },
 ];
 
@@ -90,6 +92,7 @@ function Sheet({ at, pack }: { at: URL; pack: BenchPack }) {
   if (path.startsWith("/bench"))
     return <Bench pack={pack} chosenSite={at.searchParams.get("site")} chosenPatch={at.searchParams.get("patch")} />;
   if (path.startsWith("/mix")) return <MixBook pack={pack} planId={at.searchParams.get("plan") ?? ""} />;
+  if (path.startsWith("/drill")) return <DrillBook pack={pack} teaches={false} />;
   return <FloraSheet at={at} pack={pack} />;
 }
 
@@ -137,8 +140,8 @@ function FloraSheet({ at, pack }: { at: URL; pack: BenchPack }) {
       <h1>This page needs a signal</h1>
       <p className="mt-2">
         The map, plans, ledger and people pages come from the server. Without a signal you can use the{" "}
-        <a href="/bench">Bench</a>, the <a href="/flora">Flora</a> with its twins, the <a href="/mix">Mix</a>, and the{" "}
-        <a href="/outbox">Outbox</a>, where findings wait for a signal.
+        <a href="/bench">Bench</a>, the <a href="/flora">Flora</a> with its twins, the <a href="/mix">Mix</a>, the{" "}
+        <a href="/drill">Drill</a>, and the <a href="/outbox">Outbox</a>, where findings and answers wait for a signal.
       </p>
       <h2 className="ruled mt-6">On this device</h2>
       <OnThisDevice />

@@ -52,6 +52,9 @@ export function KeyHelp({ tabs }: { tabs: Tab[] }) {
             <Row keys="X" what="Bench: no such part" />
             <Row keys="U" what="Bench: undo the last step" />
             <Row keys="/" what="Bench: find any part of the plant" />
+            <Row keys="1 to 4" what="Drill: choose that answer" />
+            <Row keys="C" what="Drill: show the next clue" />
+            <Row keys="Enter" what="Drill: go on" />
             <Row keys="[ and ]" what="Tables: the page before, and the next" />
           </dl>
           <SingleKeysSwitch />
@@ -76,7 +79,7 @@ function SingleKeysSwitch() {
           switchSingleKeys(e.target.checked);
         }}
       />
-      Single keys answer on the Bench
+      Single keys answer on the Bench and in Drill
     </label>
   );
 }

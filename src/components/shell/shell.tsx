@@ -14,6 +14,7 @@ export const TABS = [
   { href: "/season", name: "Season", key: "s" },
   { href: "/ledger", name: "Ledger", key: "l" },
   { href: "/flora", name: "Flora", key: "f" },
+  { href: "/drill", name: "Drill", key: "d" },
   { href: "/people", name: "People", key: "p" },
 ];
 

@@ -24,7 +24,7 @@ export function Tabs({ tabs }: { tabs: { href: string; name: string }[] }) {
             href={tab.href}
             aria-current={current ? "page" : undefined}
             style={{ textDecoration: current ? "underline" : "none" }}
-            className={`flex items-center justify-center md:justify-start min-h-[46px] grow px-1.5 text-[15px] md:text-[16px] md:px-3 md:ml-2 md:mb-1 md:min-h-[42px] md:rounded-l-[5px] md:border md:border-r-0 ${current ? "bg-[var(--sheet)] font-bold md:border-[var(--line)] md:-mr-px md:relative" : "text-[var(--soft)] md:border-[var(--rule)] md:bg-[color-mix(in_srgb,var(--rule)_35%,transparent)]"}`}
+            className={`flex items-center justify-center md:justify-start min-h-[46px] grow px-1 text-[14px] md:text-[16px] md:px-3 md:ml-2 md:mb-1 md:min-h-[42px] md:rounded-l-[5px] md:border md:border-r-0 ${current ? "bg-[var(--sheet)] font-bold md:border-[var(--line)] md:-mr-px md:relative" : "text-[var(--soft)] md:border-[var(--rule)] md:bg-[color-mix(in_srgb,var(--rule)_35%,transparent)]"}`}
           >
             {tab.name}
           </Link>

@@ -1,4 +1,5 @@
 import { itemAt } from "../items";
+import type { Model } from "../identify";
 import { type Chance, seededChance } from "../random";
 import type { DrillBook, Subject } from "./book";
 import { clueByClue, type Unaskable } from "./forms/clue-by-clue";
@@ -7,6 +8,7 @@ import { holdOrClear } from "./forms/hold-or-clear";
 import { measureIt } from "./forms/measure";
 import { nextCheck } from "./forms/next-check";
 import { quadrat } from "./forms/quadrat";
+import { drawIndividual, type Individual } from "./individual";
 import type { Form, Question } from "./question";
 
 /** How often each form is asked, where the plant allows it. */
@@ -50,11 +52,20 @@ export function ask(
   form?: Form,
   preferred: readonly number[] = [],
 ): Question | Unaskable {
-  const chance = seededChance(seed).named(`${book.model.flora.taxa[subject.taxon].id} ${subject.stage}`);
+  const chance = chanceOf(book.model, subject, seed);
   const wanted = form ?? itemAt(WEIGHTS, chance.named("form").pick(WEIGHTS.map(([, weight]) => weight)))[0];
   const made = MAKE[wanted](book, subject, seed, chance, preferred);
   if (!("why" in made) || form) return made;
   return MAKE.clues(book, subject, seed, chance, preferred);
+}
+
+const chanceOf = ({ flora }: Model, { taxon, stage }: Subject, seed: number): Chance =>
+  seededChance(seed).named(`${flora.taxa[taxon].id} ${stage}`);
+
+/** The very plant that a question was made from, with all that it shows. */
+export function plantOf(model: Model, { taxon, stage, seed }: Question): Individual {
+  const t = model.flora.taxa.findIndex(({ id }) => id === taxon);
+  return drawIndividual(model, t, stage, chanceOf(model, { taxon: t, stage }, seed).named("plant"));
 }
 
 /** A question about a plant by the first seed that gives one; else why there is none. */

@@ -25,11 +25,15 @@ export type Misleading = "stress-color" | "chewed" | "starved" | "mown";
 /** Characters of the place, not of the plant: they are no part that could be drawn of it. */
 export const OF_THE_PLACE = ["ground", "light", "wetness", "row-place"];
 
+/** Characters of the grown plant: a seedling is no bush yet, whatever it will be. */
+const OF_GROWN_PLANTS = ["plant-kind"];
+
 /** The traits of a plant that can be drawn. */
-export function drawableTraits(model: Model, { traits }: Individual, notDrawn: readonly string[]): Trait[] {
+export function drawableTraits(model: Model, { traits, stage }: Individual, notDrawn: readonly string[]): Trait[] {
   return [...traits.values()].filter(({ character }) => {
     const { id, comparative, compares } = model.flora.characters[character];
-    return !(comparative || compares || OF_THE_PLACE.includes(id) || notDrawn.includes(id));
+    const isLater = stage === "seedling" && OF_GROWN_PLANTS.includes(id);
+    return !(comparative || compares || isLater || OF_THE_PLACE.includes(id) || notDrawn.includes(id));
   });
 }
 

@@ -1,10 +1,12 @@
-export { ask, askAtLast } from "./ask";
+export { ask, askAtLast, plantOf } from "./ask";
+export type { Misleading } from "./clues";
+export { metAt } from "./met-at";
 export { type DrillBook, type Subject, subjectsOf } from "./book";
-export { faultsOf, traitsOf } from "./figures";
+export { faultsOf } from "./figures";
 export { actOf } from "./forms/hold-or-clear";
 export { drawQuadrat, type Quadrat } from "./forms/quadrat";
 export { lookAlikesOf } from "./options";
-export { drawIndividual, type Individual, type Trait } from "./individual";
+export { drawIndividual, type Individual } from "./individual";
 export { MISLEADING_WORDS } from "./misleading";
 export {
   type Act,
@@ -13,15 +15,11 @@ export {
   type CollarQuestion,
   type Form,
   FORMS,
-  type HoldOrClearQuestion,
-  type MeasureQuestion,
-  type NextCheckQuestion,
-  type QuadratQuestion,
   type Question,
   type ShownTrait,
-  traitOf,
 } from "./question";
-export { type Answer, cardsOf, type Confusion, confusionsOf, gradeOf } from "./memory";
+export { biasOf, offBy } from "./bias";
+export { type Answer, cardsOf, type Confusion, confusionsOf } from "./memory";
 export { type NamedSubject, type Planned, planRound } from "./plan-round";
 export { type Given, type Outcome, outcomeOf } from "./score";
 export { isPassed, PASS } from "./pass";

@@ -15,6 +15,8 @@ export interface Answer {
   /** the plants to choose from, where there were any, and the one that was chosen */
   options?: string[];
   chosen?: string;
+  /** of a frame: what was said less what is true, in percentage points of cover and in plants */
+  off?: { cover: number; count: number };
 }
 
 /** Slower than this is hard; quicker, with nearly all clues unseen, is easy. */

@@ -110,7 +110,11 @@ function seedlingFigure(seen: Seen, lively: Lively): Figure {
 const BAR_X = FIGURE.width - 20;
 /** A twig beside a bush is at another scale than the bar. */
 const ofWhat = (seen: Seen): string =>
-  WOODY.includes(seen.lifeForm) ? (seen.lifeForm === "tree" ? ", the tree" : ", the bush") : "";
+  WOODY.includes(seen.lifeForm) && seen.stage !== "seedling"
+    ? seen.lifeForm === "tree"
+      ? ", the tree"
+      : ", the bush"
+    : "";
 const STEPS = [200, 100, 50, 20, 10, 5, 2, 1, 0.5];
 /** A bar is at most so tall. */
 const TALLEST_BAR = 150;

@@ -46,7 +46,7 @@ function ofRatio(ratio: number, stalk: number): MeasuredLeaf {
         [-1, 1].map((side) =>
           vein([
             [foot[0], foot[1] - length * u],
-            [foot[0] + side * half * 0.7, foot[1] - length * (u + 0.12)],
+            [foot[0] + side * half * 0.8 * Math.sin(Math.PI * (u + 0.14)) ** 1.2, foot[1] - length * (u + 0.12)],
           ]),
         ),
       ),

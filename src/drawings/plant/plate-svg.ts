@@ -1,11 +1,13 @@
-import type { Panel } from "../plate";
+import type { Stage } from "@/core/flora";
+import { type Model, plainName } from "@/core/identify";
+import { type Panel, plateOf } from "../plate";
 import { HEIGHT } from "../shapes";
 import { escapeXml, INK, pathsOf } from "../svg";
-import type { Figure } from "./figure";
+import { type Figure, typicalFigure } from "./figure";
 import { FIGURE } from "./pen";
 
 /** What stands on the label of a plate; left out where nobody is to know which plant it is. */
-export interface PlateLabel {
+interface PlateLabel {
   common: string;
   name: string;
   stage: string;
@@ -23,7 +25,7 @@ const SOFT = "#5a6258";
 const MOST_LETTERS = 48;
 
 /** A whole plant as a free-standing SVG group. */
-export const figureGroup = (figure: Figure): string =>
+const figureGroup = (figure: Figure): string =>
   `${pathsOf(figure.shapes)}${figure.words
     .map(
       ({ at: [x, y], text, end }) =>
@@ -31,9 +33,21 @@ export const figureGroup = (figure: Figure): string =>
     )
     .join("")}`;
 
-/** The figure alone, as a file. */
-export const figureToSvg = (figure: Figure, scale = 1): string =>
-  `<svg xmlns="http://www.w3.org/2000/svg" width="${FIGURE.width * scale}" height="${FIGURE.height * scale}" viewBox="0 0 ${FIGURE.width} ${FIGURE.height}" font-family="Atkinson Hyperlegible Next, sans-serif"><rect width="100%" height="100%" fill="#fdfbf5"/>${figureGroup(figure)}</svg>`;
+const monthName = (month: number): string =>
+  new Date(Date.UTC(2026, month - 1, 15)).toLocaleString("en-US", { month: "long", timeZone: "UTC" });
+
+/** The plate of a plant at a stage, from its scores. @param isNamed whether its label stands on it */
+export function plateSheet(model: Model, taxon: number, stage: Stage, isNamed: boolean): string {
+  const { name, hazards, calendar } = model.flora.taxa[taxon];
+  const months = (calendar[stage] ?? []).map(([from, to]) => `${monthName(from)} to ${monthName(to)}`).join(", ");
+  const label = {
+    common: plainName({ model }, taxon),
+    name,
+    stage: [stage, months].filter(Boolean).join(" · "),
+    caution: hazards.people ?? "",
+  };
+  return plateToSvg(typicalFigure(model, taxon, stage), plateOf(model, taxon, stage), isNamed ? label : null);
+}
 
 /** A plate like a herbarium sheet: the whole plant at the left, its details at the right, and the label. */
 export function plateToSvg(figure: Figure, panels: Panel[], label: PlateLabel | null): string {

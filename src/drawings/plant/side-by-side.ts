@@ -49,7 +49,7 @@ export function sideBySide(
   });
 }
 
-function calloutsOf(model: Model, taxon: number, stage: Stage, deciding: number[], figure: Figure): Callout[] {
+export function calloutsOf(model: Model, taxon: number, stage: Stage, deciding: number[], figure: Figure): Callout[] {
   const found = deciding.flatMap((c) => {
     const words = describeScore({ model }, taxon, c, stage, 1);
     const at = figure.anchors[PART[model.flora.characters[c].station] ?? "stem"];

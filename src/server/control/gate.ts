@@ -73,7 +73,11 @@ async function gateCase(tx: Transaction, asked: Asked): Promise<GateCase> {
     later: patchId ? await laterOn(tx, plants, patchId, row.f.id, asked.moment) : [],
     seasons: here.settings.findingSeasons,
     foundAgain: patchId ? await foundAgainOn(tx, patchId) : [],
-    practice: await practiceMissing(tx, { id: row.f.id, plantId, finderId: row.f.madeById }, asked.moment),
+    practice: await practiceMissing(
+      tx,
+      { id: row.f.id, plantId, finderId: row.f.madeById, createdAt: row.f.createdAt },
+      asked.moment,
+    ),
     patchWithdrawn: row.withdrawnAt !== null && row.withdrawnAt.getTime() <= Date.parse(asked.moment),
     method: { name: method?.name ?? asked.method, kind: method?.kind ?? "hand" },
     rules: await rulesAt(tx, row.s.id, row.s.rules, asked.moment),

@@ -47,7 +47,7 @@ export async function todayFor(member: Member, at: Here = null) {
       looked: await lookedLately(tx, plants, today),
       windows: nearFirst(await windowsOf(tx, member, plants, today, here, at), (w) => (w.mine ? 0 : 1)),
       unplanned: unplanned.filter((f) => !f.reportFirst || waiting.every((r) => r.findingId !== f.id)),
-      toConfirm: may("specialist") ? await findingsToConfirm(tx, now().toISOString()) : [],
+      toConfirm: may("specialist") ? await waitingForConfirmation(tx, plants) : [],
       holds: await holdsOf(tx, today),
       waits: await waitsInForce(tx),
       againstGate: may("specialist", "keeper") ? await doneAgainstGate(tx) : [],
@@ -55,6 +55,9 @@ export async function todayFor(member: Member, at: Here = null) {
     };
   });
 }
+
+const waitingForConfirmation = async (tx: Transaction, plants: Plants) =>
+  (await findingsToConfirm(tx, now().toISOString())).map((f) => ({ ...f, plant: plants.common(plants.nameNow(f)) }));
 
 const daysBetween = (today: string, day: string) => Math.round((Date.parse(day) - Date.parse(today)) / 86400e3);
 

@@ -1,11 +1,12 @@
 import { asc, eq } from "drizzle-orm";
 import type { z } from "zod";
-import { drillAnswerSchema } from "@/contracts/drill";
-import { ask, type Outcome, outcomeOf, type Question } from "@/core/drill";
+import { drillAnswerSchema, givenSchema } from "@/contracts/drill";
+import { type Answer, ask, type Form, offBy, type Outcome, outcomeOf, type Question } from "@/core/drill";
 import { NOT_DRAWN } from "@/core/flora";
 import { InputError } from "@/core/errors";
 import type { Transaction } from "@/db/client";
 import { district, drillAnswer, drillSet } from "@/db/schema";
+import { readStored } from "@/db/schema/json";
 import { firstOf } from "@/core/items";
 import { listsByPlace } from "../control/list";
 import { districtModel } from "../flora/amendments";
@@ -81,3 +82,15 @@ export const answersOf = (tx: Transaction, personId: string) =>
     .from(drillAnswer)
     .where(eq(drillAnswer.personId, personId))
     .orderBy(asc(drillAnswer.at), asc(drillAnswer.id));
+
+/** An answer as memory and results read it. */
+export function asAnswer(row: typeof drillAnswer.$inferSelect): Answer {
+  const { at, form, taxon, right, score, seconds, seed, options, chosen } = row;
+  const off = offBy(seed, readStored("drill_answer.given", givenSchema, row.given));
+  return {
+    ...{ at: at.toISOString(), form: form as Form, taxon, right, score, seconds },
+    ...(options.length > 0 ? { options } : {}),
+    ...(chosen ? { chosen } : {}),
+    ...(off ? { off } : {}),
+  };
+}

@@ -1,17 +1,15 @@
-import { and, eq } from "drizzle-orm";
+import { and, desc, eq } from "drizzle-orm";
 import type { DrillPack } from "@/contracts/drill";
 import { overrulingRecordSchema } from "@/contracts/finding";
-import type { Form } from "@/core/drill";
 import type { Transaction } from "@/db/client";
 import { drillConsent, finding, findingEvent } from "@/db/schema";
 import { readStored } from "@/db/schema/json";
-import { desc } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { plantsHere } from "../flora/amendments";
 import { now } from "../platform/clock";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
-import { answersOf } from "./answers";
+import { answersOf, asAnswer } from "./answers";
 import { setsOf } from "./sets";
 
 /** Older answers than these no longer change what is asked. */
@@ -20,13 +18,7 @@ const MOST_ANSWERS = 3000;
 /** What a person's device needs to go on with practice without a signal. */
 export const drillPackOf = (member: Member): Promise<DrillPack> =>
   asMember(member, async (tx) => ({
-    answers: (await answersOf(tx, member.personId))
-      .slice(-MOST_ANSWERS)
-      .map(({ at, form, taxon, right, score, seconds, options, chosen }) => ({
-        ...{ at: at.toISOString(), form: form as Form, taxon, right, score, seconds },
-        ...(options.length > 0 ? { options } : {}),
-        ...(chosen ? { chosen } : {}),
-      })),
+    answers: (await answersOf(tx, member.personId)).slice(-MOST_ANSWERS).map(asAnswer),
     sets: await setsOf(tx, member.personId),
     mistaken: await mistakenBy(tx, member.personId),
   }));
@@ -56,6 +48,13 @@ export async function consentOf(tx: Transaction, personId: string): Promise<bool
     .limit(1);
   return last?.consents ?? false;
 }
+
+/** Whether one's own answers may be seen by those who teach. */
+export const ownConsent = (member: Member): Promise<boolean> =>
+  asMember(member, (tx) => consentOf(tx, member.personId));
+
+/** Those who make sets and see the results of the group. */
+export const mayTeach = ({ roles }: Pick<Member, "roles">): boolean => roles.includes("specialist");
 
 /** A person's word on whether their results are shown. Only they themselves can say it. */
 export async function sayConsent(member: Member, consents: boolean): Promise<void> {

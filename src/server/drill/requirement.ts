@@ -1,22 +1,26 @@
 import { and, eq, sql } from "drizzle-orm";
 import type { Transaction } from "@/db/client";
 import { drillSet, finding, findingEvent } from "@/db/schema";
-import { passedSets } from "./sets";
+import { plantsHere } from "../flora/amendments";
+import { openSets, passedSets } from "./sets";
+
+interface Found {
+  id: string;
+  plantId: string | null;
+  finderId: string | null;
+  createdAt: Date;
+}
 
 /**
- * The set that the person who made a finding would have had to pass for this plant, as things stood at a moment; null where none is
- * required, where it was passed, or where a specialist confirmed the finding.
+ * The set that the person who made a finding would have had to pass for this plant, as things stood at a moment; null where none was
+ * required when it was made, where it was passed, or where a specialist confirmed the finding.
  */
-export async function practiceMissing(
-  tx: Transaction,
-  found: { id: string; plantId: string | null; finderId: string | null },
-  moment: string,
-): Promise<string | null> {
+export async function practiceMissing(tx: Transaction, found: Found, moment: string): Promise<string | null> {
   if (!found.plantId || !found.finderId) return null;
   const at = new Date(moment);
   const required = (
     await tx.select().from(drillSet).where(sql`${found.plantId} = ANY(${drillSet.requiredFor})`)
-  ).filter(({ createdAt, endedAt }) => createdAt <= at && (endedAt === null || endedAt > at));
+  ).filter(({ createdAt, endedAt }) => createdAt <= found.createdAt && (endedAt === null || endedAt > at));
   if (required.length === 0) return null;
   const passed = await passedSets(
     tx,
@@ -36,9 +40,26 @@ async function isConfirmed(tx: Transaction, findingId: string, until: Date): Pro
   return rows.some(({ at }) => at <= until);
 }
 
+/** What a person would have to pass and has not, by the accepted name of the plant: said before a finding is made. */
+export async function practiceOpen(tx: Transaction, personId: string): Promise<Record<string, string>> {
+  const plants = await plantsHere(tx);
+  const asked = (await openSets(tx)).filter(({ requiredFor }) => requiredFor.length > 0);
+  const passed = await passedSets(
+    tx,
+    personId,
+    asked.map(({ id }) => id),
+  );
+  return Object.fromEntries(
+    asked
+      .filter(({ id }) => !passed.has(id))
+      .flatMap(({ name, requiredFor }) => requiredFor.map((id) => [plants.nameNow({ plantId: id, taxon: id }), name])),
+  );
+}
+
 export interface WaitingFinding {
   id: string;
   number: number;
+  plantId: string | null;
   taxon: string | null;
   madeBy: string;
   set: string;
@@ -59,9 +80,9 @@ export async function findingsToConfirm(tx: Transaction, moment: string): Promis
     .orderBy(finding.number)
     .limit(MOST_LISTED);
   const waiting: WaitingFinding[] = [];
-  for (const { id, number, taxon, plantId, madeBy, madeById } of rows) {
-    const set = await practiceMissing(tx, { id, plantId, finderId: madeById }, moment);
-    if (set) waiting.push({ id, number, taxon, madeBy, set });
+  for (const { id, number, taxon, plantId, madeBy, madeById, createdAt } of rows) {
+    const set = await practiceMissing(tx, { id, plantId, finderId: madeById, createdAt }, moment);
+    if (set) waiting.push({ id, number, plantId, taxon, madeBy, set });
   }
   return waiting;
 }

@@ -1,8 +1,9 @@
 import { inArray, isNull } from "drizzle-orm";
-import { type Confusion, confusionsOf, type Form } from "@/core/drill";
+import { type Confusion, confusionsOf } from "@/core/drill";
 import type { Transaction } from "@/db/client";
 import { drillAnswer, membership } from "@/db/schema";
 import { asMember, type Member } from "../platform/session";
+import { asAnswer } from "./answers";
 import { consentOf } from "./pack";
 import { openSets, passedSets } from "./sets";
 
@@ -48,14 +49,9 @@ export const groupResults = (
         passed: sets.filter((set) => passed.has(set.id)).map((set) => set.name),
       });
     }
-    return { learners, pairs: confusionsOf(answers.map(toAnswer)), withheld: people.length - seen.length };
+    return { learners, pairs: confusionsOf(answers.map(asAnswer)), withheld: people.length - seen.length };
   });
 
 const answersOfAll = (tx: Transaction, ids: string[]) =>
   tx.select().from(drillAnswer).where(inArray(drillAnswer.personId, ids)).limit(MOST_ANSWERS);
 const MOST_ANSWERS = 50_000;
-
-const toAnswer = ({ at, form, taxon, right, score, seconds, options, chosen }: typeof drillAnswer.$inferSelect) => ({
-  ...{ at: at.toISOString(), form: form as Form, taxon, right, score, seconds, options },
-  ...(chosen ? { chosen } : {}),
-});

@@ -2,6 +2,7 @@ import { firstOf } from "@/core/items";
 import { district } from "@/db/schema";
 import { listsByPlace } from "../control/list";
 import { planLines } from "../control/plan-lines";
+import { practiceOpen } from "../drill/requirement";
 import { patchLines, siteLines } from "../ground/ground";
 import { confirmedCounts } from "../judge/cases";
 import { todayIn } from "../platform/clock";
@@ -16,13 +17,14 @@ const MOST_WORK = 100;
 /** All that the Bench needs of this member's district besides the flora, for the page and for the device. */
 export async function benchPackOf(member: Member, demonstration: boolean) {
   const [sites, patches] = await Promise.all([siteLines(member), patchLines(member)]);
-  const { lists, here, confirmed, flora, labels } = await asMember(member, async (tx) => {
+  const { lists, here, confirmed, flora, labels, practice } = await asMember(member, async (tx) => {
     const here = firstOf(await tx.select().from(district));
     return {
       lists: await listsByPlace(tx),
       here,
       flora: (await districtModel(tx)).flora.version,
       confirmed: await confirmedCounts(tx),
+      practice: await practiceOpen(tx, member.personId),
       labels: (await labelsWithPapers(tx)).map(({ id, name, limits, hasPaper }) => ({ id, name, limits, hasPaper })),
     };
   });
@@ -53,6 +55,7 @@ export async function benchPackOf(member: Member, demonstration: boolean) {
     units: here.settings.units,
     work,
     labels,
+    practice,
     demonstration,
     maySave: member.roles.some((r) => r === "scout" || r === "specialist"),
   };

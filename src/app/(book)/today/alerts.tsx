@@ -9,6 +9,7 @@ import type { TodayView } from "@/server/control/today";
 export const Alerts = ({ view }: { view: TodayView }) => (
   <>
     <PlansAgainst view={view} />
+    <ToConfirm view={view} />
     <Reports view={view} />
     <Waits view={view} />
     <Against view={view} />
@@ -28,6 +29,27 @@ function PlansAgainst({ view }: { view: TodayView }) {
               {w.method}: {w.plant}, {w.patch}
             </Link>
             <span className="small block">{w.against.join(" ")}</span>
+          </li>
+        ))}
+      </ul>
+    </Section>
+  );
+}
+
+/** Clear findings of people who have not passed the practice set that the plant asks for. */
+function ToConfirm({ view }: { view: TodayView }) {
+  if (view.toConfirm.length === 0) return null;
+  return (
+    <Section title="Confirm before control is planned" aside={`${view.toConfirm.length}`}>
+      <ul>
+        {view.toConfirm.map((f) => (
+          <li key={f.id} className="row py-2">
+            <Link href={`/findings/${f.id}`} className="tap font-semibold">
+              F-{f.number}: {f.plant}
+            </Link>
+            <span className="small block">
+              {f.madeBy} has not passed the practice set “{f.set}”.
+            </span>
           </li>
         ))}
       </ul>

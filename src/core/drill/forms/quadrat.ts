@@ -1,7 +1,9 @@
 import { polygonArea, polygonContains } from "d3-polygon";
+import { itemAt } from "../../items";
 import { type Chance, seededChance } from "../../random";
 import type { DrillBook, Subject } from "../book";
 import type { QuadratQuestion } from "../question";
+import type { Unaskable } from "./clue-by-clue";
 
 type Point = [number, number];
 
@@ -17,7 +19,9 @@ export interface Quadrat {
 }
 
 const MOST_PLANTS = 40;
-const CORNERS = 18;
+/** Corners of the outline of one leaf, and where two leaves meet, as a share of the radius. */
+const CORNERS = 12;
+const HEART = 0.3;
 const TRIES = 60;
 
 /** Plants of several sizes scattered over the frame, each where it meets no other. */
@@ -52,12 +56,16 @@ function freePlace(placed: { at: Point; radius: number }[], radius: number, chan
   return null;
 }
 
-/** A rosette of leaves as a star of rounded points, within its radius. */
+/** A rosette of five to eight leaves, each round at its tip, within its radius. */
 function outlineOf([x, y]: Point, radius: number, chance: Chance): Point[] {
   const turn = chance.uniform() * Math.PI;
-  return Array.from({ length: CORNERS }, (_, i) => {
-    const reach = radius * (i % 2 === 0 ? 0.85 + 0.15 * chance.uniform() : 0.55 + 0.15 * chance.uniform());
-    const angle = turn + (2 * Math.PI * i) / CORNERS;
+  const leaves = 5 + chance.below(4);
+  const lengths = Array.from({ length: leaves }, () => 0.78 + 0.22 * chance.uniform());
+  return Array.from({ length: leaves * CORNERS }, (_, i) => {
+    const across = (i % CORNERS) / CORNERS;
+    const leaf = itemAt(lengths, Math.floor(i / CORNERS));
+    const reach = radius * leaf * (HEART + (1 - HEART) * Math.sin(Math.PI * across) ** 0.6);
+    const angle = turn + (2 * Math.PI * i) / (leaves * CORNERS);
     return [x + reach * Math.cos(angle), y + reach * Math.sin(angle)];
   });
 }
@@ -66,9 +74,11 @@ function outlineOf([x, y]: Point, radius: number, chance: Chance): Point[] {
 export const isCovered = ({ plants }: Quadrat, point: Point): boolean =>
   plants.some((outline) => polygonContains(outline, point));
 
-export const quadrat = ({ model }: DrillBook, { taxon, stage }: Subject, seed: number): QuadratQuestion => ({
-  form: "quadrat",
-  taxon: model.flora.taxa[taxon].id,
-  stage,
-  seed,
-});
+/** Plants that stand side by side on the ground, so that they are counted and their cover is read from above. */
+const COUNTED = ["herb", "grass", "rush"];
+
+export function quadrat({ model }: DrillBook, { taxon, stage }: Subject, seed: number): QuadratQuestion | Unaskable {
+  const { id, lifeForm } = model.flora.taxa[taxon];
+  if (!COUNTED.includes(lifeForm) || stage === "winter") return { why: "no frame is read for a plant of its kind" };
+  return { form: "quadrat", taxon: id, stage, seed };
+}

@@ -5,7 +5,9 @@ import { STAGES } from "@/core/flora";
 import { plainName } from "@/core/identify";
 import { plateToPdf } from "@/papers/plate-pdf";
 import { plateOf, smallPlate } from "@/drawings/plate";
-import { shapesToSvg, sheetToSvg } from "@/drawings/svg";
+import { shapesToSvg } from "@/drawings/svg";
+import { typicalFigure } from "@/drawings/plant/figure";
+import { plateSheet } from "@/drawings/plant/plate-svg";
 import { modelOf } from "@/server/flora/amendments";
 import { notFound } from "@/server/platform/faults";
 import { respond } from "@/server/platform/respond";
@@ -31,6 +33,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
           `${plainName({ model }, taxon)} · ${family}`,
           `${shown}, drawn from what the flora says; what it does not say is blank`,
         ],
+        typicalFigure(model, taxon, shown),
         plateOf(model, taxon, shown),
         `Merry Sentinel, flora ${model.flora.version}. Nothing here says that a plant is safe to eat or to touch.`,
       );
@@ -42,7 +45,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
         },
       });
     }
-    const svg = stage ? sheetToSvg(plateOf(model, taxon, stage)) : shapesToSvg(smallPlate(model, taxon) ?? []);
+    const svg = stage ? plateSheet(model, taxon, stage, true) : shapesToSvg(smallPlate(model, taxon) ?? []);
     if (format === "svg") return new Response(svg, { headers: { ...headers, "content-type": "image/svg+xml" } });
     const png = await sharp(Buffer.from(svg), { density: 220 }).png().toBuffer();
     return new Response(new Uint8Array(png), { headers: { ...headers, "content-type": "image/png" } });

@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { drillEngine } from "./drill-engine";
+
+expose(drillEngine);
