@@ -151,6 +151,7 @@ async function pages(url: string, cookie: string) {
     "/people",
     "/field",
     "/mix",
+    "/drill",
   ]) {
     const times: number[] = [];
     let last = await fetchRaw(url + path, cookie);

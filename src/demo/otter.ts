@@ -10,6 +10,7 @@ import { type Crew, Valley } from "./control";
 import { FEATURES } from "./features";
 import { addLabels, addList } from "./lists";
 import { addMembers } from "./people";
+import { practiced } from "./practice";
 import { naturalRing } from "./shapes";
 import { standsOf } from "./stands";
 import { crewsAndHours, labelChanged, mowsLater, writtenOff } from "./season-stories";
@@ -63,6 +64,7 @@ export async function loadOtter(tx: Transaction, people: Person[], today: string
     labelChanged,
   ])
     story(valley);
+  practiced(valley, places);
   await agenda.play();
   await tx.insert(demonstration).values({ districtId: OTTER, madeFor: today });
 }

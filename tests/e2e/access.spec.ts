@@ -15,6 +15,8 @@ const SCREENS = [
   "/season/methods",
   "/season/methods/mow",
   "/mix",
+  "/drill",
+  "/drill/teach",
   "/ledger",
   "/ledger/labels",
   "/flora",

@@ -271,6 +271,41 @@ describe("the PDF of a label", () => {
   });
 });
 
+describe("an answer of practice", () => {
+  const answer = (extra: object = {}) => ({
+    ...{ id: crypto.randomUUID(), at: new Date().toISOString(), flora: "none", form: "clues" },
+    ...{ taxon: "heracleum-maximum", stage: "flowering", seed: 1, preferred: [], seconds: 5, setId: null },
+    ...{ given: { kind: "plant", taxon: "heracleum-maximum", clues: 1 }, told: { right: true, score: 1 } },
+    ...extra,
+  });
+  const post = async (who: Client, body: unknown) => (await who.send("POST", "/api/v1/drill-answers", body)).status;
+  it("is anybody's of the district, for themselves, once", async () => {
+    const visitor = await as("visitor");
+    const mine = answer();
+    expect([await post(visitor, mine), await post(visitor, mine)]).toEqual([201, 200]);
+    expect(await post(new Client(), answer())).toBe(401);
+    const { answers } = await (await as("scout")).json<{ answers: { at: string }[] }>("/api/v1/drill-pack");
+    expect(answers.map(({ at }) => at)).not.toContain(mine.at);
+  });
+  it("that is too large, too old in shape, or asks of nothing is refused", async () => {
+    const scout = await as("scout");
+    expect(await post(scout, answer({ preferred: Array.from({ length: 41 }, () => "rubus-idaeus") }))).toBe(400);
+    expect(await post(scout, answer({ taxon: "../etc" }))).toBe(400);
+    expect(await post(scout, answer({ seconds: -1 }))).toBe(400);
+    expect(await post(scout, answer({ setId: crypto.randomUUID() }))).toBe(404);
+    expect(await post(scout, { ...answer(), more: "x".repeat(3_000_000) })).toBe(413);
+  });
+  it("to a set is printed as a quiz for specialists alone", async () => {
+    const { sets } = await (await as("scout")).json<{ sets: { id: string }[] }>("/api/v1/drill-pack");
+    const address = `/api/v1/drill-sets/${sets[0]?.id}/quiz`;
+    const got = await (await as("specialist")).fetch(address);
+    expect([got.status, got.headers.get("content-type")]).toEqual([200, "application/pdf"]);
+    expect((await (await as("scout")).fetch(address)).status).toBe(403);
+    expect((await new Client().fetch(address)).status).toBe(401);
+    expect((await (await as("specialist")).fetch(`/api/v1/drill-sets/${crypto.randomUUID()}/quiz`)).status).toBe(404);
+  });
+});
+
 describe("a sheet as a PDF", () => {
   const entry = JSON.stringify({ system: "us", typed: { area: "2", rate: "20", tank: "25", product0: "32" } });
   const sheet = (what: string, numbers: string) =>

@@ -62,6 +62,10 @@ export const ACTIONS: Record<string, WhoMay> = {
   treatmentAction: ["applicator", "specialist"],
   voidAction: ["specialist"],
   labelAction: ["specialist", "applicator"],
+  // practice
+  drillSetAction: ["specialist"],
+  endDrillSetAction: ["specialist"],
+  sayConsentAction: "signed-in",
   // the district's flora
   amendAction: ["specialist"],
   revertAction: ["specialist"],
@@ -88,6 +92,7 @@ export const ROUTES: Record<string, WhoMay> = {
   "POST /api/v1/features": ["keeper", "specialist"],
   "POST /api/v1/jobs": ["specialist", "keeper"],
   "DELETE /api/v1/jobs/[id]": ["specialist", "keeper"],
+  "POST /api/v1/drill-answers": "signed-in",
   "POST /api/v1/packs": ["specialist"],
   "POST /api/v1/packs/[preview]/take": ["specialist"],
 };

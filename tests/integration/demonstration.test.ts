@@ -116,6 +116,9 @@ describe("the past of the demonstration", () => {
       UNION ALL SELECT 'label that changed', count(*)::int FROM label WHERE replaces IS NOT NULL
       UNION ALL SELECT 'plan under a label that changed', count(*)::int FROM plan p JOIN label l ON l.replaces = p.label_id WHERE p.state = 'planned'
       UNION ALL SELECT 'own word on a method', count(*)::int FROM own_method
+      UNION ALL SELECT 'set that is due', count(*)::int FROM drill_set WHERE due > current_date
+      UNION ALL SELECT 'learner who mixed a pair up', count(DISTINCT person_id)::int FROM drill_answer WHERE NOT "right" AND chosen <> taxon
+      UNION ALL SELECT 'learner who shows answers', count(*)::int FROM drill_consent WHERE consents
       UNION ALL SELECT 'patch that is gone', count(*)::int FROM patch WHERE state = 'gone'
       UNION ALL SELECT 'open plan', count(*)::int FROM plan WHERE state = 'planned'
       UNION ALL SELECT 'check that is due', count(*)::int FROM follow_up WHERE done_on IS NULL AND dropped_at IS NULL AND due_on <= current_date

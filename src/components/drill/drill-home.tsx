@@ -156,7 +156,7 @@ function Sets({ past, vocabulary, onBegin, pack }: Props) {
                 {stage ? `, ${STAGE_WORDS[stage].toLowerCase()}` : ""}
                 {due ? `, due ${dayWords(due)}${!passed && due < pack.today ? " (late)" : ""}` : ""}
               </span>
-              {requiredFor.length > 0 ? (
+              {requiredFor.length > 0 && !passed ? (
                 <span className="small block">
                   Until you have passed it, your clear findings of{" "}
                   {requiredFor.map((one) => vocabulary.names[one] ?? one).join(", ")} wait for a specialist.

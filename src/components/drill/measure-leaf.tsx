@@ -9,7 +9,7 @@ import { emptyMarks, openSheet, type Sheet } from "../measure/marks-state";
 import { Button } from "../ui/button";
 
 const SCALE = 3;
-/** A leaf lies on the ground as it fell. */
+/** A fallen leaf points any way. */
 const MOST_TURN = 28;
 
 const HOW: Record<string, string> = {

@@ -54,6 +54,12 @@ describe("the gate", () => {
     expect(codes({ finding: found({ taxon: null }) })).toContain("verdict");
   });
 
+  it("waits for a confirmation where the finder has not passed the set that is asked for, unless a specialist overruled", () => {
+    expect(codes({ practice: "Hogweeds" })).toEqual(["practice"]);
+    expect(codes({ practice: "Hogweeds", finding: found({ verdict: "hold", overruled: true }) })).toEqual([]);
+    expect(mayAct({ ...OPEN, practice: "Hogweeds" })[0]?.what).toMatch(/“Hogweeds”.*has not passed/);
+  });
+
   it.each(STATUSES)("asks the list of that day: %s", (status) =>
     expect(codes({ status })).toEqual(status === "target" || status === "watch" ? [] : ["list"]),
   );

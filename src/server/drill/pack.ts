@@ -27,14 +27,13 @@ export const drillPackOf = (member: Member): Promise<DrillPack> =>
 async function mistakenBy(tx: Transaction, personId: string): Promise<[string, string][]> {
   const plants = await plantsHere(tx);
   const rows = await tx
-    .select({ named: finding.plantId, body: findingEvent.body })
+    .select({ body: findingEvent.body })
     .from(findingEvent)
     .innerJoin(finding, eq(finding.id, findingEvent.findingId))
     .where(and(eq(findingEvent.kind, "overruling"), eq(finding.madeById, personId)));
-  return rows.flatMap(({ named, body }): [string, string][] => {
-    const { taxon } = readStored("finding_event.body (overruling)", overrulingRecordSchema, body);
-    const was = plants.idOf(taxon);
-    return named && was && was !== named ? [[named, was]] : [];
+  return rows.flatMap(({ body }): [string, string][] => {
+    const { taxon, from } = readStored("finding_event.body (overruling)", overrulingRecordSchema, body);
+    return from.taxon && from.taxon !== taxon ? [[plants.idOf(from.taxon), plants.idOf(taxon)]] : [];
   });
 }
 

@@ -24,6 +24,7 @@ export const quizOf = (
   seed: string | null,
 ): Promise<{ name: string; model: Model; questions: QuizQuestion[] }> =>
   asMember(member, async (tx) => {
+    if (!z.uuid().safeParse(setId).success) throw notFound("The set");
     const [set] = await tx.select().from(drillSet).where(eq(drillSet.id, setId));
     if (!set) throw notFound("The set");
     const model = await districtModel(tx);

@@ -20,7 +20,9 @@ export async function practiceMissing(tx: Transaction, found: Found, moment: str
   const at = new Date(moment);
   const required = (
     await tx.select().from(drillSet).where(sql`${found.plantId} = ANY(${drillSet.requiredFor})`)
-  ).filter(({ createdAt, endedAt }) => createdAt <= found.createdAt && (endedAt === null || endedAt > at));
+  ).filter(
+    ({ createdAt, endedAt }) => createdAt <= found.createdAt && createdAt <= at && (endedAt === null || endedAt > at),
+  );
   if (required.length === 0) return null;
   const passed = await passedSets(
     tx,

@@ -1,3 +1,4 @@
+import { z } from "zod";
 import { and, asc, eq, inArray, isNull } from "drizzle-orm";
 import { drillSetSchema } from "@/contracts/drill";
 import { isPassed } from "@/core/drill";
@@ -42,7 +43,8 @@ export async function makeDrillSet(member: Member, raw: unknown): Promise<void> 
 }
 
 /** Ends a set: it is asked no more, and nothing hangs on it from now on. */
-export async function endDrillSet(member: Member, id: string): Promise<void> {
+export async function endDrillSet(member: Member, raw: unknown): Promise<void> {
+  const id = z.uuid().parse(raw);
   await asMember(member, async (tx) => {
     await count(tx, member, "change");
     const [held] = await tx.select().from(drillSet).where(eq(drillSet.id, id)).for("update");
