@@ -9,7 +9,7 @@ const posed = {
   scene: { question: { form: "clues", taxon: "a" }, clues: [{}, {}, {}], options: [named("a"), named("b")] },
   preferred: [],
 } as unknown as Posed;
-const after = (right: boolean, score: number) =>
+const outcome = (right: boolean, score: number) =>
   ({ outcome: { right, score }, truth: named("a") }) as unknown as Afterwards;
 const chose = (taxon: string): Given => ({ kind: "plant", taxon, clues: 1 });
 const begun = (questions = 2): Round => newRound({ planned: [], questions, seed: 1, form: null, setId: null });
@@ -22,14 +22,14 @@ describe("a round", () => {
     expect(round.clues).toBe(3);
   });
   it("counts each question once, however often it is answered, and names what was mistaken", () => {
-    const answered = stepped(asked(begun(), 0), { type: "answered", after: after(false, 0), given: chose("b") });
-    const again = stepped(answered, { type: "answered", after: after(true, 1), given: chose("a") });
+    const answered = stepped(asked(begun(), 0), { type: "answered", after: outcome(false, 0), given: chose("b") });
+    const again = stepped(answered, { type: "answered", after: outcome(true, 1), given: chose("a") });
     expect(again.lines).toEqual([{ form: "clues", plain: "A", right: false, score: 0, chosen: "B" }]);
   });
   it("is done when the last answer was looked at, and not before", () => {
     let round = begun(1);
     expect(isDone(round)).toBe(false);
-    round = stepped(asked(round, 4), { type: "answered", after: after(true, 0.9), given: chose("a") });
+    round = stepped(asked(round, 4), { type: "answered", after: outcome(true, 0.9), given: chose("a") });
     expect(isDone(round)).toBe(false);
     round = stepped(round, { type: "next" });
     expect([isDone(round), round.at]).toEqual([true, 5]);

@@ -4,7 +4,6 @@ import { type Panel, plateOf } from "../plate";
 import { HEIGHT } from "../shapes";
 import { escapeXml, INK, pathsOf } from "../svg";
 import { type Figure, typicalFigure } from "./figure";
-import { FIGURE } from "./pen";
 
 /** What stands on the label of a plate; left out where nobody is to know which plant it is. */
 interface PlateLabel {

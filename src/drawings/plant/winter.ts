@@ -16,7 +16,7 @@ export function winterStand(seen: Seen, size: Size, lively: Lively): Stand {
   const leaf = Math.min(70, Math.max(20, size.leafUnits || 40));
   return {
     shapes: [
-      ...(dead ? deadStems(dead, size, lively) : []),
+      ...(dead === "straw" && isSingle(seen) ? deadCulms(size, lively) : dead ? deadStems(dead, size, lively) : []),
       ...(keeps && grassy ? tuft(lively) : []),
       ...(keeps && !grassy && foliage ? rosette(foliage, [MIDDLE, GROUND], leaf, true, lively) : []),
     ],
@@ -35,6 +35,53 @@ const tuft = (lively: Lively): Shape[] =>
     const foot: Point = [MIDDLE + turn * 0.2, GROUND];
     return tapered([foot, toward(foot, turn * 0.7, 22), toward(foot, turn + lively(6), 42)], 2.4, 0.5, "green");
   });
+
+/** Dry stems that still wind up what they climbed. */
+function deadVine(lively: Lively): Shape[] {
+  const winding = (phase: number, top: number): Point[] =>
+    Array.from({ length: 13 }, (_, i) => {
+      const u = i / 12;
+      return [MIDDLE + 15 * Math.sin(phase + 9 * u) + lively(3), GROUND - u * (GROUND - top)];
+    });
+  const stake = tapered(
+    [
+      [MIDDLE, GROUND],
+      [MIDDLE + 2, 96],
+    ],
+    7,
+    5,
+    "bark",
+  );
+  const hanging = [
+    [-46, 0.62],
+    [40, 0.8],
+  ].map(([x, u]) =>
+    line([along(winding(0, 104), u).at, [MIDDLE + x * 0.7, GROUND - u * 190], [MIDDLE + x, GROUND - u * 150]], 0.9),
+  );
+  return [stake, line(winding(0, 104), 1.6), line(winding(2, 150), 1.2), ...hanging];
+}
+
+/** A grass of single shoots leaves them standing; only a tussock leaves a heap of straw. */
+const isSingle = (seen: Seen): boolean => seen.state("clump") === "single";
+
+/** Dry culms with their last leaves hanging from the joints. */
+function deadCulms(size: Size, lively: Lively): Shape[] {
+  const tall = size.heightUnits * 0.8;
+  return [-24, 0, 22].flatMap((x, i) => {
+    const top: Point = [MIDDLE + x * 1.4 + lively(4), GROUND - tall * (1 - 0.12 * i)];
+    const curve: Point[] = [[MIDDLE + x, GROUND], [MIDDLE + x * 1.1, (GROUND + top[1]) / 2], top];
+    const width = Math.min(6, Math.max(1.6, size.perCm * 0.9));
+    return [
+      tapered(curve, width, width * 0.6, "straw"),
+      ...[0.3, 0.5, 0.72].map((u, k) => {
+        const { at } = along(curve, u);
+        const side = (i + k) % 2 ? 1 : -1;
+        const out = toward(at, side * 70, Math.min(26, tall * 0.14));
+        return tapered([at, out, toward(out, side * 165, Math.min(34, tall * 0.18))], 2, 0.6, "straw");
+      }),
+    ];
+  });
+}
 
 function deadStems(kind: string, size: Size, lively: Lively): Shape[] {
   const tall = size.heightUnits * 0.94;
@@ -64,7 +111,8 @@ function deadStems(kind: string, size: Size, lively: Lively): Shape[] {
         ),
       ];
     });
-  if (kind === "vine" || kind === "thicket")
+  if (kind === "vine") return deadVine(lively);
+  if (kind === "thicket")
     return [-60, -34, -10, 18, 44].map((x) =>
       line(
         [
