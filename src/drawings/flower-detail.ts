@@ -1,6 +1,7 @@
 import { drawLeaf } from "./leaf";
 import { stem } from "./parts";
 import {
+  pts,
   all,
   along,
   area,
@@ -24,32 +25,10 @@ import {
 type Draw = (state: string) => Shape[];
 
 const trumpet = (): Shape[] => [
-  area(
-    smoothClosed([
-      [60, 66],
-      [55, 50],
-      [30, 22],
-      [36, 8],
-      [60, 14],
-      [84, 8],
-      [90, 22],
-      [65, 50],
-    ]),
-    "white",
-  ),
+  area(smoothClosed(pts("60,66 55,50 30,22 36,8 60,14 84,8 90,22 65,50")), "white"),
   outline(ellipse(60, 15, 27, 7)),
 ];
-const cup = (): Shape =>
-  area(
-    smoothClosed([
-      [52, 54],
-      [68, 54],
-      [66, 72],
-      [60, 76],
-      [54, 72],
-    ]),
-    "leaf",
-  );
+const cup = (): Shape => area(smoothClosed(pts("52,54 68,54 66,72 60,76 54,72")), "leaf");
 
 const calyxBracts: Draw = (s) => {
   if (s === "small")
@@ -85,12 +64,7 @@ const calyxBracts: Draw = (s) => {
           "leaf",
         ),
       ),
-      inner(
-        straight([
-          [60, 48],
-          [60, 78],
-        ]),
-      ),
+      inner(straight(pts("60,48 60,78"))),
     );
   return all(stem(60, 70, 94, 1.6), trumpet(), cup());
 };
@@ -137,27 +111,7 @@ const sepalTip: Draw = (s) =>
   );
 
 const sepalHair: Draw = (s) => {
-  const body = [
-    area(
-      straight(
-        [
-          [34, 92],
-          [36, 50],
-          [60, 8],
-          [84, 50],
-          [86, 92],
-        ],
-        true,
-      ),
-      "leaf",
-    ),
-    inner(
-      straight([
-        [60, 90],
-        [60, 18],
-      ]),
-    ),
-  ];
+  const body = [area(straight(pts("34,92 36,50 60,8 84,50 86,92"), true), "leaf"), inner(straight(pts("60,90 60,18")))];
   const side = along([0, 24], [0, 88], 14).map(([, y]): [number, number] => [
     y < 50 ? ((y - 8) / 42) * 24 : 24 + (y - 50) / 21,
     y,
@@ -236,18 +190,7 @@ const sepalSet: Draw = (s) => {
     return all(
       stem(60, 80, 94, 1.6),
       petals("pink", 26, 22),
-      area(
-        straight(
-          [
-            [50, 30],
-            [70, 30],
-            [68, 82],
-            [52, 82],
-          ],
-          true,
-        ),
-        "leaf",
-      ),
+      area(straight(pts("50,30 70,30 68,82 52,82"), true), "leaf"),
       [56, 60, 64].map((x) =>
         inner(
           straight([
@@ -261,18 +204,7 @@ const sepalSet: Draw = (s) => {
     return all(
       stem(60, 84, 94, 1.6),
       petals("white", 24, 20),
-      area(
-        smoothClosed([
-          [52, 28],
-          [68, 28],
-          [86, 52],
-          [80, 78],
-          [60, 86],
-          [40, 78],
-          [34, 52],
-        ]),
-        "pale",
-      ),
+      area(smoothClosed(pts("52,28 68,28 86,52 80,78 60,86 40,78 34,52")), "pale"),
       [46, 53, 60, 67, 74].map((x) =>
         inner(
           smooth([
@@ -537,140 +469,33 @@ const headOn = (x: number, y: number): Shape[] =>
 const wingAngles: Record<string, number> = { straight: 90, wide: 55, narrow: 16 };
 
 const pods: Record<string, () => Shape[]> = {
-  long: () => [
-    area(
-      smoothClosed([
-        [57, 10],
-        [64, 10],
-        [65, 50],
-        [61, 90],
-        [56, 50],
-      ]),
-      "green",
-    ),
-    inner(
-      straight([
-        [60, 14],
-        [60, 84],
-      ]),
-    ),
-  ],
+  long: () => [area(smoothClosed(pts("57,10 64,10 65,50 61,90 56,50")), "green"), inner(straight(pts("60,14 60,84")))],
   beaded: () =>
     all(
-      outline(
-        straight([
-          [60, 4],
-          [60, 12],
-        ]),
-      ),
+      outline(straight(pts("60,4 60,12"))),
       [20, 36, 52, 68].map((y) => area(ellipse(60, y, 9, 8.4), "green")),
-      area(
-        straight(
-          [
-            [57, 76],
-            [63, 76],
-            [60, 94],
-          ],
-          true,
-        ),
-        "green",
-      ),
+      area(straight(pts("57,76 63,76 60,94"), true), "green"),
     ),
   disc: () =>
     all(
       area(circle(60, 46, 36), "green"),
       area(circle(60, 46, 22), "straw"),
-      outline(
-        straight([
-          [60, 82],
-          [60, 94],
-        ]),
-      ),
-      inner(
-        straight([
-          [60, 10],
-          [60, 82],
-        ]),
-      ),
-      flat(
-        straight(
-          [
-            [56, 8],
-            [60, 18],
-            [64, 8],
-          ],
-          true,
-        ),
-        "paper",
-      ),
+      outline(straight(pts("60,82 60,94"))),
+      inner(straight(pts("60,10 60,82"))),
+      flat(straight(pts("56,8 60,18 64,8"), true), "paper"),
     ),
   purse: () => [
-    area(
-      straight(
-        [
-          [60, 90],
-          [28, 18],
-          [50, 14],
-          [60, 24],
-          [70, 14],
-          [92, 18],
-        ],
-        true,
-      ),
-      "green",
-    ),
-    inner(
-      straight([
-        [60, 24],
-        [60, 88],
-      ]),
-    ),
+    area(straight(pts("60,90 28,18 50,14 60,24 70,14 92,18"), true), "green"),
+    inner(straight(pts("60,24 60,88"))),
   ],
   oval: () => [
-    area(
-      smoothClosed([
-        [60, 84],
-        [40, 64],
-        [40, 40],
-        [60, 26],
-        [80, 40],
-        [80, 64],
-      ]),
-      "green",
-    ),
-    inner(
-      straight([
-        [60, 28],
-        [60, 82],
-      ]),
-    ),
-    outline(
-      straight([
-        [60, 26],
-        [60, 12],
-      ]),
-    ),
+    area(smoothClosed(pts("60,84 40,64 40,40 60,26 80,40 80,64")), "green"),
+    inner(straight(pts("60,28 60,82"))),
+    outline(straight(pts("60,26 60,12"))),
   ],
   hanging: () => [
-    outline(
-      smooth([
-        [60, 2],
-        [58, 14],
-        [60, 22],
-      ]),
-    ),
-    area(
-      smoothClosed([
-        [57, 22],
-        [48, 54],
-        [50, 84],
-        [60, 92],
-        [70, 84],
-        [72, 54],
-        [63, 22],
-      ]),
-      "brown",
-    ),
+    outline(smooth(pts("60,2 58,14 60,22"))),
+    area(smoothClosed(pts("57,22 48,54 50,84 60,92 70,84 72,54 63,22")), "brown"),
     area(ellipse(60, 60, 5, 14), "straw"),
   ],
   coiled: () => [
@@ -678,50 +503,17 @@ const pods: Record<string, () => Shape[]> = {
     outline(straight([polar(60, 48, 37, 858), polar(60, 48, 44, 866)])),
   ],
   pea: () => [
-    area(
-      smoothClosed([
-        [10, 50],
-        [34, 34],
-        [86, 34],
-        [110, 46],
-        [86, 62],
-        [34, 64],
-      ]),
-      "green",
-    ),
+    area(smoothClosed(pts("10,50 34,34 86,34 110,46 86,62 34,64")), "green"),
     ...[34, 50, 66, 82].map((x) => faint(circle(x, 49, 9))),
-    outline(
-      straight([
-        [110, 46],
-        [116, 42],
-      ]),
-    ),
+    outline(straight(pts("110,46 116,42"))),
   ],
 };
 
 const nutlet: Draw = (s) =>
   all(
-    area(
-      smoothClosed([
-        [60, 12],
-        [88, 34],
-        [86, 70],
-        [60, 86],
-        [34, 70],
-        [32, 34],
-      ]),
-      "brown",
-    ),
+    area(smoothClosed(pts("60,12 88,34 86,70 60,86 34,70 32,34")), "brown"),
     s === "none"
-      ? [
-          faint(
-            smooth([
-              [44, 30],
-              [40, 50],
-              [46, 70],
-            ]),
-          ),
-        ]
+      ? [faint(smooth(pts("44,30 40,50 46,70")))]
       : Array.from({ length: 16 }, (_, i) => ({
           ...outline(
             straight([polar(60, 49, 33, i * 22.5), polar(60, 49, 42, i * 22.5), polar(60, 49, 42, i * 22.5 + 6)]),
@@ -747,12 +539,7 @@ const valve: Draw = (s) => {
   );
   return all(
     area(s === "toothed" ? straight(rim, true) : smoothClosed(rim), "brown"),
-    inner(
-      straight([
-        [60, 84],
-        [60, 20],
-      ]),
-    ),
+    inner(straight(pts("60,84 60,20"))),
     area(ellipse(60, 60, 7, 14), "straw"),
   );
 };
@@ -793,33 +580,11 @@ export const FLOWER_DETAIL: Record<string, Draw> = {
       [-10, 0, 10].map((a) =>
         hair(smooth([[60, 44], polar(60, 44, 10, -90 + a * 1.6), polar(60, 44, 18, -90 + a * 3)])),
       ),
-      s === "none"
-        ? [
-            area(
-              straight(
-                [
-                  [60, 84],
-                  [42, 76],
-                  [40, 68],
-                ],
-                true,
-              ),
-              "pale",
-            ),
-          ]
-        : [],
+      s === "none" ? [area(straight(pts("60,84 42,76 40,68"), true), "pale")] : [],
     ),
   "sepal-hair": sepalHair,
   "sepal-set": sepalSet,
-  "petal-notch": (s) => [
-    area(smoothClosed(onePetal[s]), "white"),
-    faint(
-      straight([
-        [60, 88],
-        [60, 60],
-      ]),
-    ),
-  ],
+  "petal-notch": (s) => [area(smoothClosed(onePetal[s]), "white"), faint(straight(pts("60,88 60,60")))],
   "flower-bracts": flowerBracts,
   "bract-end": (s) => all([28, 60, 92].flatMap((x) => bractEnds[s](x))),
   "bract-web": (s) =>
@@ -845,15 +610,7 @@ export const FLOWER_DETAIL: Record<string, Draw> = {
     s === "upright"
       ? all(stem(60, 60, 94, 2), headOn(60, 36))
       : all(
-          outline(
-            smooth([
-              [40, 94],
-              [42, 50],
-              [54, 20],
-              [74, 20],
-              [80, 36],
-            ]),
-          ),
+          outline(smooth(pts("40,94 42,50 54,20 74,20 80,36"))),
           headOn(80, 60).map((shape) => shape),
           area(ellipse(80, 38, 5, 3), "leaf"),
         ),
@@ -869,12 +626,7 @@ export const FLOWER_DETAIL: Record<string, Draw> = {
     ),
   "wing-angle": (s) =>
     all(
-      inner(
-        straight([
-          [60, 2],
-          [60, 20],
-        ]),
-      ),
+      inner(straight(pts("60,2 60,20"))),
       [-1, 1].flatMap((d) => {
         const a = 90 - d * wingAngles[s];
         const tip = polar(60, 26, 56, a);
@@ -904,41 +656,9 @@ export const FLOWER_DETAIL: Record<string, Draw> = {
 export function specialFlower(kind: "lipped" | "iris", tint: Tint): Shape[] {
   if (kind === "lipped")
     return all(
-      area(
-        straight(
-          [
-            [16, 60],
-            [40, 54],
-            [40, 76],
-            [16, 76],
-          ],
-          true,
-        ),
-        "leaf",
-      ),
-      area(
-        smoothClosed([
-          [38, 58],
-          [58, 46],
-          [76, 20],
-          [96, 22],
-          [92, 40],
-          [74, 56],
-          [98, 68],
-          [92, 88],
-          [70, 80],
-          [58, 72],
-          [38, 70],
-        ]),
-        tint,
-      ),
-      inner(
-        smooth([
-          [44, 64],
-          [60, 60],
-          [74, 56],
-        ]),
-      ),
+      area(straight(pts("16,60 40,54 40,76 16,76"), true), "leaf"),
+      area(smoothClosed(pts("38,58 58,46 76,20 96,22 92,40 74,56 98,68 92,88 70,80 58,72 38,70")), tint),
+      inner(smooth(pts("44,64 60,60 74,56"))),
     );
   return all(
     stem(60, 70, 94, 2.4),
@@ -967,24 +687,10 @@ export function specialFlower(kind: "lipped" | "iris", tint: Tint): Shape[] {
         tint,
       ),
     ),
-    area(
-      smoothClosed([
-        [54, 58],
-        [66, 58],
-        [68, 80],
-        [60, 90],
-        [52, 80],
-      ]),
-      tint,
-    ),
+    area(smoothClosed(pts("54,58 66,58 68,80 60,90 52,80")), tint),
     [
       {
-        ...inner(
-          straight([
-            [60, 62],
-            [60, 82],
-          ]),
-        ),
+        ...inner(straight(pts("60,62 60,82"))),
         width: 2,
       },
     ],
@@ -1015,21 +721,11 @@ export const FRUITS: Record<string, () => Shape[]> = {
         [50, 64],
         [70, 64],
       ].map(([x, y]) => area(ellipse(x, y, 10, 11), "brown")),
-      inner(
-        straight([
-          [60, 84],
-          [60, 94],
-        ]),
-      ),
+      inner(straight(pts("60,84 60,94"))),
     ),
   spiny: () =>
     all(
-      inner(
-        straight([
-          [60, 2],
-          [60, 18],
-        ]),
-      ),
+      inner(straight(pts("60,2 60,18"))),
       area(ellipse(60, 52, 24, 30), "green"),
       Array.from({ length: 20 }, (_, i) =>
         area(
@@ -1048,24 +744,8 @@ export const FRUITS: Record<string, () => Shape[]> = {
     ),
   lantern: () =>
     all(
-      inner(
-        smooth([
-          [60, 2],
-          [56, 10],
-          [60, 16],
-        ]),
-      ),
-      area(
-        smoothClosed([
-          [60, 14],
-          [86, 34],
-          [84, 62],
-          [60, 94],
-          [36, 62],
-          [34, 34],
-        ]),
-        "straw",
-      ),
+      inner(smooth(pts("60,2 56,10 60,16"))),
+      area(smoothClosed(pts("60,14 86,34 84,62 60,94 36,62 34,34")), "straw"),
       [46, 60, 74].map((x) =>
         outline(
           smooth([
@@ -1086,17 +766,7 @@ export const FRUITS: Record<string, () => Shape[]> = {
   nut: () =>
     all(
       area(circle(60, 46, 34), "green"),
-      area(
-        smoothClosed([
-          [60, 22],
-          [80, 36],
-          [80, 60],
-          [60, 74],
-          [40, 60],
-          [40, 36],
-        ]),
-        "bark",
-      ),
+      area(smoothClosed(pts("60,22 80,36 80,60 60,74 40,60 40,36")), "bark"),
       [50, 60, 70].map((x) =>
         inner(
           smooth([
@@ -1106,12 +776,7 @@ export const FRUITS: Record<string, () => Shape[]> = {
           ]),
         ),
       ),
-      inner(
-        straight([
-          [60, 80],
-          [60, 94],
-        ]),
-      ),
+      inner(straight(pts("60,80 60,94"))),
     ),
   "seed-ball": () =>
     all(

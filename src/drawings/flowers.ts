@@ -1,4 +1,5 @@
 import {
+  pts,
   all,
   area,
   circle,
@@ -78,51 +79,11 @@ export function flowerKind(kind: string, tint: Tint = "white"): Shape[] {
     case "pea":
       return all(
         stem(60, 70, 94, 1.4),
-        area(
-          smoothClosed([
-            [60, 60],
-            [30, 42],
-            [34, 14],
-            [60, 20],
-            [86, 14],
-            [90, 42],
-          ]),
-          tint,
-        ),
-        area(
-          smoothClosed([
-            [58, 62],
-            [34, 66],
-            [30, 52],
-            [52, 46],
-          ]),
-          tint,
-        ),
-        area(
-          smoothClosed([
-            [62, 62],
-            [86, 66],
-            [90, 52],
-            [68, 46],
-          ]),
-          tint,
-        ),
-        area(
-          smoothClosed([
-            [60, 74],
-            [50, 64],
-            [56, 52],
-            [64, 52],
-            [70, 64],
-          ]),
-          "pale",
-        ),
-        inner(
-          straight([
-            [60, 24],
-            [60, 44],
-          ]),
-        ),
+        area(smoothClosed(pts("60,60 30,42 34,14 60,20 86,14 90,42")), tint),
+        area(smoothClosed(pts("58,62 34,66 30,52 52,46")), tint),
+        area(smoothClosed(pts("62,62 86,66 90,52 68,46")), tint),
+        area(smoothClosed(pts("60,74 50,64 56,52 64,52 70,64")), "pale"),
+        inner(straight(pts("60,24 60,44"))),
       );
     case "bowl":
       return all(
@@ -132,78 +93,17 @@ export function flowerKind(kind: string, tint: Tint = "white"): Shape[] {
       );
     case "trumpet":
       return all(
-        area(
-          smoothClosed([
-            [60, 90],
-            [54, 66],
-            [28, 30],
-            [34, 14],
-            [60, 20],
-            [86, 14],
-            [92, 30],
-            [66, 66],
-          ]),
-          tint,
-        ),
+        area(smoothClosed(pts("60,90 54,66 28,30 34,14 60,20 86,14 92,30 66,66")), tint),
         outline(ellipse(60, 22, 30, 9)),
-        inner(
-          straight([
-            [60, 84],
-            [60, 30],
-          ]),
-        ),
+        inner(straight(pts("60,84 60,30"))),
       );
     case "spurred":
       return all(
-        inner(
-          smooth([
-            [60, 4],
-            [64, 18],
-            [58, 26],
-          ]),
-        ),
-        area(
-          smoothClosed([
-            [30, 40],
-            [44, 24],
-            [80, 26],
-            [94, 40],
-            [90, 62],
-            [70, 72],
-            [42, 68],
-            [30, 54],
-          ]),
-          tint,
-        ),
-        area(
-          smoothClosed([
-            [30, 46],
-            [16, 50],
-            [12, 62],
-            [20, 68],
-            [22, 58],
-            [32, 56],
-          ]),
-          tint,
-        ),
-        area(
-          smoothClosed([
-            [80, 58],
-            [104, 62],
-            [104, 82],
-            [84, 78],
-          ]),
-          "pale",
-        ),
-        area(
-          smoothClosed([
-            [70, 66],
-            [84, 84],
-            [72, 90],
-            [60, 74],
-          ]),
-          "pale",
-        ),
+        inner(smooth(pts("60,4 64,18 58,26"))),
+        area(smoothClosed(pts("30,40 44,24 80,26 94,40 90,62 70,72 42,68 30,54")), tint),
+        area(smoothClosed(pts("30,46 16,50 12,62 20,68 22,58 32,56")), tint),
+        area(smoothClosed(pts("80,58 104,62 104,82 84,78")), "pale"),
+        area(smoothClosed(pts("70,66 84,84 72,90 60,74")), "pale"),
       );
     case "tiny":
       return all(
@@ -222,12 +122,7 @@ export function flowerKind(kind: string, tint: Tint = "white"): Shape[] {
       );
     default:
       return all(
-        inner(
-          straight([
-            [60, 94],
-            [60, 12],
-          ]),
-        ),
+        inner(straight(pts("60,94 60,12"))),
         [
           [60, 12],
           [42, 26],
@@ -318,16 +213,7 @@ export function cluster(kind: string): Shape[] {
       spots.map((s) => stalkTo(s[0], s[1], from(s))),
       spots.flatMap(([x, y]) => bloom(x, y, r)),
     );
-  if (kind === "single")
-    return all(
-      outline(
-        straight([
-          [60, 94],
-          [60, 34],
-        ]),
-      ),
-      bloom(60, 26, 15),
-    );
+  if (kind === "single") return all(outline(straight(pts("60,94 60,34"))), bloom(60, 26, 15));
   if (kind === "few")
     return place(
       [
@@ -389,12 +275,7 @@ export function cluster(kind: string): Shape[] {
       5.5,
     );
   return all(
-    outline(
-      straight([
-        [60, 94],
-        [60, 8],
-      ]),
-    ),
+    outline(straight(pts("60,94 60,8"))),
     [22, 46, 70].flatMap((y) => [
       ...drawLeaf({ shape: "lance", veins: false }, [60, y], 34, 66),
       ...drawLeaf({ shape: "lance", veins: false }, [60, y], 34, -66),
@@ -410,31 +291,14 @@ export function fruit(kind: string, tint: Tint = "white"): Shape[] {
   switch (kind) {
     case "berry":
       return all(
-        inner(
-          smooth([
-            [60, 4],
-            [58, 20],
-            [60, 34],
-          ]),
-        ),
+        inner(smooth(pts("60,4 58,20 60,34"))),
         area(circle(60, 58, 26), tint),
-        faint(
-          smooth([
-            [46, 46],
-            [42, 58],
-            [48, 70],
-          ]),
-        ),
+        faint(smooth(pts("46,46 42,58 48,70"))),
         flat(circle(60, 82, 2), "ink"),
       );
     case "bramble":
       return all(
-        inner(
-          straight([
-            [60, 4],
-            [60, 24],
-          ]),
-        ),
+        inner(straight(pts("60,4 60,24"))),
         ...[
           [60, 34, 1],
           [48, 40, 1],
@@ -464,23 +328,8 @@ export function fruit(kind: string, tint: Tint = "white"): Shape[] {
       );
     case "hip":
       return all(
-        inner(
-          straight([
-            [60, 4],
-            [60, 20],
-          ]),
-        ),
-        area(
-          smoothClosed([
-            [60, 20],
-            [86, 40],
-            [82, 68],
-            [60, 80],
-            [38, 68],
-            [34, 40],
-          ]),
-          tint,
-        ),
+        inner(straight(pts("60,4 60,20"))),
+        area(smoothClosed(pts("60,20 86,40 82,68 60,80 38,68 34,40")), tint),
         [-22, -10, 0, 10, 22].map((a) => hair(straight([[60, 78], polar(60, 78, 16, 90 + a)]), 1.4)),
       );
     case "haw":
@@ -511,130 +360,29 @@ export function fruit(kind: string, tint: Tint = "white"): Shape[] {
       return pod("none");
     case "split":
       return all(
-        inner(
-          straight([
-            [60, 4],
-            [60, 30],
-          ]),
-        ),
-        inner(
-          smooth([
-            [60, 30],
-            [54, 44],
-            [56, 78],
-          ]),
-        ),
-        inner(
-          smooth([
-            [60, 30],
-            [66, 44],
-            [64, 78],
-          ]),
-        ),
-        area(
-          smoothClosed([
-            [52, 26],
-            [36, 48],
-            [46, 84],
-            [54, 60],
-          ]),
-          "straw",
-        ),
-        area(
-          smoothClosed([
-            [68, 26],
-            [84, 48],
-            [74, 84],
-            [66, 60],
-          ]),
-          "straw",
-        ),
-        inner(
-          smooth([
-            [48, 34],
-            [44, 54],
-            [47, 78],
-          ]),
-        ),
-        inner(
-          smooth([
-            [72, 34],
-            [76, 54],
-            [73, 78],
-          ]),
-        ),
+        inner(straight(pts("60,4 60,30"))),
+        inner(smooth(pts("60,30 54,44 56,78"))),
+        inner(smooth(pts("60,30 66,44 64,78"))),
+        area(smoothClosed(pts("52,26 36,48 46,84 54,60")), "straw"),
+        area(smoothClosed(pts("68,26 84,48 74,84 66,60")), "straw"),
+        inner(smooth(pts("48,34 44,54 47,78"))),
+        inner(smooth(pts("72,34 76,54 73,78"))),
       );
     case "winged-nut":
       return all(
-        inner(
-          straight([
-            [60, 2],
-            [60, 18],
-          ]),
-        ),
-        area(
-          smoothClosed([
-            [60, 18],
-            [38, 26],
-            [32, 48],
-            [46, 76],
-            [60, 88],
-          ]),
-          "white",
-        ),
-        area(
-          smoothClosed([
-            [60, 18],
-            [82, 26],
-            [88, 48],
-            [74, 76],
-            [60, 88],
-          ]),
-          "white",
-        ),
-        area(
-          smoothClosed([
-            [60, 22],
-            [68, 44],
-            [60, 84],
-            [52, 44],
-          ]),
-          "pale",
-        ),
+        inner(straight(pts("60,2 60,18"))),
+        area(smoothClosed(pts("60,18 38,26 32,48 46,76 60,88")), "white"),
+        area(smoothClosed(pts("60,18 82,26 88,48 74,76 60,88")), "white"),
+        area(smoothClosed(pts("60,22 68,44 60,84 52,44")), "pale"),
       );
     case "key":
       // one alone, its seed in the middle or at the foot, and a pair: a key may be either
       return all(
-        inner(
-          straight([
-            [28, 6],
-            [28, 22],
-          ]),
-        ),
-        area(
-          smoothClosed([
-            [28, 20],
-            [37, 40],
-            [34, 66],
-            [27, 88],
-            [20, 66],
-            [19, 40],
-          ]),
-          "straw",
-        ),
+        inner(straight(pts("28,6 28,22"))),
+        area(smoothClosed(pts("28,20 37,40 34,66 27,88 20,66 19,40")), "straw"),
         area(ellipse(28, 52, 5, 6.5), "brown"),
-        faint(
-          smooth([
-            [29, 26],
-            [31, 44],
-          ]),
-        ),
-        inner(
-          straight([
-            [80, 6],
-            [80, 24],
-          ]),
-        ),
+        faint(smooth(pts("29,26 31,44"))),
+        inner(straight(pts("80,6 80,24"))),
         [-1, 1].flatMap((s) => [
           area(
             smoothClosed([
@@ -658,48 +406,17 @@ export function fruit(kind: string, tint: Tint = "white"): Shape[] {
       );
     case "capsule":
       return all(
-        inner(
-          straight([
-            [60, 4],
-            [60, 20],
-          ]),
-        ),
-        area(
-          smoothClosed([
-            [60, 18],
-            [74, 40],
-            [72, 66],
-            [60, 84],
-            [48, 66],
-            [46, 40],
-          ]),
-          "green",
-        ),
-        inner(
-          smooth([
-            [60, 20],
-            [64, 50],
-            [60, 82],
-          ]),
-        ),
+        inner(straight(pts("60,4 60,20"))),
+        area(smoothClosed(pts("60,18 74,40 72,66 60,84 48,66 46,40")), "green"),
+        inner(smooth(pts("60,20 64,50 60,82"))),
         [
           [88, 34],
           [94, 48],
           [30, 40],
           [26, 56],
         ].map(([x, y]) => area(circle(x, y, 3), "brown")),
-        faint(
-          straight([
-            [76, 44],
-            [86, 36],
-          ]),
-        ),
-        faint(
-          straight([
-            [44, 46],
-            [33, 42],
-          ]),
-        ),
+        faint(straight(pts("76,44 86,36"))),
+        faint(straight(pts("44,46 33,42"))),
       );
     case "plume":
       return all(
@@ -725,21 +442,8 @@ export function fruit(kind: string, tint: Tint = "white"): Shape[] {
       );
     case "parachute":
       return all(
-        area(
-          smoothClosed([
-            [60, 92],
-            [56, 78],
-            [60, 64],
-            [64, 78],
-          ]),
-          "brown",
-        ),
-        outline(
-          straight([
-            [60, 64],
-            [60, 44],
-          ]),
-        ),
+        area(smoothClosed(pts("60,92 56,78 60,64 64,78")), "brown"),
+        outline(straight(pts("60,64 60,44"))),
         Array.from({ length: 15 }, (_, i) => hair(straight([[60, 44], polar(60, 44, 36, -172 + i * 11.7)]), 0.8)),
       );
     case "dry-seed":
@@ -779,47 +483,15 @@ export function fruit(kind: string, tint: Tint = "white"): Shape[] {
 }
 
 export function pod(hairs: "none" | "seams" | "all"): Shape[] {
-  const top: Point[] = [
-    [14, 40],
-    [40, 26],
-    [76, 28],
-    [106, 48],
-  ];
-  const bottom: Point[] = [
-    [106, 48],
-    [76, 66],
-    [40, 64],
-    [14, 40],
-  ];
+  const top: Point[] = pts("14,40 40,26 76,28 106,48");
+  const bottom: Point[] = pts("106,48 76,66 40,64 14,40");
   const parts = all(
     area(`${smooth(top)}${smooth(bottom).replace("M", "L")}Z`, "green"),
     [36, 54, 72, 88].map((x) => faint(ellipse(x, 46, 7, 9))),
-    inner(
-      straight([
-        [4, 34],
-        [14, 40],
-      ]),
-    ),
+    inner(straight(pts("4,34 14,40"))),
   );
-  const edge: Point[] = [
-    [22, 33],
-    [32, 28],
-    [44, 25.5],
-    [56, 25.5],
-    [68, 26.5],
-    [80, 30],
-    [92, 38],
-    [100, 44],
-  ];
-  const under: Point[] = [
-    [24, 54],
-    [34, 61],
-    [46, 65],
-    [58, 67],
-    [70, 67],
-    [82, 64],
-    [94, 57],
-  ];
+  const edge: Point[] = pts("22,33 32,28 44,25.5 56,25.5 68,26.5 80,30 92,38 100,44");
+  const under: Point[] = pts("24,54 34,61 46,65 58,67 70,67 82,64 94,57");
   if (hairs !== "none")
     parts.push(
       ...edge.map(([x, y]) =>

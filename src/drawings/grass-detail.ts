@@ -1,6 +1,7 @@
 import { tuft } from "./habits";
 import { collar, earth, stem } from "./parts";
 import {
+  pts,
   all,
   along,
   area,
@@ -30,27 +31,7 @@ const spikelet = (x: number, y: number, degrees: number, size: number, wide = 0.
 
 const bladeTwist: Draw = (s) => {
   if (s === "none")
-    return all(
-      area(
-        straight(
-          [
-            [50, 92],
-            [52, 30],
-            [60, 4],
-            [68, 30],
-            [70, 92],
-          ],
-          true,
-        ),
-        "leaf",
-      ),
-      inner(
-        straight([
-          [60, 92],
-          [60, 8],
-        ]),
-      ),
-    );
+    return all(area(straight(pts("50,92 52,30 60,4 68,30 70,92"), true), "leaf"), inner(straight(pts("60,92 60,8"))));
   const d = s === "clockwise" ? 1 : -1;
   const turn = (y: number) =>
     area(
@@ -131,55 +112,11 @@ const footSwelling: Draw = (s) =>
     earth(66),
     s === "swollen"
       ? [
-          area(
-            smoothClosed([
-              [54, 10],
-              [66, 10],
-              [68, 46],
-              [84, 62],
-              [78, 80],
-              [60, 86],
-              [42, 80],
-              [36, 62],
-              [52, 46],
-            ]),
-            "pale",
-          ),
-          inner(
-            smooth([
-              [48, 80],
-              [46, 62],
-              [57, 44],
-            ]),
-          ),
-          inner(
-            smooth([
-              [72, 80],
-              [74, 62],
-              [63, 44],
-            ]),
-          ),
+          area(smoothClosed(pts("54,10 66,10 68,46 84,62 78,80 60,86 42,80 36,62 52,46")), "pale"),
+          inner(smooth(pts("48,80 46,62 57,44"))),
+          inner(smooth(pts("72,80 74,62 63,44"))),
         ]
-      : [
-          area(
-            straight(
-              [
-                [53, 10],
-                [67, 10],
-                [69, 82],
-                [51, 82],
-              ],
-              true,
-            ),
-            "pale",
-          ),
-          inner(
-            straight([
-              [60, 12],
-              [60, 80],
-            ]),
-          ),
-        ],
+      : [area(straight(pts("53,10 67,10 69,82 51,82"), true), "pale"), inner(straight(pts("60,12 60,80")))],
     Array.from({ length: 7 }, (_, i) =>
       hair(
         straight([
@@ -193,24 +130,8 @@ const footSwelling: Draw = (s) =>
 const culmSkin: Draw = (s) =>
   all(
     stem(60, 4, 92, 12, "straw"),
-    outline(
-      straight([
-        [46, 70],
-        [74, 70],
-      ]),
-    ),
-    area(
-      straight(
-        [
-          [47, 70],
-          [73, 70],
-          [72, 92],
-          [48, 92],
-        ],
-        true,
-      ),
-      "leaf",
-    ),
+    outline(straight(pts("46,70 74,70"))),
+    area(straight(pts("47,70 73,70 72,92 48,92"), true), "leaf"),
     s === "dull"
       ? [52, 56, 60, 64, 68].map((x) =>
           inner(
@@ -221,17 +142,7 @@ const culmSkin: Draw = (s) =>
           ),
         )
       : s === "glossy"
-        ? [
-            area(
-              smoothClosed([
-                [53, 10],
-                [57, 8],
-                [57, 62],
-                [53, 60],
-              ]),
-              "white",
-            ),
-          ]
+        ? [area(smoothClosed(pts("53,10 57,8 57,62 53,60")), "white")]
         : along([0, 8], [0, 66], 18).flatMap(([, y]) =>
             [-1, 1].map((d) =>
               hair(
@@ -245,37 +156,11 @@ const culmSkin: Draw = (s) =>
   );
 
 const husks: Record<string, () => Shape[]> = {
-  long: () => [
-    area(
-      smoothClosed([
-        [60, 62],
-        [52, 72],
-        [56, 92],
-        [64, 92],
-        [68, 72],
-      ]),
-      "straw",
-    ),
-  ],
+  long: () => [area(smoothClosed(pts("60,62 52,72 56,92 64,92 68,72")), "straw")],
   hairy: () =>
     all(
-      area(
-        smoothClosed([
-          [60, 62],
-          [52, 72],
-          [56, 90],
-          [64, 90],
-          [68, 72],
-        ]),
-        "straw",
-      ),
-      outline(
-        smooth([
-          [66, 74],
-          [82, 70],
-          [98, 80],
-        ]),
-      ),
+      area(smoothClosed(pts("60,62 52,72 56,90 64,90 68,72")), "straw"),
+      outline(smooth(pts("66,74 82,70 98,80"))),
       Array.from({ length: 6 }, (_, i) =>
         hair(
           straight([
@@ -287,23 +172,8 @@ const husks: Record<string, () => Shape[]> = {
     ),
   oval: () => [area(ellipse(60, 72, 6, 8), "brown")],
   wide: () => [
-    area(
-      smoothClosed([
-        [48, 72],
-        [56, 62],
-        [68, 64],
-        [74, 74],
-        [62, 82],
-      ]),
-      "straw",
-    ),
-    inner(
-      smooth([
-        [50, 74],
-        [60, 70],
-        [72, 74],
-      ]),
-    ),
+    area(smoothClosed(pts("48,72 56,62 68,64 74,74 62,82")), "straw"),
+    inner(smooth(pts("50,74 60,70 72,74"))),
   ],
   bur: () =>
     all(
@@ -384,21 +254,10 @@ const bristles: Draw = (s) => {
     return [{ ...outline(straight([[60, 78], end])), width: 1.1 }, ...barbs];
   });
   return all(
-    outline(
-      straight([
-        [60, 94],
-        [60, 78],
-      ]),
-    ),
+    outline(straight(pts("60,94 60,78"))),
     lines.flat(),
     area(ellipse(60, 58, 11, 19), "straw"),
-    inner(
-      smooth([
-        [56, 42],
-        [54, 58],
-        [57, 74],
-      ]),
-    ),
+    inner(smooth(pts("56,42 54,58 57,74"))),
   );
 };
 
@@ -428,30 +287,8 @@ export const GRASS_DETAIL: Record<string, Draw> = {
   "blade-edge": bladeEdge,
   "blade-under": (s) =>
     all(
-      area(
-        smoothClosed([
-          [26, 92],
-          [30, 50],
-          [46, 14],
-          [62, 6],
-          [60, 20],
-          [50, 54],
-          [50, 92],
-        ]),
-        "leaf",
-      ),
-      area(
-        smoothClosed([
-          [50, 92],
-          [50, 54],
-          [60, 20],
-          [62, 6],
-          [80, 26],
-          [84, 58],
-          [80, 92],
-        ]),
-        "pale",
-      ),
+      area(smoothClosed(pts("26,92 30,50 46,14 62,6 60,20 50,54 50,92")), "leaf"),
+      area(smoothClosed(pts("50,92 50,54 60,20 62,6 80,26 84,58 80,92")), "pale"),
       [58, 66, 73].map((x) =>
         faint(
           smooth([
@@ -463,28 +300,8 @@ export const GRASS_DETAIL: Record<string, Draw> = {
       ),
       s === "glossy"
         ? [
-            flat(
-              smoothClosed([
-                [60, 84],
-                [59, 58],
-                [64, 34],
-                [68, 36],
-                [66, 60],
-                [66, 84],
-              ]),
-              "paper",
-            ),
-            flat(
-              smoothClosed([
-                [74, 80],
-                [75, 58],
-                [72, 42],
-                [76, 44],
-                [79, 60],
-                [78, 80],
-              ]),
-              "paper",
-            ),
+            flat(smoothClosed(pts("60,84 59,58 64,34 68,36 66,60 66,84")), "paper"),
+            flat(smoothClosed(pts("74,80 75,58 72,42 76,44 79,60 78,80")), "paper"),
           ]
         : [],
     ),
@@ -493,28 +310,8 @@ export const GRASS_DETAIL: Record<string, Draw> = {
     all(
       earth(84),
       stem(60, 4, 84, 5),
-      area(
-        smoothClosed([
-          [66, 84],
-          [68, 60],
-          [92, 30],
-          [98, 36],
-          [80, 64],
-          [74, 84],
-        ]),
-        "pale",
-      ),
-      area(
-        smoothClosed([
-          [54, 84],
-          [52, 60],
-          [38, 34],
-          [33, 40],
-          [44, 66],
-          [47, 84],
-        ]),
-        "pale",
-      ),
+      area(smoothClosed(pts("66,84 68,60 92,30 98,36 80,64 74,84")), "pale"),
+      area(smoothClosed(pts("54,84 52,60 38,34 33,40 44,66 47,84")), "pale"),
       s === "seeds" ? [area(ellipse(70, 66, 4, 9), "brown"), area(ellipse(51, 70, 3.6, 8), "brown")] : [],
     ),
   "foot-swelling": footSwelling,
@@ -523,63 +320,17 @@ export const GRASS_DETAIL: Record<string, Draw> = {
     all(
       earth(),
       s === "upright"
-        ? [
-            area(
-              smoothClosed([
-                [58, 84],
-                [52, 50],
-                [60, 8],
-                [66, 50],
-                [63, 84],
-              ]),
-              "leaf",
-            ),
-            inner(
-              straight([
-                [60, 82],
-                [60, 12],
-              ]),
-            ),
-          ]
+        ? [area(smoothClosed(pts("58,84 52,50 60,8 66,50 63,84")), "leaf"), inner(straight(pts("60,82 60,12")))]
         : [
-            outline(
-              straight([
-                [60, 84],
-                [60, 66],
-              ]),
-            ),
-            area(
-              smoothClosed([
-                [58, 68],
-                [72, 56],
-                [112, 58],
-                [74, 68],
-                [62, 70],
-              ]),
-              "leaf",
-            ),
-            inner(
-              smooth([
-                [60, 68],
-                [80, 61],
-                [110, 58],
-              ]),
-            ),
+            outline(straight(pts("60,84 60,66"))),
+            area(smoothClosed(pts("58,68 72,56 112,58 74,68 62,70")), "leaf"),
+            inner(smooth(pts("60,68 80,61 110,58"))),
           ],
     ),
   husk: (s) =>
     all(
       earth(48),
-      area(
-        smoothClosed([
-          [58, 62],
-          [56, 24],
-          [62, 4],
-          [64, 24],
-          [62, 62],
-        ]),
-        "leaf",
-      ),
+      area(smoothClosed(pts("58,62 56,24 62,4 64,24 62,62")), "leaf"),
       husks[s](),
       Array.from({ length: 4 }, (_, i) =>
         hair(
@@ -595,59 +346,22 @@ export const GRASS_DETAIL: Record<string, Draw> = {
     all(
       s === "longer"
         ? [
-            area(
-              smoothClosed([
-                [60, 92],
-                [36, 56],
-                [44, 6],
-                [58, 60],
-              ]),
-              "pale",
-            ),
-            area(
-              smoothClosed([
-                [60, 92],
-                [84, 56],
-                [76, 6],
-                [62, 60],
-              ]),
-              "pale",
-            ),
+            area(smoothClosed(pts("60,92 36,56 44,6 58,60")), "pale"),
+            area(smoothClosed(pts("60,92 84,56 76,6 62,60")), "pale"),
             spikelet(60, 84, -90, 44),
           ]
         : [
             spikelet(58, 84, -104, 66),
             spikelet(62, 84, -76, 66),
             spikelet(60, 80, -90, 74),
-            area(
-              smoothClosed([
-                [60, 92],
-                [46, 76],
-                [48, 58],
-                [58, 80],
-              ]),
-              "pale",
-            ),
-            area(
-              smoothClosed([
-                [60, 92],
-                [74, 76],
-                [72, 58],
-                [62, 80],
-              ]),
-              "pale",
-            ),
+            area(smoothClosed(pts("60,92 46,76 48,58 58,80")), "pale"),
+            area(smoothClosed(pts("60,92 74,76 72,58 62,80")), "pale"),
           ],
     ),
   "spikelet-set": (s) =>
     all(
       {
-        ...outline(
-          straight([
-            [60, 94],
-            [60, 8],
-          ]),
-        ),
+        ...outline(straight(pts("60,94 60,8"))),
         width: 2,
       },
       [86, 66, 46].flatMap((y, i) => spikeletSets[s](y, i % 2 ? -1 : 1)),
@@ -657,17 +371,7 @@ export const GRASS_DETAIL: Record<string, Draw> = {
   "spike-gap": (s) =>
     all(
       stem(60, 4, 94, 2.2),
-      area(
-        smoothClosed([
-          [56, 8],
-          [64, 8],
-          [65, 20],
-          [64, 34],
-          [56, 34],
-          [55, 20],
-        ]),
-        "yellow",
-      ),
+      area(smoothClosed(pts("56,8 64,8 65,20 64,34 56,34 55,20")), "yellow"),
       area(
         smoothClosed(
           s === "gap"
@@ -690,16 +394,7 @@ export const GRASS_DETAIL: Record<string, Draw> = {
         ),
         "brown",
       ),
-      s === "gap"
-        ? []
-        : [
-            outline(
-              straight([
-                [54, 35],
-                [66, 35],
-              ]),
-            ),
-          ],
+      s === "gap" ? [] : [outline(straight(pts("54,35 66,35")))],
     ),
   "tuber-place": tuberPlace,
 };
@@ -724,22 +419,7 @@ function awnPlace(s: string): Shape[] {
     );
   if (s === "fork")
     return all(
-      area(
-        straight(
-          [
-            [60, 94],
-            [46, 76],
-            [48, 48],
-            [52, 30],
-            [60, 52],
-            [68, 30],
-            [72, 48],
-            [74, 76],
-          ],
-          true,
-        ),
-        "straw",
-      ),
+      area(straight(pts("60,94 46,76 48,48 52,30 60,52 68,30 72,48 74,76"), true), "straw"),
       thick([
         [60, 52],
         [60, 4],
@@ -761,14 +441,7 @@ function awnPlace(s: string): Shape[] {
         [86, 40],
         [108, 14],
       ]),
-      [
-        inner(
-          smooth([
-            [60, 90],
-            [60, 34],
-          ]),
-        ),
-      ],
+      [inner(smooth(pts("60,90 60,34")))],
     );
   if (s === "crown")
     return all(
@@ -781,21 +454,7 @@ function awnPlace(s: string): Shape[] {
         [68, 56],
         [70, 76],
       ]),
-      area(
-        straight(
-          [
-            [54, 44],
-            [52, 32],
-            [56, 38],
-            [60, 30],
-            [64, 38],
-            [68, 32],
-            [66, 44],
-          ],
-          true,
-        ),
-        "brown",
-      ),
+      area(straight(pts("54,44 52,32 56,38 60,30 64,38 68,32 66,44"), true), "brown"),
       thick([
         [60, 36],
         [60, 4],
@@ -874,12 +533,7 @@ function tuberPlace(s: string): Shape[] {
 
 /** Heads of reeds, sandburs and umbrella sedges. */
 export function reedHead(kind: "plume" | "burs" | "umbrella"): Shape[] {
-  const axis = outline(
-    straight([
-      [60, 94],
-      [60, 10],
-    ]),
-  );
+  const axis = outline(straight(pts("60,94 60,10")));
   if (kind === "plume")
     return all(
       axis,

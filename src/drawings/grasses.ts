@@ -1,4 +1,5 @@
 import {
+  pts,
   all,
   area,
   circle,
@@ -29,12 +30,7 @@ const spikelet = (x: number, y: number, degrees: number, size = 10, awn = 0): Sh
 
 export function head(kind: string): Shape[] {
   if (kind === "plume" || kind === "burs" || kind === "umbrella") return reedHead(kind);
-  const axis = outline(
-    straight([
-      [60, 94],
-      [60, 8],
-    ]),
-  );
+  const axis = outline(straight(pts("60,94 60,8")));
   if (kind === "spike")
     return all(
       axis,
@@ -43,14 +39,7 @@ export function head(kind: string): Shape[] {
   if (kind === "short-stalks")
     return all(
       {
-        ...outline(
-          smooth([
-            [56, 94],
-            [58, 50],
-            [70, 18],
-            [92, 20],
-          ]),
-        ),
+        ...outline(smooth(pts("56,94 58,50 70,18 92,20"))),
         width: 1.4,
       },
       [
@@ -71,19 +60,7 @@ export function head(kind: string): Shape[] {
   if (kind === "cylinder")
     return all(
       axis,
-      area(
-        smoothClosed([
-          [53, 70],
-          [51, 40],
-          [54, 14],
-          [60, 8],
-          [66, 14],
-          [69, 40],
-          [67, 70],
-          [60, 74],
-        ]),
-        "straw",
-      ),
+      area(smoothClosed(pts("53,70 51,40 54,14 60,8 66,14 69,40 67,70 60,74")), "straw"),
       Array.from({ length: 40 }, (_, i) =>
         inner(
           straight([
@@ -187,16 +164,7 @@ export function head(kind: string): Shape[] {
       ]),
     );
   return all(
-    area(
-      smoothClosed([
-        [56, 94],
-        [57, 50],
-        [60, 4],
-        [63, 50],
-        [64, 94],
-      ]),
-      "green",
-    ),
+    area(smoothClosed(pts("56,94 57,50 60,4 63,50 64,94")), "green"),
     ...[0, 1, 2, 3, 4, 5].flatMap((i) => [
       inner(straight([[62, 40], polar(62, 40, 14 + (i % 3) * 4, -30 + i * 18)])),
       area(circle(...polar(62, 40, 15 + (i % 3) * 4, -30 + i * 18), 3), "brown"),
@@ -207,16 +175,7 @@ export function head(kind: string): Shape[] {
 export function awns(kind: string): Shape[] {
   const seed = spikelet(60, 88, -90, 34);
   if (kind === "none") return all(seed);
-  if (kind === "straight")
-    return all(
-      seed,
-      outline(
-        straight([
-          [60, 54],
-          [60, 8],
-        ]),
-      ),
-    );
+  if (kind === "straight") return all(seed, outline(straight(pts("60,54 60,8"))));
   if (kind === "spreading")
     return all(
       [
@@ -227,49 +186,21 @@ export function awns(kind: string): Shape[] {
         ...spikelet(x, y, a, 20),
         outline(smooth([polar(x, y, 20, a), polar(x, y, 40, a + (a + 90) * 0.3), polar(x, y, 66, a + (a + 90) * 0.9)])),
       ]),
-      outline(
-        smooth([
-          [60, 68],
-          [66, 40],
-          [58, 12],
-        ]),
-      ),
+      outline(smooth(pts("60,68 66,40 58,12"))),
     );
   if (kind === "bent")
     return all(
       seed,
       {
-        ...outline(
-          straight([
-            [60, 66],
-            [57, 60],
-            [63, 54],
-            [57, 48],
-            [63, 42],
-            [60, 38],
-          ]),
-        ),
+        ...outline(straight(pts("60,66 57,60 63,54 57,48 63,42 60,38"))),
         width: 1.6,
       },
-      outline(
-        straight([
-          [60, 38],
-          [92, 14],
-        ]),
-      ),
+      outline(straight(pts("60,38 92,14"))),
     );
   return all(
     area(ellipse(60, 60, 16, 26), "straw"),
     ...Array.from({ length: 9 }, (_, i) => hair(straight([[60, 82], polar(60, 70, 28, 40 + i * 12)]))),
-    outline(
-      smooth([
-        [60, 40],
-        [64, 26],
-        [72, 22],
-        [76, 30],
-        [70, 34],
-      ]),
-    ),
+    outline(smooth(pts("60,40 64,26 72,22 76,30 70,34"))),
   );
 }
 
@@ -277,12 +208,7 @@ export function spikeletStalk(kind: string): Shape[] {
   const length = { none: 0, tiny: 5, short: 16, long: 42 }[kind] ?? 0;
   return all(
     {
-      ...outline(
-        straight([
-          [36, 92],
-          [36, 6],
-        ]),
-      ),
+      ...outline(straight(pts("36,92 36,6"))),
       width: 2,
     },
     [26, 66].flatMap((y) => [
@@ -298,38 +224,11 @@ export function spikeletStalk(kind: string): Shape[] {
 }
 
 export function floretHair(kind: string): Shape[] {
-  const seed = area(
-    smoothClosed([
-      [60, 90],
-      [46, 60],
-      [54, 20],
-      [60, 8],
-      [66, 20],
-      [74, 60],
-    ]),
-    "straw",
-  );
+  const seed = area(smoothClosed(pts("60,90 46,60 54,20 60,8 66,20 74,60")), "straw");
   const veins = [
-    inner(
-      straight([
-        [60, 88],
-        [60, 14],
-      ]),
-    ),
-    inner(
-      smooth([
-        [56, 84],
-        [52, 54],
-        [58, 16],
-      ]),
-    ),
-    inner(
-      smooth([
-        [64, 84],
-        [68, 54],
-        [62, 16],
-      ]),
-    ),
+    inner(straight(pts("60,88 60,14"))),
+    inner(smooth(pts("56,84 52,54 58,16"))),
+    inner(smooth(pts("64,84 68,54 62,16"))),
   ];
   const hairs: Shape[] = [];
   if (kind === "base")
@@ -377,18 +276,7 @@ export function floretHair(kind: string): Shape[] {
 }
 
 export function sheath(closure: "open" | "half" | "closed"): Shape[] {
-  const body = area(
-    straight(
-      [
-        [46, 10],
-        [74, 10],
-        [74, 92],
-        [46, 92],
-      ],
-      true,
-    ),
-    "leaf",
-  );
+  const body = area(straight(pts("46,10 74,10 74,92 46,92"), true), "leaf");
   const until = { open: 92, half: 52, closed: 18 }[closure];
   const gap = [
     outline(
@@ -398,71 +286,12 @@ export function sheath(closure: "open" | "half" | "closed"): Shape[] {
       ]),
     ),
     ...(closure === "open"
-      ? [
-          faint(
-            straight([
-              [64, 10],
-              [64, 92],
-            ]),
-          ),
-          flat(
-            straight(
-              [
-                [60, 10],
-                [64, 10],
-                [64, 92],
-                [60, 92],
-              ],
-              true,
-            ),
-            "pale",
-          ),
-        ]
+      ? [faint(straight(pts("64,10 64,92"))), flat(straight(pts("60,10 64,10 64,92 60,92"), true), "pale")]
       : []),
-    ...(closure === "half"
-      ? [
-          flat(
-            straight(
-              [
-                [57, 10],
-                [63, 10],
-                [60, 52],
-              ],
-              true,
-            ),
-            "paper",
-          ),
-        ]
-      : []),
-    ...(closure === "closed"
-      ? [
-          flat(
-            straight(
-              [
-                [57, 10],
-                [63, 10],
-                [60, 18],
-              ],
-              true,
-            ),
-            "paper",
-          ),
-        ]
-      : []),
+    ...(closure === "half" ? [flat(straight(pts("57,10 63,10 60,52"), true), "paper")] : []),
+    ...(closure === "closed" ? [flat(straight(pts("57,10 63,10 60,18"), true), "paper")] : []),
   ];
-  return all(
-    body,
-    gap,
-    area(
-      smoothClosed([
-        [74, 12],
-        [90, 4],
-        [110, 16],
-        [92, 16],
-      ]),
-      "leaf",
-    ),
-  );
+  return all(body, gap, area(smoothClosed(pts("74,12 90,4 110,16 92,16")), "leaf"));
 }
 
 export function youngest(kind: "rolled" | "folded"): Shape[] {
@@ -476,43 +305,17 @@ export function youngest(kind: "rolled" | "folded"): Shape[] {
       })),
     );
   return all(
-    area(
-      smoothClosed([
-        [60, 8],
-        [76, 40],
-        [74, 80],
-        [60, 92],
-        [46, 80],
-        [44, 40],
-      ]),
-      "pale",
-    ),
+    area(smoothClosed(pts("60,8 76,40 74,80 60,92 46,80 44,40")), "pale"),
     {
-      ...outline(
-        straight([
-          [56, 18],
-          [58, 84],
-        ]),
-      ),
+      ...outline(straight(pts("56,18 58,84"))),
       width: 3,
     },
     {
-      ...outline(
-        straight([
-          [64, 18],
-          [62, 84],
-        ]),
-      ),
+      ...outline(straight(pts("64,18 62,84"))),
       width: 3,
     },
     {
-      ...outline(
-        smooth([
-          [58, 84],
-          [60, 87],
-          [62, 84],
-        ]),
-      ),
+      ...outline(smooth(pts("58,84 60,87 62,84"))),
       width: 3,
     },
   );
@@ -521,64 +324,19 @@ export function youngest(kind: "rolled" | "folded"): Shape[] {
 export function bladeForm(kind: string): Shape[] {
   if (kind === "flat")
     return all(
-      area(
-        smoothClosed([
-          [14, 56],
-          [30, 44],
-          [104, 34],
-          [110, 40],
-          [36, 62],
-        ]),
-        "leaf",
-      ),
-      inner(
-        straight([
-          [18, 56],
-          [108, 38],
-        ]),
-      ),
-      area(
-        straight(
-          [
-            [20, 82],
-            [100, 82],
-            [100, 86],
-            [20, 86],
-          ],
-          true,
-        ),
-        "leaf",
-      ),
+      area(smoothClosed(pts("14,56 30,44 104,34 110,40 36,62")), "leaf"),
+      inner(straight(pts("18,56 108,38"))),
+      area(straight(pts("20,82 100,82 100,86 20,86"), true), "leaf"),
     );
   if (kind === "channelled")
     return all(
-      area(
-        smoothClosed([
-          [14, 56],
-          [30, 44],
-          [104, 34],
-          [110, 40],
-          [36, 62],
-        ]),
-        "leaf",
-      ),
+      area(smoothClosed(pts("14,56 30,44 104,34 110,40 36,62")), "leaf"),
       {
-        ...inner(
-          straight([
-            [18, 56],
-            [108, 38],
-          ]),
-        ),
+        ...inner(straight(pts("18,56 108,38"))),
         width: 2,
       },
       {
-        ...outline(
-          straight([
-            [36, 72],
-            [60, 90],
-            [84, 72],
-          ]),
-        ),
+        ...outline(straight(pts("36,72 60,90 84,72"))),
         width: 3,
       },
     );
@@ -596,13 +354,7 @@ export function bladeForm(kind: string): Shape[] {
       })),
       area(circle(102, 78, 8), "leaf"),
       {
-        ...inner(
-          smooth([
-            [102, 70],
-            [100, 78],
-            [104, 80],
-          ]),
-        ),
+        ...inner(smooth(pts("102,70 100,78 104,80"))),
       },
     );
   return all(
@@ -615,170 +367,43 @@ export function bladeForm(kind: string): Shape[] {
 export function bladeTip(kind: string): Shape[] {
   if (kind === "boat")
     return all(
-      area(
-        smoothClosed([
-          [10, 40],
-          [80, 36],
-          [106, 40],
-          [110, 48],
-          [106, 56],
-          [80, 60],
-          [10, 56],
-        ]),
-        "leaf",
-      ),
+      area(smoothClosed(pts("10,40 80,36 106,40 110,48 106,56 80,60 10,56")), "leaf"),
       {
-        ...inner(
-          smooth([
-            [10, 48],
-            [90, 48],
-            [110, 44],
-          ]),
-        ),
+        ...inner(smooth(pts("10,48 90,48 110,44"))),
         width: 1.6,
       },
-      outline(
-        smooth([
-          [96, 38],
-          [104, 48],
-          [96, 58],
-        ]),
-      ),
+      outline(smooth(pts("96,38 104,48 96,58"))),
     );
-  return all(
-    area(
-      straight(
-        [
-          [10, 36],
-          [60, 40],
-          [112, 48],
-          [60, 56],
-          [10, 60],
-        ],
-        true,
-      ),
-      "leaf",
-    ),
-    inner(
-      straight([
-        [10, 48],
-        [110, 48],
-      ]),
-    ),
-  );
+  return all(area(straight(pts("10,36 60,40 112,48 60,56 10,60"), true), "leaf"), inner(straight(pts("10,48 110,48"))));
 }
 
 export function midrib(kind: string): Shape[] {
-  const strip = area(
-    straight(
-      [
-        [34, 6],
-        [86, 6],
-        [90, 92],
-        [30, 92],
-      ],
-      true,
-    ),
-    "leaf",
-  );
+  const strip = area(straight(pts("34,6 86,6 90,92 30,92"), true), "leaf");
   if (kind === "keel")
     return all(
       strip,
       {
-        ...outline(
-          straight([
-            [60, 6],
-            [60, 92],
-          ]),
-        ),
+        ...outline(straight(pts("60,6 60,92"))),
         width: 4,
       },
-      faint(
-        straight([
-          [46, 6],
-          [44, 92],
-        ]),
-      ),
-      faint(
-        straight([
-          [74, 6],
-          [76, 92],
-        ]),
-      ),
+      faint(straight(pts("46,6 44,92"))),
+      faint(straight(pts("74,6 76,92"))),
     );
   if (kind === "pale-stripe")
     return all(
       strip,
-      flat(
-        straight(
-          [
-            [48, 6],
-            [54, 6],
-            [52, 92],
-            [45, 92],
-          ],
-          true,
-        ),
-        "white",
-      ),
-      outline(
-        straight([
-          [48, 6],
-          [45, 92],
-        ]),
-      ),
-      outline(
-        straight([
-          [54, 6],
-          [52, 92],
-        ]),
-      ),
-      faint(
-        straight([
-          [70, 6],
-          [72, 92],
-        ]),
-      ),
+      flat(straight(pts("48,6 54,6 52,92 45,92"), true), "white"),
+      outline(straight(pts("48,6 45,92"))),
+      outline(straight(pts("54,6 52,92"))),
+      faint(straight(pts("70,6 72,92"))),
     );
   if (kind === "tramline")
     return all(
       strip,
-      flat(
-        straight(
-          [
-            [56, 6],
-            [58, 6],
-            [58, 92],
-            [56, 92],
-          ],
-          true,
-        ),
-        "white",
-      ),
-      flat(
-        straight(
-          [
-            [62, 6],
-            [64, 6],
-            [64, 92],
-            [62, 92],
-          ],
-          true,
-        ),
-        "white",
-      ),
-      outline(
-        straight([
-          [57, 6],
-          [57, 92],
-        ]),
-      ),
-      outline(
-        straight([
-          [63, 6],
-          [63, 92],
-        ]),
-      ),
+      flat(straight(pts("56,6 58,6 58,92 56,92"), true), "white"),
+      flat(straight(pts("62,6 64,6 64,92 62,92"), true), "white"),
+      outline(straight(pts("57,6 57,92"))),
+      outline(straight(pts("63,6 63,92"))),
     );
   return all(
     strip,
@@ -831,35 +456,10 @@ export function sheathFoot(kind: string): Shape[] {
             ? [48, 60, 72].map((x) => flat(ellipse(x, 60, 2, 9), "paper"))
             : [];
   return all(
-    area(
-      smoothClosed([
-        [44, 10],
-        [76, 10],
-        [82, 60],
-        [80, 82],
-        [40, 82],
-        [38, 60],
-      ]),
-      "leaf",
-    ),
-    area(
-      smoothClosed([
-        [39, 44],
-        [81, 44],
-        [82, 66],
-        [80, 82],
-        [40, 82],
-        [38, 66],
-      ]),
-      tint,
-    ),
+    area(smoothClosed(pts("44,10 76,10 82,60 80,82 40,82 38,60")), "leaf"),
+    area(smoothClosed(pts("39,44 81,44 82,66 80,82 40,82 38,66")), tint),
     stripes,
-    outline(
-      straight([
-        [14, 84],
-        [106, 84],
-      ]),
-    ),
+    outline(straight(pts("14,84 106,84"))),
     Array.from({ length: 7 }, (_, i) =>
       hair(
         straight([

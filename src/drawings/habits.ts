@@ -1,6 +1,7 @@
 import { drawLeaf } from "./leaf";
 import { earth, stem } from "./parts";
 import {
+  pts,
   all,
   area,
   circle,
@@ -107,24 +108,9 @@ export function plantKind(kind: string): Shape[] {
     return all(
       earth(),
       tuft(58, 84, 11, 84, 66),
-      inner(
-        straight([
-          [60, 84],
-          [66, 14],
-        ]),
-      ),
-      inner(
-        straight([
-          [66, 14],
-          [70, 22],
-        ]),
-      ),
-      inner(
-        straight([
-          [66, 20],
-          [60, 26],
-        ]),
-      ),
+      inner(straight(pts("60,84 66,14"))),
+      inner(straight(pts("66,14 70,22"))),
+      inner(straight(pts("66,20 60,26"))),
     );
   if (kind === "herb")
     return all(
@@ -139,18 +125,7 @@ export function plantKind(kind: string): Shape[] {
       earth(),
       outline(rectangle(56, 8, 6, 76)),
       {
-        ...outline(
-          smooth([
-            [40, 84],
-            [52, 74],
-            [66, 66],
-            [52, 54],
-            [66, 46],
-            [52, 34],
-            [66, 26],
-            [54, 14],
-          ]),
-        ),
+        ...outline(smooth(pts("40,84 52,74 66,66 52,54 66,46 52,34 66,26 54,14"))),
         width: 2.4,
       },
       drawLeaf({ shape: "heart", veins: false }, [67, 62], 20, 80),
@@ -191,12 +166,7 @@ export function plantKind(kind: string): Shape[] {
   if (kind === "tree") return all(earth(), treeShape(60, 84, 30), person(104, 84));
   return all(
     area(rectangle(6, 26, 108, 64), "water"),
-    outline(
-      straight([
-        [6, 26],
-        [114, 26],
-      ]),
-    ),
+    outline(straight(pts("6,26 114,26"))),
     [36, 60, 84].flatMap((x) => [
       outline(
         smooth([
@@ -232,14 +202,7 @@ export function clump(kind: string): Shape[] {
   if (kind === "patch")
     return all(
       ground,
-      outline(
-        smooth([
-          [12, 92],
-          [40, 90],
-          [80, 93],
-          [110, 90],
-        ]),
-      ),
+      outline(smooth(pts("12,92 40,90 80,93 110,90"))),
       [18, 40, 62, 84, 104].flatMap((x, i) => [
         inner(
           straight([
@@ -254,15 +217,7 @@ export function clump(kind: string): Shape[] {
     return all(
       ground,
       {
-        ...outline(
-          smooth([
-            [8, 82],
-            [34, 76],
-            [60, 82],
-            [86, 76],
-            [112, 82],
-          ]),
-        ),
+        ...outline(smooth(pts("8,82 34,76 60,82 86,76 112,82"))),
         width: 2.2,
       },
       [10, 60, 110].flatMap((x) => [
@@ -394,15 +349,7 @@ export function stance(kind: string): Shape[] {
 }
 
 export function climbing(kind: string): Shape[] {
-  const post = [
-    area(rectangle(54, 4, 12, 88), "bark"),
-    faint(
-      straight([
-        [58, 6],
-        [58, 90],
-      ]),
-    ),
-  ];
+  const post = [area(rectangle(54, 4, 12, 88), "bark"), faint(straight(pts("58,6 58,90")))];
   const vine = (points: Point[]): Shape => ({ ...outline(smooth(points)), width: 3 });
   if (kind === "twining")
     return all(
@@ -428,57 +375,17 @@ export function climbing(kind: string): Shape[] {
         [34, 30],
         [38, 6],
       ]),
-      outline(
-        smooth([
-          [37, 62],
-          [54, 54],
-          [68, 58],
-          [66, 66],
-          [54, 62],
-        ]),
-      ),
+      outline(smooth(pts("37,62 54,54 68,58 66,66 54,62"))),
       drawLeaf({ shape: "egg" }, [74, 56], 24, 70),
-      outline(
-        smooth([
-          [66, 60],
-          [70, 58],
-          [74, 56],
-        ]),
-      ),
-      outline(
-        smooth([
-          [35, 30],
-          [52, 24],
-          [67, 28],
-          [65, 34],
-          [54, 31],
-        ]),
-      ),
+      outline(smooth(pts("66,60 70,58 74,56"))),
+      outline(smooth(pts("35,30 52,24 67,28 65,34 54,31"))),
     );
   if (kind === "tendril" || kind === "discs") {
     const coil =
       kind === "tendril"
-        ? [
-            outline(
-              smooth([
-                [38, 50],
-                [46, 44],
-                [50, 50],
-                [46, 54],
-                [50, 58],
-                [56, 54],
-                [68, 52],
-                [54, 48],
-              ]),
-            ),
-          ]
+        ? [outline(smooth(pts("38,50 46,44 50,50 46,54 50,58 56,54 68,52 54,48")))]
         : [
-            outline(
-              straight([
-                [38, 50],
-                [48, 48],
-              ]),
-            ),
+            outline(straight(pts("38,50 48,48"))),
             ...[40, 47, 54].flatMap((y) => [
               outline(
                 straight([
@@ -535,15 +442,7 @@ export function climbing(kind: string): Shape[] {
 }
 
 export function root(kind: string): Shape[] {
-  const ground = [
-    outline(
-      straight([
-        [8, 30],
-        [112, 30],
-      ]),
-    ),
-    ...stem(60, 6, 30, 2),
-  ];
+  const ground = [outline(straight(pts("8,30 112,30"))), ...stem(60, 6, 30, 2)];
   const fibre = (x: number, dx: number, depth: number): Shape =>
     hair(
       smooth([
@@ -561,16 +460,7 @@ export function root(kind: string): Shape[] {
   if (kind === "taproot")
     return all(
       ground,
-      area(
-        smoothClosed([
-          [54, 30],
-          [66, 30],
-          [64, 58],
-          [60, 92],
-          [56, 58],
-        ]),
-        "straw",
-      ),
+      area(smoothClosed(pts("54,30 66,30 64,58 60,92 56,58")), "straw"),
       [42, 54, 66].flatMap((y) => [
         hair(
           straight([
@@ -589,19 +479,7 @@ export function root(kind: string): Shape[] {
   if (kind === "rhizome")
     return all(
       ground,
-      area(
-        smoothClosed([
-          [8, 50],
-          [40, 44],
-          [80, 52],
-          [112, 46],
-          [112, 54],
-          [80, 60],
-          [40, 52],
-          [8, 58],
-        ]),
-        "straw",
-      ),
+      area(smoothClosed(pts("8,50 40,44 80,52 112,46 112,54 80,60 40,52 8,58")), "straw"),
       [22, 36, 50, 64, 78, 92].map((x) =>
         inner(
           straight([
@@ -625,30 +503,15 @@ export function root(kind: string): Shape[] {
         ),
       ]),
       {
-        ...outline(
-          straight([
-            [92, 50],
-            [96, 12],
-          ]),
-        ),
+        ...outline(straight(pts("92,50 96,12"))),
         width: 2,
       },
       {
-        ...outline(
-          straight([
-            [24, 48],
-            [20, 16],
-          ]),
-        ),
+        ...outline(straight(pts("24,48 20,16"))),
         width: 2,
       },
       {
-        ...outline(
-          straight([
-            [60, 30],
-            [60, 50],
-          ]),
-        ),
+        ...outline(straight(pts("60,30 60,50"))),
         width: 2,
       },
     );
@@ -656,33 +519,15 @@ export function root(kind: string): Shape[] {
     return all(
       ground,
       {
-        ...outline(
-          smooth([
-            [60, 30],
-            [58, 56],
-            [30, 62],
-            [6, 56],
-          ]),
-        ),
+        ...outline(smooth(pts("60,30 58,56 30,62 6,56"))),
         width: 2.4,
       },
       {
-        ...outline(
-          smooth([
-            [58, 56],
-            [84, 66],
-            [114, 58],
-          ]),
-        ),
+        ...outline(smooth(pts("58,56 84,66 114,58"))),
         width: 2.4,
       },
       {
-        ...outline(
-          straight([
-            [58, 56],
-            [60, 92],
-          ]),
-        ),
+        ...outline(straight(pts("58,56 60,92"))),
         width: 2.4,
       },
       [
@@ -717,16 +562,7 @@ export function root(kind: string): Shape[] {
   if (kind === "woody")
     return all(
       ground,
-      area(
-        smoothClosed([
-          [42, 30],
-          [78, 30],
-          [84, 44],
-          [60, 56],
-          [36, 44],
-        ]),
-        "bark",
-      ),
+      area(smoothClosed(pts("42,30 78,30 84,44 60,56 36,44")), "bark"),
       [
         [44, 50, 20, 84],
         [54, 54, 48, 92],
@@ -746,31 +582,9 @@ export function root(kind: string): Shape[] {
     );
   return all(
     ground,
-    area(
-      smoothClosed([
-        [60, 32],
-        [80, 58],
-        [72, 80],
-        [60, 84],
-        [48, 80],
-        [40, 58],
-      ]),
-      "white",
-    ),
-    faint(
-      smooth([
-        [60, 36],
-        [68, 58],
-        [62, 82],
-      ]),
-    ),
-    faint(
-      smooth([
-        [60, 36],
-        [50, 58],
-        [56, 82],
-      ]),
-    ),
+    area(smoothClosed(pts("60,32 80,58 72,80 60,84 48,80 40,58")), "white"),
+    faint(smooth(pts("60,36 68,58 62,82"))),
+    faint(smooth(pts("60,36 50,58 56,82"))),
     Array.from({ length: 7 }, (_, i) =>
       hair(
         straight([
@@ -784,17 +598,7 @@ export function root(kind: string): Shape[] {
 
 /** Ground, light and wetness as small scenes. */
 export function ground(kind: string): Shape[] {
-  const hill = area(
-    smoothClosed([
-      [6, 90],
-      [6, 60],
-      [40, 48],
-      [80, 54],
-      [114, 46],
-      [114, 90],
-    ]),
-    "ground",
-  );
+  const hill = area(smoothClosed(pts("6,90 6,60 40,48 80,54 114,46 114,90")), "ground");
   const grass = (y: number) =>
     Array.from({ length: 14 }, (_, i) => blade(10 + i * 8, y + (i % 3) * 3, i % 2 ? 3 : -3, 10, 0.8));
   if (kind === "grassland") return all(hill, grass(70), grass(84));
@@ -808,32 +612,13 @@ export function ground(kind: string): Shape[] {
       treeShape(88, 74, 22),
       treeShape(108, 78, 18),
       [14, 30, 46, 62].map((x) => outline(rectangle(x, 62, 2.5, 18))),
-      outline(
-        straight([
-          [10, 68],
-          [68, 68],
-        ]),
-      ),
-      outline(
-        straight([
-          [10, 74],
-          [68, 74],
-        ]),
-      ),
+      outline(straight(pts("10,68 68,68"))),
+      outline(straight(pts("10,74 68,74"))),
     );
   if (kind === "riverbank")
     return all(
       hill,
-      area(
-        smoothClosed([
-          [6, 92],
-          [30, 76],
-          [70, 82],
-          [114, 64],
-          [114, 92],
-        ]),
-        "water",
-      ),
+      area(smoothClosed(pts("6,92 30,76 70,82 114,64 114,92")), "water"),
       [66, 74, 84].map((x, i) => area(ellipse(x, 74 - i * 3, 5, 3), "silver")),
       treeShape(22, 66, 14),
     );
@@ -872,20 +657,7 @@ export function ground(kind: string): Shape[] {
     );
   if (kind === "bluff")
     return all(
-      area(
-        straight(
-          [
-            [6, 92],
-            [6, 30],
-            [52, 26],
-            [64, 40],
-            [70, 60],
-            [78, 92],
-          ],
-          true,
-        ),
-        "straw",
-      ),
+      area(straight(pts("6,92 6,30 52,26 64,40 70,60 78,92"), true), "straw"),
       area(rectangle(74, 82, 40, 10), "water"),
       [
         [20, 50],
@@ -915,16 +687,7 @@ export function ground(kind: string): Shape[] {
         ]),
       ),
     ),
-    area(
-      smoothClosed([
-        [6, 42],
-        [30, 30],
-        [70, 36],
-        [114, 28],
-        [114, 42],
-      ]),
-      "ground",
-    ),
+    area(smoothClosed(pts("6,42 30,30 70,36 114,28 114,42")), "ground"),
   );
 }
 
@@ -974,48 +737,14 @@ export function wetness(kind: string): Shape[] {
   const cracks =
     kind === "dry"
       ? [
-          outline(
-            straight([
-              [26, 54],
-              [30, 66],
-              [24, 78],
-            ]),
-          ),
-          outline(
-            straight([
-              [62, 54],
-              [58, 70],
-              [66, 84],
-            ]),
-          ),
-          outline(
-            straight([
-              [92, 54],
-              [96, 68],
-            ]),
-          ),
+          outline(straight(pts("26,54 30,66 24,78"))),
+          outline(straight(pts("62,54 58,70 66,84"))),
+          outline(straight(pts("92,54 96,68"))),
         ]
       : [];
   const surface =
     kind === "standing"
-      ? [
-          inner(
-            smooth([
-              [16, 62],
-              [32, 59],
-              [48, 62],
-              [64, 59],
-            ]),
-          ),
-          inner(
-            smooth([
-              [50, 74],
-              [66, 71],
-              [82, 74],
-              [98, 71],
-            ]),
-          ),
-        ]
+      ? [inner(smooth(pts("16,62 32,59 48,62 64,59"))), inner(smooth(pts("50,74 66,71 82,74 98,71")))]
       : [];
   return all(
     soil,
@@ -1061,44 +790,15 @@ export function tone(kind: string): Shape[] {
       : kind === "blue-grey"
         ? Array.from({ length: 6 }, (_, i) => flat(circle(48 + i * 5, 66 + (i % 2) * 8, 1.2), "paper"))
         : kind === "yellow-green"
-          ? [
-              outline(
-                smooth([
-                  [46, 70],
-                  [60, 62],
-                  [74, 70],
-                ]),
-              ),
-            ]
+          ? [outline(smooth(pts("46,70 60,62 74,70")))]
           : kind === "reddish"
-            ? [
-                outline(
-                  straight([
-                    [50, 80],
-                    [56, 66],
-                  ]),
-                ),
-                outline(
-                  straight([
-                    [66, 80],
-                    [70, 66],
-                  ]),
-                ),
-              ]
+            ? [outline(straight(pts("50,80 56,66"))), outline(straight(pts("66,80 70,66")))]
             : [],
   );
 }
 
 export function winter(kind: string): Shape[] {
-  const snow = [
-    flat(ellipse(60, 88, 52, 5), "white"),
-    outline(
-      straight([
-        [8, 86],
-        [112, 86],
-      ]),
-    ),
-  ];
+  const snow = [flat(ellipse(60, 88, 52, 5), "white"), outline(straight(pts("8,86 112,86")))];
   if (kind === "evergreen") return all(snow, stem(60, 50, 86, 2, "bark"), bush(60, 62, 26, "dark"));
   if (kind === "rosette")
     return all(
@@ -1109,12 +809,7 @@ export function winter(kind: string): Shape[] {
     return all(
       snow,
       {
-        ...outline(
-          straight([
-            [60, 86],
-            [60, 18],
-          ]),
-        ),
+        ...outline(straight(pts("60,86 60,18"))),
         width: 3,
       },
       [
@@ -1135,23 +830,11 @@ export function winter(kind: string): Shape[] {
   return all(
     snow,
     {
-      ...outline(
-        straight([
-          [48, 86],
-          [46, 70],
-          [56, 66],
-        ]),
-      ),
+      ...outline(straight(pts("48,86 46,70 56,66"))),
       dash: true,
     },
     {
-      ...outline(
-        straight([
-          [72, 86],
-          [74, 62],
-          [66, 56],
-        ]),
-      ),
+      ...outline(straight(pts("72,86 74,62 66,56"))),
       dash: true,
     },
   );
@@ -1178,18 +861,8 @@ export function deadStems(kind: string): Shape[] {
     return all(
       earth(),
       stem(60, 34, 84, 4, "straw"),
-      inner(
-        straight([
-          [58.6, 36],
-          [58.6, 84],
-        ]),
-      ),
-      inner(
-        straight([
-          [61.4, 36],
-          [61.4, 84],
-        ]),
-      ),
+      inner(straight(pts("58.6,36 58.6,84"))),
+      inner(straight(pts("61.4,36 61.4,84"))),
       Array.from({ length: 9 }, (_, i) => outline(straight([[60, 34], polar(60, 34, 28, -165 + i * 19)]))),
     );
   if (kind === "woody")

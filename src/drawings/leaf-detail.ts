@@ -1,6 +1,7 @@
 import { drawLeaf, type Leaf } from "./leaf";
 import { hairyLeaf, stem } from "./parts";
 import {
+  pts,
   all,
   area,
   circle,
@@ -87,40 +88,10 @@ function toothed(points: Point[], middle: Point, edge: Leaf["edge"]): Point[] {
 
 const MARKS: Record<string, Shape[]> = {
   plain: [],
-  chevron: [
-    area(
-      straight(
-        [
-          [45, 56],
-          [60, 36],
-          [75, 56],
-          [73, 64],
-          [60, 46],
-          [47, 64],
-        ],
-        true,
-      ),
-      "white",
-    ),
-  ],
+  chevron: [area(straight(pts("45,56 60,36 75,56 73,64 60,46 47,64"), true), "white")],
   blotch: [
-    flat(
-      smoothClosed([
-        [52, 56],
-        [60, 38],
-        [70, 52],
-        [62, 66],
-      ]),
-      "purple",
-    ),
-    outline(
-      smoothClosed([
-        [52, 56],
-        [60, 38],
-        [70, 52],
-        [62, 66],
-      ]),
-    ),
+    flat(smoothClosed(pts("52,56 60,38 70,52 62,66")), "purple"),
+    outline(smoothClosed(pts("52,56 60,38 70,52 62,66"))),
   ],
   "pale-veins": [
     [60, 80, 60, 20],
@@ -158,37 +129,18 @@ const MARKS: Record<string, Shape[]> = {
 
 const dotted = (s: string): Shape[] => {
   const blade = drawLeaf({ shape: "oval", tint: s === "none" ? "pale" : "yellowgreen", veins: false }, [60, 92], 84);
-  if (s === "none")
-    return all(
-      blade,
-      inner(
-        straight([
-          [60, 92],
-          [60, 12],
-        ]),
-      ),
-    );
+  if (s === "none") return all(blade, inner(straight(pts("60,92 60,12"))));
   if (s === "clear")
     return all(
       blade,
-      inner(
-        straight([
-          [60, 92],
-          [60, 12],
-        ]),
-      ),
+      inner(straight(pts("60,92 60,12"))),
       Array.from({ length: 40 }, (_, i) =>
         area(circle(...polar(60, 52, 20 * Math.sqrt((i + 0.5) / 40), i * 137.5), 1.3), "white"),
       ),
     );
   return all(
     blade,
-    inner(
-      straight([
-        [60, 92],
-        [60, 12],
-      ]),
-    ),
+    inner(straight(pts("60,92 60,12"))),
     [-1, 1].flatMap((d) =>
       Array.from({ length: 11 }, (_, i) =>
         flat(circle(60 + d * 22.5 * Math.sin((Math.PI * (i + 1.2)) / 13) ** 0.8, 86 - i * 6.6, 1.5), "black"),
@@ -261,67 +213,27 @@ const glands: Record<string, () => Shape[]> = {
 const stalkGlands: Draw = (s) =>
   all(
     {
-      ...outline(
-        straight([
-          [60, 94],
-          [60, 54],
-        ]),
-      ),
+      ...outline(straight(pts("60,94 60,54"))),
       width: 4,
     },
-    area(
-      smoothClosed([
-        [60, 54],
-        [30, 44],
-        [18, 8],
-        [102, 8],
-        [90, 44],
-      ]),
-      "leaf",
-    ),
-    inner(
-      straight([
-        [60, 54],
-        [60, 8],
-      ]),
-    ),
-    faint(
-      straight([
-        [60, 44],
-        [36, 18],
-      ]),
-    ),
-    faint(
-      straight([
-        [60, 44],
-        [84, 18],
-      ]),
-    ),
+    area(smoothClosed(pts("60,54 30,44 18,8 102,8 90,44")), "leaf"),
+    inner(straight(pts("60,54 60,8"))),
+    faint(straight(pts("60,44 36,18"))),
+    faint(straight(pts("60,44 84,18"))),
     glands[s](),
   );
 
 const oneHair: Record<string, () => Shape[]> = {
   simple: () => [
     {
-      ...outline(
-        smooth([
-          [60, 72],
-          [61, 44],
-          [64, 14],
-        ]),
-      ),
+      ...outline(smooth(pts("60,72 61,44 64,14"))),
       width: 2.4,
     },
   ],
   star: () =>
     all(
       {
-        ...outline(
-          straight([
-            [60, 72],
-            [60, 52],
-          ]),
-        ),
+        ...outline(straight(pts("60,72 60,52"))),
         width: 2.4,
       },
       [-165, -140, -115, -90, -65, -40, -15].map((a) => ({
@@ -331,16 +243,7 @@ const oneHair: Record<string, () => Shape[]> = {
     ),
   hooked: () => [
     {
-      ...outline(
-        smooth([
-          [60, 72],
-          [61, 46],
-          [63, 24],
-          [70, 18],
-          [76, 24],
-          [73, 32],
-        ]),
-      ),
+      ...outline(smooth(pts("60,72 61,46 63,24 70,18 76,24 73,32"))),
       width: 2.4,
     },
   ],
@@ -376,17 +279,7 @@ const lateLeaf: Draw = (s) => {
         )
       : leafy(60, s === "late" ? "leaf" : "orange");
   const side = (x: number) => (s === "late" ? bare(x) : leafy(x, s === "early" ? "leaf" : "orange"));
-  return all(
-    outline(
-      straight([
-        [6, 86],
-        [114, 86],
-      ]),
-    ),
-    side(22),
-    side(98),
-    middle,
-  );
+  return all(outline(straight(pts("6,86 114,86"))), side(22), side(98), middle);
 };
 
 export const LEAF_DETAIL: Record<string, Draw> = {
@@ -426,24 +319,9 @@ export const LEAF_DETAIL: Record<string, Draw> = {
     ),
   "midrib-arms": (s) =>
     all(
-      area(
-        smoothClosed([
-          [60, 92],
-          [24, 60],
-          [30, 20],
-          [60, 4],
-          [90, 20],
-          [96, 60],
-        ]),
-        "pale",
-      ),
+      area(smoothClosed(pts("60,92 24,60 30,20 60,4 90,20 96,60")), "pale"),
       {
-        ...outline(
-          straight([
-            [60, 92],
-            [60, 6],
-          ]),
-        ),
+        ...outline(straight(pts("60,92 60,6"))),
         width: 3,
       },
       [30, 50, 70].flatMap((y) => [
@@ -477,20 +355,7 @@ export const LEAF_DETAIL: Record<string, Draw> = {
         : [],
     ),
   "stalk-glands": stalkGlands,
-  "hair-kind": (s) =>
-    all(
-      area(
-        smoothClosed([
-          [8, 76],
-          [60, 70],
-          [112, 76],
-          [112, 92],
-          [8, 92],
-        ]),
-        "pale",
-      ),
-      oneHair[s](),
-    ),
+  "hair-kind": (s) => all(area(smoothClosed(pts("8,76 60,70 112,76 112,92 8,92")), "pale"), oneHair[s]()),
   "late-leaf": lateLeaf,
 };
 
@@ -524,26 +389,11 @@ export const pricklyLeaf = (): Shape[] =>
 
 /** Veins that run along the edge, or several from the foot. */
 export function veinPiece(kind: "arched" | "fan"): Shape[] {
-  const blade = area(
-    smoothClosed([
-      [60, 92],
-      [26, 66],
-      [24, 34],
-      [60, 4],
-      [96, 34],
-      [94, 66],
-    ]),
-    "leaf",
-  );
+  const blade = area(smoothClosed(pts("60,92 26,66 24,34 60,4 96,34 94,66")), "leaf");
   if (kind === "arched")
     return all(
       blade,
-      inner(
-        straight([
-          [60, 92],
-          [60, 8],
-        ]),
-      ),
+      inner(straight(pts("60,92 60,8"))),
       [0, 1, 2].flatMap((i) =>
         [-1, 1].map((d) => ({
           ...outline(
@@ -564,14 +414,6 @@ export function veinPiece(kind: "arched" | "fan"): Shape[] {
       ...outline(straight([[60, 90], polar(60, 90, a === 0 ? 80 : Math.abs(a) === 26 ? 66 : 46, a - 90)])),
       width: 1.6,
     })),
-    [
-      hair(
-        straight([
-          [60, 50],
-          [74, 40],
-        ]),
-        0.5,
-      ),
-    ],
+    [hair(straight(pts("60,50 74,40")), 0.5)],
   );
 }

@@ -4,6 +4,7 @@ import { handLeaf } from "./leaf-detail";
 import { drawLeaf } from "./leaf";
 import { collar, compoundLeaf, earth, stem } from "./parts";
 import {
+  pts,
   all,
   area,
   circle,
@@ -59,24 +60,8 @@ const rings = (points: Point[], r = 5): Shape[] => points.map(([x, y]) => ({ ...
 const lying = (shape: "oval" | "lance"): Shape[] => drawLeaf({ shape }, [30, 48], 78, 90, 20);
 const bladeOfGrass = (): Shape[] =>
   all(
-    area(
-      smoothClosed([
-        [8, 46],
-        [30, 36],
-        [92, 40],
-        [112, 50],
-        [90, 56],
-        [30, 60],
-        [8, 54],
-      ]),
-      "leaf",
-    ),
-    inner(
-      straight([
-        [10, 50],
-        [110, 50],
-      ]),
-    ),
+    area(smoothClosed(pts("8,46 30,36 92,40 112,50 90,56 30,60 8,54")), "leaf"),
+    inner(straight(pts("10,50 110,50"))),
   );
 const floret = (x: number, y: number): Shape[] =>
   all(
@@ -119,50 +104,20 @@ const umbrella = (): Shape[] => umbel(9);
 const ribbon = (): Shape[] =>
   all(
     flat(rectangle(4, 4, 112, 88), "water"),
-    area(
-      smoothClosed([
-        [12, 50],
-        [40, 40],
-        [96, 44],
-        [108, 50],
-        [96, 56],
-        [40, 60],
-      ]),
-      "green",
-    ),
-    inner(
-      straight([
-        [14, 50],
-        [104, 50],
-      ]),
-    ),
+    area(smoothClosed(pts("12,50 40,40 96,44 108,50 96,56 40,60")), "green"),
+    inner(straight(pts("14,50 104,50"))),
   );
 const pod = (): Shape[] =>
   all(
     stem(22, 40, 56, 1.4),
-    area(
-      smoothClosed([
-        [24, 48],
-        [44, 38],
-        [84, 38],
-        [104, 46],
-        [84, 56],
-        [44, 58],
-      ]),
-      "green",
-    ),
+    area(smoothClosed(pts("24,48 44,38 84,38 104,46 84,56 44,58")), "green"),
     [42, 58, 74, 90].map((x) => inner(ellipse(x, 47, 5, 4))),
   );
 const pair = (): Shape[] =>
   all(
     stem(30, 6, 92, 3, "bark"),
     {
-      ...outline(
-        straight([
-          [33, 50],
-          [72, 50],
-        ]),
-      ),
+      ...outline(straight(pts("33,50 72,50"))),
       width: 1.8,
     },
     area(circle(80, 42, 9), "red"),
@@ -171,37 +126,13 @@ const pair = (): Shape[] =>
 const longFlower = (): Shape[] =>
   all(
     stem(60, 82, 94, 1.4),
-    area(
-      smoothClosed([
-        [60, 84],
-        [52, 70],
-        [52, 36],
-        [38, 14],
-        [52, 18],
-        [60, 10],
-        [68, 18],
-        [82, 14],
-        [68, 36],
-        [68, 70],
-      ]),
-      "white",
-    ),
-    inner(
-      straight([
-        [60, 80],
-        [60, 22],
-      ]),
-    ),
+    area(smoothClosed(pts("60,84 52,70 52,36 38,14 52,18 60,10 68,18 82,14 68,36 68,70")), "white"),
+    inner(straight(pts("60,80 60,22"))),
   );
 const feather = (): Shape[] =>
   all(
     flat(rectangle(4, 4, 112, 88), "water"),
-    outline(
-      straight([
-        [10, 60],
-        [112, 60],
-      ]),
-    ),
+    outline(straight(pts("10,60 112,60"))),
     [22, 36, 50, 64, 78, 92].flatMap((x) => [
       hair(
         straight([
@@ -235,21 +166,7 @@ const MEASURED: Record<string, () => Shape[]> = {
       span([22, 10], [22, 86]),
     ),
   "thorn-length": () =>
-    all(
-      stem(30, 6, 90, 6, "bark"),
-      area(
-        straight(
-          [
-            [36, 56],
-            [98, 38],
-            [36, 66],
-          ],
-          true,
-        ),
-        "bark",
-      ),
-      span([38, 48], [96, 30]),
-    ),
+    all(stem(30, 6, 90, 6, "bark"), area(straight(pts("36,56 98,38 36,66"), true), "bark"), span([38, 48], [96, 30])),
   leaflets: () =>
     all(
       compoundLeaf("pinnate"),
@@ -271,13 +188,7 @@ const MEASURED: Record<string, () => Shape[]> = {
     all(drawLeaf({ shape: "oval" }, [22, 48], 74, 90), span([22, 88], [96, 88]), span([109, 28], [109, 68])),
   "notch-angle": () =>
     all(handLeaf(3, 0.5), {
-      ...key(
-        straight([
-          [60, 12],
-          [76, 56],
-          [104, 34],
-        ]),
-      ),
+      ...key(straight(pts("60,12 76,56 104,34"))),
       width: 2,
     }),
   "stalk-ratio": () =>
@@ -285,12 +196,7 @@ const MEASURED: Record<string, () => Shape[]> = {
   "vein-pairs": () =>
     all(
       drawLeaf({ shape: "oval", veins: false }, [60, 88], 78),
-      inner(
-        straight([
-          [60, 88],
-          [60, 12],
-        ]),
-      ),
+      inner(straight(pts("60,88 60,12"))),
       [76, 62, 48, 34].flatMap((y) =>
         [-1, 1].map((d) =>
           inner(
@@ -318,12 +224,7 @@ const MEASURED: Record<string, () => Shape[]> = {
   "awn-length": () => all(awned(60, 92), span([82, 46], [82, 6])),
   florets: () =>
     all(
-      outline(
-        straight([
-          [60, 94],
-          [60, 84],
-        ]),
-      ),
+      outline(straight(pts("60,94 60,84"))),
       [
         [44, 82, -24],
         [76, 82, 24],
@@ -344,33 +245,9 @@ const MEASURED: Record<string, () => Shape[]> = {
   "husk-length": () =>
     all(
       earth(40),
-      area(
-        smoothClosed([
-          [58, 52],
-          [55, 18],
-          [61, 4],
-          [64, 18],
-          [62, 52],
-        ]),
-        "leaf",
-      ),
-      area(
-        smoothClosed([
-          [60, 52],
-          [50, 64],
-          [54, 88],
-          [66, 88],
-          [70, 64],
-        ]),
-        "straw",
-      ),
-      outline(
-        smooth([
-          [64, 88],
-          [76, 92],
-          [92, 92],
-        ]),
-      ),
+      area(smoothClosed(pts("58,52 55,18 61,4 64,18 62,52")), "leaf"),
+      area(smoothClosed(pts("60,52 50,64 54,88 66,88 70,64")), "straw"),
+      outline(smooth(pts("64,88 76,92 92,92"))),
       [48, 40, 34].map((x, i) =>
         hair(
           smooth([
@@ -436,17 +313,7 @@ const MEASURED: Record<string, () => Shape[]> = {
   "top-spike": () =>
     all(
       stem(60, 50, 94, 1.4),
-      area(
-        smoothClosed([
-          [60, 60],
-          [53, 46],
-          [55, 18],
-          [60, 6],
-          [65, 18],
-          [67, 46],
-        ]),
-        "green",
-      ),
+      area(smoothClosed(pts("60,60 53,46 55,18 60,6 65,18 67,46")), "green"),
       [-1, 1].flatMap((d) => [
         outline(
           smooth([
@@ -508,18 +375,7 @@ const MEASURED: Record<string, () => Shape[]> = {
   "stem-thickness": () =>
     all(
       flat(rectangle(4, 4, 112, 88), "water"),
-      area(
-        straight(
-          [
-            [48, 4],
-            [72, 4],
-            [72, 92],
-            [48, 92],
-          ],
-          true,
-        ),
-        "green",
-      ),
+      area(straight(pts("48,4 72,4 72,92 48,92"), true), "green"),
       span([42, 48], [78, 48]),
     ),
 };

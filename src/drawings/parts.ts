@@ -1,5 +1,6 @@
 import { drawLeaf, type Leaf } from "./leaf";
 import {
+  pts,
   all,
   along,
   area,
@@ -115,18 +116,8 @@ export function hairyStem(kind: HairKind, name: string): Shape[] {
   const left = along([48, 10], [48, 86], 30);
   return all(
     stem(60, 8, 88, 12, "pale"),
-    faint(
-      straight([
-        [56, 10],
-        [56, 86],
-      ]),
-    ),
-    faint(
-      straight([
-        [65, 10],
-        [65, 86],
-      ]),
-    ),
+    faint(straight(pts("56,10 56,86"))),
+    faint(straight(pts("65,10 65,86"))),
     fringe(kind, right, 1, name),
     fringe(kind, left, -1, `${name}l`),
   );
@@ -137,49 +128,12 @@ export function hairyLeaf(kind: HairKind, under: boolean, name: string): Shape[]
   const vary = liveliness(name);
   const tint: Tint = kind === "felt" ? "white" : under ? "pale" : "leaf";
   const parts = all(
-    area(
-      smoothClosed([
-        [14, 78],
-        [22, 40],
-        [52, 14],
-        [104, 12],
-        [108, 50],
-        [86, 82],
-        [46, 90],
-      ]),
-      tint,
-    ),
-    inner(
-      smooth([
-        [14, 78],
-        [50, 48],
-        [106, 14],
-      ]),
-    ),
-    faint(
-      straight([
-        [50, 48],
-        [46, 84],
-      ]),
-    ),
-    faint(
-      straight([
-        [70, 36],
-        [84, 78],
-      ]),
-    ),
-    faint(
-      straight([
-        [50, 48],
-        [40, 26],
-      ]),
-    ),
-    faint(
-      straight([
-        [72, 34],
-        [68, 14],
-      ]),
-    ),
+    area(smoothClosed(pts("14,78 22,40 52,14 104,12 108,50 86,82 46,90")), tint),
+    inner(smooth(pts("14,78 50,48 106,14"))),
+    faint(straight(pts("50,48 46,84"))),
+    faint(straight(pts("70,36 84,78"))),
+    faint(straight(pts("50,48 40,26"))),
+    faint(straight(pts("72,34 68,14"))),
   );
   const spots: Point[] =
     kind === "veins"
@@ -322,42 +276,10 @@ export function collar(options: {
   const { ligule = "membrane", edge = "rounded", auricles = "none", throat = "none" } = options;
   const parts = all(
     stem(52, 4, 60, 7, "pale"),
-    area(
-      smoothClosed([
-        [40, 92],
-        [41, 54],
-        [64, 52],
-        [65, 92],
-      ]),
-      "leaf",
-    ),
-    inner(
-      straight([
-        [52, 92],
-        [53, 58],
-      ]),
-    ),
-    area(
-      straight(
-        [
-          [64, 52],
-          [66, 44],
-          [112, 8],
-          [116, 14],
-          [84, 56],
-          [64, 62],
-        ],
-        true,
-      ),
-      "leaf",
-    ),
-    inner(
-      smooth([
-        [65, 54],
-        [88, 36],
-        [113, 11],
-      ]),
-    ),
+    area(smoothClosed(pts("40,92 41,54 64,52 65,92")), "leaf"),
+    inner(straight(pts("52,92 53,58"))),
+    area(straight(pts("64,52 66,44 112,8 116,14 84,56 64,62"), true), "leaf"),
+    inner(smooth(pts("65,54 88,36 113,11"))),
   );
   parts.push(...liguleShapes(ligule, edge), ...auricleShapes(auricles));
   if (throat === "tufts")
@@ -390,15 +312,7 @@ export function collar(options: {
 }
 
 function liguleShapes(kind: string, edge: string): Shape[] {
-  if (kind === "none")
-    return [
-      key(
-        straight([
-          [44, 53],
-          [62, 51],
-        ]),
-      ),
-    ];
+  if (kind === "none") return [key(straight(pts("44,53 62,51")))];
   const tops: Record<string, Point[]> = {
     flat: [
       [43, 38],
@@ -461,49 +375,13 @@ function liguleShapes(kind: string, edge: string): Shape[] {
 function auricleShapes(kind: string): Shape[] {
   if (kind === "claws")
     return [
-      area(
-        smoothClosed([
-          [64, 60],
-          [52, 66],
-          [36, 62],
-          [34, 56],
-          [46, 58],
-          [62, 53],
-        ]),
-        "pale",
-      ),
-      area(
-        smoothClosed([
-          [41, 58],
-          [50, 70],
-          [68, 70],
-          [70, 64],
-          [56, 63],
-          [45, 54],
-        ]),
-        "pale",
-      ),
+      area(smoothClosed(pts("64,60 52,66 36,62 34,56 46,58 62,53")), "pale"),
+      area(smoothClosed(pts("41,58 50,70 68,70 70,64 56,63 45,54")), "pale"),
     ];
   if (kind === "stubs")
     return [
-      area(
-        smoothClosed([
-          [64, 60],
-          [70, 66],
-          [74, 62],
-          [66, 53],
-        ]),
-        "pale",
-      ),
-      area(
-        smoothClosed([
-          [41, 58],
-          [34, 64],
-          [32, 58],
-          [41, 53],
-        ]),
-        "pale",
-      ),
+      area(smoothClosed(pts("64,60 70,66 74,62 66,53")), "pale"),
+      area(smoothClosed(pts("41,58 34,64 32,58 41,53")), "pale"),
     ];
   return [];
 }
@@ -512,19 +390,9 @@ function auricleShapes(kind: string): Shape[] {
 export function leafOrder(order: "alternate" | "opposite" | "whorled" | "basal" | "spines", own?: Leaf): Shape[] {
   if (order === "basal")
     return all(
-      inner(
-        straight([
-          [60, 84],
-          [60, 14],
-        ]),
-      ),
+      inner(straight(pts("60,84 60,14"))),
       ...[-80, -52, 52, 80, -25, 25].map((a) => drawLeaf(own ?? { shape: "spoon" }, [60, 84], 38, a)),
-      outline(
-        straight([
-          [20, 86],
-          [100, 86],
-        ]),
-      ),
+      outline(straight(pts("20,86 100,86"))),
     );
   const leaf: Leaf = own ?? { shape: "lance" };
   const parts: Shape[] = [];

@@ -1,6 +1,7 @@
 import { drawLeaf, type Leaf } from "./leaf";
 import { earth, stem } from "./parts";
 import {
+  pts,
   all,
   along,
   area,
@@ -24,21 +25,7 @@ const seedLeaf = (leaf: Leaf): Shape[] => drawLeaf(leaf, [60, 92], 82);
 const tips: Record<string, () => Shape[]> = {
   blunt: () => seedLeaf({ shape: "oval", tip: "blunt", veins: false }),
   pointed: () => seedLeaf({ shape: "oval", tip: "pointed", veins: false }),
-  dented: () => [
-    area(
-      smoothClosed([
-        [60, 92],
-        [40, 66],
-        [38, 30],
-        [48, 12],
-        [60, 24],
-        [72, 12],
-        [82, 30],
-        [80, 66],
-      ]),
-      "leaf",
-    ),
-  ],
+  dented: () => [area(smoothClosed(pts("60,92 40,66 38,30 48,12 60,24 72,12 82,30 80,66")), "leaf")],
 };
 
 const stalks: Record<string, number> = { none: 0, short: 12, long: 34 };
@@ -85,24 +72,14 @@ const veins: Record<string, () => Shape[]> = {
   hidden: () => [],
   middle: () => [
     {
-      ...inner(
-        straight([
-          [60, 90],
-          [60, 16],
-        ]),
-      ),
+      ...inner(straight(pts("60,90 60,16"))),
       width: 1.4,
     },
   ],
   net: () =>
     all(
       {
-        ...inner(
-          straight([
-            [60, 90],
-            [60, 14],
-          ]),
-        ),
+        ...inner(straight(pts("60,90 60,14"))),
         width: 1.4,
       },
       [72, 54, 36].flatMap((y) =>
@@ -171,22 +148,7 @@ const notched = (depth: number): Shape[] => [
   ),
 ];
 const narrowLobed = (): Shape[] => [
-  area(
-    straight(
-      [
-        [60, 92],
-        [52, 74],
-        [24, 14],
-        [30, 12],
-        [60, 64],
-        [90, 12],
-        [96, 14],
-        [68, 74],
-      ],
-      true,
-    ),
-    "leaf",
-  ),
+  area(straight(pts("60,92 52,74 24,14 30,12 60,64 90,12 96,14 68,74"), true), "leaf"),
 ];
 
 /** A leaf, and below it the same leaf cut across. */
@@ -265,25 +227,9 @@ export const SEEDLINGS: Record<string, Draw> = {
     all(
       drawLeaf({ shape: "oval", tint: "leaf", veins: false }, [32, 88], 72),
       drawLeaf({ shape: "oval", tint: s === "purple" ? "purple" : "pale", veins: false }, [86, 88], 72),
-      outline(
-        smooth([
-          [44, 12],
-          [60, 4],
-          [76, 12],
-        ]),
-      ),
-      outline(
-        straight([
-          [76, 12],
-          [69, 11],
-        ]),
-      ),
-      outline(
-        straight([
-          [76, 12],
-          [75, 5],
-        ]),
-      ),
+      outline(smooth(pts("44,12 60,4 76,12"))),
+      outline(straight(pts("76,12 69,11"))),
+      outline(straight(pts("76,12 75,5"))),
       s === "purple"
         ? [-6, 0, 6].map((x) =>
             inner(
@@ -317,25 +263,9 @@ export const SEEDLINGS: Record<string, Draw> = {
   "first-back": (s) =>
     all(
       firstLeaf({ shape: "oval", tint: BACKS[s] }),
-      outline(
-        smooth([
-          [82, 26],
-          [94, 20],
-          [96, 36],
-        ]),
-      ),
-      outline(
-        straight([
-          [96, 36],
-          [91, 33],
-        ]),
-      ),
-      outline(
-        straight([
-          [96, 36],
-          [99, 31],
-        ]),
-      ),
+      outline(smooth(pts("82,26 94,20 96,36"))),
+      outline(straight(pts("96,36 91,33"))),
+      outline(straight(pts("96,36 99,31"))),
       s === "white"
         ? wool().slice(0, 2)
         : s === "purple"

@@ -35,6 +35,13 @@ export type Tint =
   | "yellowgreen";
 export type Point = [number, number];
 
+/** Points in the notation of SVG's own `points`: "8,30 112,30". */
+export const pts = (points: string): Point[] =>
+  points.split(" ").map((pair): Point => {
+    const [x, y] = pair.split(",");
+    return [Number(x), Number(y)];
+  });
+
 /** All drawings share one field: 120 wide, 96 high, y downwards. */
 export const WIDTH = 120;
 export const HEIGHT = 96;

@@ -19,6 +19,7 @@ import {
   stem,
 } from "./parts";
 import {
+  pts,
   all,
   area,
   circle,
@@ -131,12 +132,7 @@ const ARMS: Record<string, () => Shape[]> = {
     ),
   "green-spines": () =>
     all(
-      outline(
-        straight([
-          [60, 92],
-          [60, 4],
-        ]),
-      ),
+      outline(straight(pts("60,92 60,4"))),
       [78, 62, 46, 30, 16].flatMap((y, i) => [
         {
           ...outline(
@@ -169,50 +165,9 @@ const ARMS: Record<string, () => Shape[]> = {
 };
 
 const PRICKLES: Record<string, () => Shape[]> = {
-  hooked: () =>
-    all(
-      barkEdge(),
-      area(
-        smoothClosed([
-          [40, 22],
-          [66, 34],
-          [92, 66],
-          [70, 56],
-          [40, 72],
-        ]),
-        "red",
-      ),
-    ),
-  straight: () =>
-    all(
-      barkEdge(),
-      area(
-        straight(
-          [
-            [40, 26],
-            [98, 48],
-            [40, 68],
-          ],
-          true,
-        ),
-        "red",
-      ),
-    ),
-  slender: () =>
-    all(
-      barkEdge(),
-      area(
-        straight(
-          [
-            [40, 42],
-            [104, 48],
-            [40, 53],
-          ],
-          true,
-        ),
-        "red",
-      ),
-    ),
+  hooked: () => all(barkEdge(), area(smoothClosed(pts("40,22 66,34 92,66 70,56 40,72")), "red")),
+  straight: () => all(barkEdge(), area(straight(pts("40,26 98,48 40,68"), true), "red")),
+  slender: () => all(barkEdge(), area(straight(pts("40,42 104,48 40,53"), true), "red")),
   bristle: () =>
     all(
       barkEdge(),
@@ -231,73 +186,18 @@ const PRICKLES: Record<string, () => Shape[]> = {
 const joinedPair = (): Shape[] =>
   all(
     stem(60, 4, 92, 4),
-    area(
-      smoothClosed([
-        [60, 40],
-        [84, 34],
-        [114, 44],
-        [86, 60],
-        [60, 58],
-        [34, 60],
-        [6, 44],
-        [36, 34],
-      ]),
-      "leaf",
-    ),
-    inner(
-      straight([
-        [12, 45],
-        [108, 45],
-      ]),
-    ),
+    area(smoothClosed(pts("60,40 84,34 114,44 86,60 60,58 34,60 6,44 36,34")), "leaf"),
+    inner(straight(pts("12,45 108,45"))),
     outline(ellipse(60, 48, 5, 4)),
   );
 const barkEdge = (): Shape[] => [
-  area(
-    straight(
-      [
-        [14, 4],
-        [40, 4],
-        [40, 92],
-        [14, 92],
-      ],
-      true,
-    ),
-    "leaf",
-  ),
-  faint(
-    straight([
-      [26, 4],
-      [26, 92],
-    ]),
-  ),
+  area(straight(pts("14,4 40,4 40,92 14,92"), true), "leaf"),
+  faint(straight(pts("26,4 26,92"))),
 ];
 
-const tinted = (tint: Tint): Shape[] =>
-  all(
-    area(
-      smoothClosed([
-        [60, 10],
-        [84, 26],
-        [90, 56],
-        [74, 82],
-        [46, 82],
-        [30, 56],
-        [36, 26],
-      ]),
-      tint,
-    ),
-  );
+const tinted = (tint: Tint): Shape[] => all(area(smoothClosed(pts("60,10 84,26 90,56 74,82 46,82 30,56 36,26")), tint));
 const COLOUR_MARK: Partial<Record<string, Shape[]>> = {
-  black: [
-    faint(
-      smooth([
-        [44, 40],
-        [40, 56],
-        [48, 72],
-      ]),
-    ),
-  ],
+  black: [faint(smooth(pts("44,40 40,56 48,72")))],
 };
 
 /** One picture for each state of each character that can be drawn. */
@@ -424,58 +324,18 @@ const DRAWINGS: Record<string, Draw> = {
       s === "clear"
         ? [
             {
-              ...outline(
-                smoothClosed([
-                  [40, 64],
-                  [44, 74],
-                  [40, 80],
-                  [36, 74],
-                ]),
-              ),
+              ...outline(smoothClosed(pts("40,64 44,74 40,80 36,74"))),
               dash: true,
             },
           ]
         : s === "milky"
-          ? [
-              area(
-                smoothClosed([
-                  [30, 62],
-                  [50, 62],
-                  [46, 74],
-                  [40, 88],
-                  [34, 74],
-                ]),
-                "white",
-              ),
-              area(ellipse(84, 49, 11, 5), "white"),
-            ]
-          : [
-              flat(
-                smoothClosed([
-                  [32, 62],
-                  [48, 62],
-                  [44, 76],
-                  [40, 82],
-                  [36, 74],
-                ]),
-                "black",
-              ),
-              flat(ellipse(84, 50, 9, 3.4), "black"),
-            ],
+          ? [area(smoothClosed(pts("30,62 50,62 46,74 40,88 34,74")), "white"), area(ellipse(84, 49, 11, 5), "white")]
+          : [flat(smoothClosed(pts("32,62 48,62 44,76 40,82 36,74")), "black"), flat(ellipse(84, 50, 9, 3.4), "black")],
     ),
   joints: (s) =>
     all(
       stem(60, 6, 90, 8, "leaf"),
-      s === "swollen"
-        ? [area(ellipse(60, 48, 17, 11), "leaf")]
-        : [
-            outline(
-              straight([
-                [52, 48],
-                [68, 48],
-              ]),
-            ),
-          ],
+      s === "swollen" ? [area(ellipse(60, 48, 17, 11), "leaf")] : [outline(straight(pts("52,48 68,48")))],
       drawLeaf({ shape: "lance", veins: false }, [s === "swollen" ? 74 : 67, 44], 34, 64),
     ),
   ocrea: (s) =>
@@ -483,41 +343,13 @@ const DRAWINGS: Record<string, Draw> = {
       stem(60, 6, 90, 8, "leaf"),
       drawLeaf({ shape: "lance", veins: false }, [68, 58], 40, 70),
       s === "none"
-        ? [
-            outline(
-              straight([
-                [52, 60],
-                [68, 60],
-              ]),
-            ),
-          ]
+        ? [outline(straight(pts("52,60 68,60")))]
         : s === "saucer"
           ? [area(ellipse(60, 56, 34, 11), "leaf"), inner(ellipse(60, 54, 9, 3))]
           : [
-              area(
-                straight(
-                  [
-                    [50, 60],
-                    [70, 60],
-                    [69, 34],
-                    [51, 34],
-                  ],
-                  true,
-                ),
-                "straw",
-              ),
-              inner(
-                straight([
-                  [56, 58],
-                  [56, 36],
-                ]),
-              ),
-              inner(
-                straight([
-                  [64, 58],
-                  [64, 36],
-                ]),
-              ),
+              area(straight(pts("50,60 70,60 69,34 51,34"), true), "straw"),
+              inner(straight(pts("56,58 56,36"))),
+              inner(straight(pts("64,58 64,36"))),
             ],
       s === "fringed"
         ? Array.from({ length: 9 }, (_, i) =>
@@ -620,15 +452,7 @@ const DRAWINGS: Record<string, Draw> = {
     if (s === "bloomed")
       return all(
         body,
-        flat(
-          smoothClosed([
-            [50, 10],
-            [66, 12],
-            [68, 60],
-            [52, 66],
-          ]),
-          "white",
-        ),
+        flat(smoothClosed(pts("50,10 66,12 68,60 52,66")), "white"),
         Array.from({ length: 8 }, (_, i) =>
           faint(
             straight([
@@ -696,20 +520,8 @@ const DRAWINGS: Record<string, Draw> = {
             ]),
           ),
         ),
-        outline(
-          smooth([
-            [86, 30],
-            [98, 50],
-            [94, 80],
-          ]),
-        ),
-        outline(
-          smooth([
-            [34, 24],
-            [22, 46],
-            [24, 70],
-          ]),
-        ),
+        outline(smooth(pts("86,30 98,50 94,80"))),
+        outline(smooth(pts("34,24 22,46 24,70"))),
       );
     if (s === "furrowed")
       return all(
@@ -781,17 +593,7 @@ const DRAWINGS: Record<string, Draw> = {
             ),
           )
         : s === "green"
-          ? [
-              flat(
-                smoothClosed([
-                  [52, 26],
-                  [68, 24],
-                  [70, 70],
-                  [52, 72],
-                ]),
-                "white",
-              ),
-            ]
+          ? [flat(smoothClosed(pts("52,26 68,24 70,70 52,72")), "white")]
           : s === "yellow"
             ? [54, 60, 66].map((x) =>
                 outline(
@@ -801,39 +603,12 @@ const DRAWINGS: Record<string, Draw> = {
                   ]),
                 ),
               )
-            : [
-                faint(
-                  smooth([
-                    [52, 30],
-                    [66, 46],
-                    [54, 68],
-                  ]),
-                ),
-              ];
+            : [faint(smooth(pts("52,30 66,46 54,68")))];
     return all(
       stem(60, 4, 92, 24, "bark"),
-      area(
-        smoothClosed([
-          [44, 20],
-          [76, 16],
-          [78, 76],
-          [46, 80],
-        ]),
-        tint,
-      ),
+      area(smoothClosed(pts("44,20 76,16 78,76 46,80")), tint),
       marks,
-      area(
-        straight(
-          [
-            [84, 60],
-            [114, 20],
-            [118, 26],
-            [90, 66],
-          ],
-          true,
-        ),
-        "silver",
-      ),
+      area(straight(pts("84,60 114,20 118,26 90,66"), true), "silver"),
     );
   },
   buds: (s) => {
@@ -841,16 +616,7 @@ const DRAWINGS: Record<string, Draw> = {
     if (s === "scaly")
       return all(
         twig,
-        area(
-          smoothClosed([
-            [67, 66],
-            [88, 50],
-            [92, 28],
-            [74, 36],
-            [67, 50],
-          ]),
-          "brown",
-        ),
+        area(smoothClosed(pts("67,66 88,50 92,28 74,36 67,50")), "brown"),
         [44, 54].map((y) =>
           inner(
             smooth([
@@ -864,16 +630,7 @@ const DRAWINGS: Record<string, Draw> = {
     if (s === "naked")
       return all(
         twig,
-        area(
-          smoothClosed([
-            [67, 66],
-            [84, 52],
-            [90, 24],
-            [76, 34],
-            [67, 50],
-          ]),
-          "straw",
-        ),
+        area(smoothClosed(pts("67,66 84,52 90,24 76,34 67,50")), "straw"),
         Array.from({ length: 12 }, (_, i) =>
           hair(
             straight([
@@ -916,26 +673,12 @@ const DRAWINGS: Record<string, Draw> = {
     ({
       none: () => all(stem(22, 4, 92, 3), drawLeaf({ shape: "oval" }, [26, 56], 60, 76)),
       short: () =>
-        all(
-          stem(22, 4, 92, 3),
-          outline(
-            straight([
-              [25, 60],
-              [44, 54],
-            ]),
-          ),
-          drawLeaf({ shape: "oval" }, [44, 54], 56, 76),
-        ),
+        all(stem(22, 4, 92, 3), outline(straight(pts("25,60 44,54"))), drawLeaf({ shape: "oval" }, [44, 54], 56, 76)),
       long: () =>
         all(
           stem(22, 4, 92, 3),
           {
-            ...outline(
-              straight([
-                [25, 64],
-                [72, 50],
-              ]),
-            ),
+            ...outline(straight(pts("25,64 72,50"))),
             width: 2,
           },
           drawLeaf({ shape: "oval" }, [72, 50], 42, 76),
@@ -945,83 +688,22 @@ const DRAWINGS: Record<string, Draw> = {
     const axis = stem(40, 4, 92, 8);
     if (s === "plain")
       return all(axis, {
-        ...outline(
-          straight([
-            [48, 54],
-            [110, 24],
-          ]),
-        ),
+        ...outline(straight(pts("48,54 110,24"))),
         width: 4,
       });
-    if (s === "sheath")
-      return all(
-        axis,
-        area(
-          straight(
-            [
-              [48, 74],
-              [48, 46],
-              [64, 44],
-              [112, 22],
-              [114, 28],
-              [70, 54],
-            ],
-            true,
-          ),
-          "pale",
-        ),
-      );
+    if (s === "sheath") return all(axis, area(straight(pts("48,74 48,46 64,44 112,22 114,28 70,54"), true), "pale"));
     if (s === "bladder")
       return all(
         axis,
-        area(
-          smoothClosed([
-            [30, 78],
-            [26, 46],
-            [48, 30],
-            [76, 34],
-            [112, 18],
-            [116, 26],
-            [84, 52],
-            [58, 82],
-          ]),
-          "pale",
-        ),
-        inner(
-          smooth([
-            [46, 74],
-            [60, 52],
-            [110, 24],
-          ]),
-        ),
+        area(smoothClosed(pts("30,78 26,46 48,30 76,34 112,18 116,26 84,52 58,82")), "pale"),
+        inner(smooth(pts("46,74 60,52 110,24"))),
       );
     return all(
       axis,
-      area(
-        smoothClosed([
-          [48, 40],
-          [60, 54],
-          [54, 92],
-          [48, 92],
-        ]),
-        "leaf",
-      ),
-      area(
-        smoothClosed([
-          [32, 40],
-          [20, 54],
-          [26, 92],
-          [32, 92],
-        ]),
-        "leaf",
-      ),
+      area(smoothClosed(pts("48,40 60,54 54,92 48,92")), "leaf"),
+      area(smoothClosed(pts("32,40 20,54 26,92 32,92")), "leaf"),
       {
-        ...outline(
-          straight([
-            [48, 40],
-            [110, 20],
-          ]),
-        ),
+        ...outline(straight(pts("48,40 110,20"))),
         width: 3,
       },
     );
@@ -1043,12 +725,7 @@ const DRAWINGS: Record<string, Draw> = {
       ),
       s === "white"
         ? [
-            outline(
-              straight([
-                [86, 86],
-                [86, 16],
-              ]),
-            ),
+            outline(straight(pts("86,86 86,16"))),
             ...Array.from({ length: 14 }, (_, i) =>
               hair(
                 straight([
@@ -1068,114 +745,26 @@ const DRAWINGS: Record<string, Draw> = {
       bigLeaf({ shape: "oval" }),
       s === "shiny"
         ? [
-            flat(
-              smoothClosed([
-                [50, 70],
-                [44, 50],
-                [50, 30],
-                [54, 48],
-              ]),
-              "paper",
-            ),
-            flat(
-              smoothClosed([
-                [68, 66],
-                [74, 50],
-                [70, 34],
-                [66, 50],
-              ]),
-              "paper",
-            ),
+            flat(smoothClosed(pts("50,70 44,50 50,30 54,48")), "paper"),
+            flat(smoothClosed(pts("68,66 74,50 70,34 66,50")), "paper"),
           ]
         : [],
     ),
   "leaf-substance": (s) =>
     ({
-      thin: () =>
-        all(
-          area(
-            smoothClosed([
-              [10, 40],
-              [50, 30],
-              [92, 40],
-              [106, 74],
-              [98, 70],
-              [86, 48],
-              [50, 36],
-              [12, 44],
-            ]),
-            "leaf",
-          ),
-        ),
-      firm: () =>
-        all(
-          area(
-            smoothClosed([
-              [10, 44],
-              [50, 36],
-              [96, 38],
-              [110, 48],
-              [108, 54],
-              [94, 46],
-              [50, 44],
-              [10, 52],
-            ]),
-            "leaf",
-          ),
-        ),
+      thin: () => all(area(smoothClosed(pts("10,40 50,30 92,40 106,74 98,70 86,48 50,36 12,44")), "leaf")),
+      firm: () => all(area(smoothClosed(pts("10,44 50,36 96,38 110,48 108,54 94,46 50,44 10,52")), "leaf")),
       leathery: () =>
-        all(
-          area(
-            straight(
-              [
-                [10, 42],
-                [110, 36],
-                [110, 48],
-                [10, 54],
-              ],
-              true,
-            ),
-            "dark",
-          ),
-          outline(
-            straight([
-              [14, 39],
-              [106, 34],
-            ]),
-          ),
-        ),
+        all(area(straight(pts("10,42 110,36 110,48 10,54"), true), "dark"), outline(straight(pts("14,39 106,34")))),
       fleshy: () =>
         all(
-          area(
-            smoothClosed([
-              [8, 48],
-              [30, 26],
-              [86, 24],
-              [112, 44],
-              [90, 68],
-              [34, 70],
-            ]),
-            "green",
-          ),
-          area(
-            smoothClosed([
-              [60, 78],
-              [66, 88],
-              [60, 94],
-              [54, 88],
-            ]),
-            "water",
-          ),
+          area(smoothClosed(pts("8,48 30,26 86,24 112,44 90,68 34,70")), "green"),
+          area(smoothClosed(pts("60,78 66,88 60,94 54,88")), "water"),
         ),
     })[s as "thin"](),
   stipules: (s) => {
     const base = all(stem(40, 4, 92, 6), {
-      ...outline(
-        straight([
-          [46, 58],
-          [112, 26],
-        ]),
-      ),
+      ...outline(straight(pts("46,58 112,26"))),
       width: 3,
     });
     const wing = (edge: Point[]) => area(straight([[46, 60], ...edge, [86, 42]], true), "pale");
@@ -1183,28 +772,8 @@ const DRAWINGS: Record<string, Draw> = {
     if (s === "free")
       return all(
         base,
-        area(
-          straight(
-            [
-              [46, 62],
-              [62, 76],
-              [50, 66],
-            ],
-            true,
-          ),
-          "pale",
-        ),
-        area(
-          straight(
-            [
-              [34, 62],
-              [22, 76],
-              [32, 68],
-            ],
-            true,
-          ),
-          "pale",
-        ),
+        area(straight(pts("46,62 62,76 50,66"), true), "pale"),
+        area(straight(pts("34,62 22,76 32,68"), true), "pale"),
       );
     if (s === "fused")
       return all(
@@ -1213,18 +782,7 @@ const DRAWINGS: Record<string, Draw> = {
           [58, 70],
           [92, 54],
         ]),
-        area(
-          straight(
-            [
-              [46, 54],
-              [56, 40],
-              [90, 28],
-              [80, 40],
-            ],
-            true,
-          ),
-          "pale",
-        ),
+        area(straight(pts("46,54 56,40 90,28 80,40"), true), "pale"),
       );
     if (s === "fringed")
       return all(
@@ -1255,30 +813,9 @@ const DRAWINGS: Record<string, Draw> = {
     if (s === "tube")
       return all(
         base,
-        area(
-          straight(
-            [
-              [31, 62],
-              [49, 62],
-              [48, 30],
-              [32, 30],
-            ],
-            true,
-          ),
-          "straw",
-        ),
-        inner(
-          straight([
-            [37, 60],
-            [37, 32],
-          ]),
-        ),
-        inner(
-          straight([
-            [43, 60],
-            [43, 32],
-          ]),
-        ),
+        area(straight(pts("31,62 49,62 48,30 32,30"), true), "straw"),
+        inner(straight(pts("37,60 37,32"))),
+        inner(straight(pts("43,60 43,32"))),
       );
     return all(base, drawLeaf({ shape: "egg" }, [46, 62], 38, 122), drawLeaf({ shape: "egg" }, [34, 62], 34, -122));
   },
@@ -1304,12 +841,7 @@ const DRAWINGS: Record<string, Draw> = {
     );
     if (s === "single")
       return all(piece, {
-        ...outline(
-          straight([
-            [10, 56],
-            [110, 56],
-          ]),
-        ),
+        ...outline(straight(pts("10,56 110,56"))),
         width: 2,
       });
     if (s === "three")
@@ -1325,12 +857,7 @@ const DRAWINGS: Record<string, Draw> = {
           width: 1.8,
         })),
       );
-    const rib = outline(
-      straight([
-        [10, 76],
-        [110, 76],
-      ]),
-    );
+    const rib = outline(straight(pts("10,76 110,76")));
     if (s === "loops")
       return all(
         piece,
@@ -1359,24 +886,14 @@ const DRAWINGS: Record<string, Draw> = {
     ({
       broad: () =>
         all(
-          outline(
-            straight([
-              [60, 92],
-              [60, 40],
-            ]),
-          ),
+          outline(straight(pts("60,92 60,40"))),
           drawLeaf({ shape: "egg", edge: "coarse" }, [60, 48], 42),
           drawLeaf({ shape: "egg", edge: "coarse" }, [60, 70], 40, 76),
           drawLeaf({ shape: "egg", edge: "coarse" }, [60, 70], 40, -76),
         ),
       lance: () =>
         all(
-          outline(
-            straight([
-              [60, 92],
-              [60, 30],
-            ]),
-          ),
+          outline(straight(pts("60,92 60,30"))),
           drawLeaf({ shape: "lance", edge: "fine" }, [60, 44], 42),
           ...[56, 76]
             .flatMap((y) => [
@@ -1387,12 +904,7 @@ const DRAWINGS: Record<string, Draw> = {
         ),
       blunt: () =>
         all(
-          outline(
-            straight([
-              [60, 92],
-              [60, 16],
-            ]),
-          ),
+          outline(straight(pts("60,92 60,16"))),
           [20, 38, 56, 74]
             .flatMap((y, i) => [
               drawLeaf({ shape: "round", lobes: "shallow", veins: false }, [60, y], 16 + i * 3, 66),
@@ -1402,12 +914,7 @@ const DRAWINGS: Record<string, Draw> = {
         ),
       narrow: () =>
         all(
-          outline(
-            straight([
-              [60, 92],
-              [60, 10],
-            ]),
-          ),
+          outline(straight(pts("60,92 60,10"))),
           [16, 32, 48, 64, 80].flatMap((y) =>
             [-1, 1].flatMap((d) => [
               {
@@ -1484,15 +991,7 @@ const DRAWINGS: Record<string, Draw> = {
     all(
       stem(46, 4, 92, 5),
       s === "stalked"
-        ? all(
-            outline(
-              straight([
-                [51, 56],
-                [66, 50],
-              ]),
-            ),
-            drawLeaf({ shape: "egg" }, [66, 50], 46, 70),
-          )
+        ? all(outline(straight(pts("51,56 66,50"))), drawLeaf({ shape: "egg" }, [66, 50], 46, 70))
         : s === "stalkless"
           ? drawLeaf({ shape: "lance" }, [50, 54], 64, 72)
           : all(drawLeaf({ shape: "egg", base: "ears" }, [48, 56], 62, 68)),
@@ -1519,18 +1018,7 @@ const DRAWINGS: Record<string, Draw> = {
       : hairyStem(s as HairKind, `sheath-${s}`),
   "blade-hair": (s) =>
     all(
-      area(
-        straight(
-          [
-            [8, 34],
-            [112, 30],
-            [114, 66],
-            [8, 62],
-          ],
-          true,
-        ),
-        "leaf",
-      ),
+      area(straight(pts("8,34 112,30 114,66 8,62"), true), "leaf"),
       [40, 48, 56].map((y) =>
         faint(
           straight([
@@ -1577,18 +1065,7 @@ const DRAWINGS: Record<string, Draw> = {
   midrib: grass.midrib,
   "blade-upper": (s) =>
     all(
-      area(
-        straight(
-          [
-            [8, 24],
-            [112, 20],
-            [114, 72],
-            [8, 70],
-          ],
-          true,
-        ),
-        "leaf",
-      ),
+      area(straight(pts("8,24 112,20 114,72 8,70"), true), "leaf"),
       s === "ribbed"
         ? [28, 36, 44, 52, 60, 66].flatMap((y) => [
             {
@@ -1615,24 +1092,12 @@ const DRAWINGS: Record<string, Draw> = {
                 "ink",
               ),
             )
-          : [
-              faint(
-                straight([
-                  [8, 46],
-                  [112, 44],
-                ]),
-              ),
-            ],
+          : [faint(straight(pts("8,46 112,44")))],
     ),
   "sheath-foot": grass.sheathFoot,
   pull: (s) =>
     all(
-      outline(
-        straight([
-          [8, 66],
-          [112, 66],
-        ]),
-      ),
+      outline(straight(pts("8,66 112,66"))),
       s === "annual"
         ? all(
             habit.tuft(60, 44, 5, 34, 36),
@@ -1644,19 +1109,8 @@ const DRAWINGS: Record<string, Draw> = {
                 ]),
               ),
             ),
-            outline(
-              straight([
-                [90, 54],
-                [90, 26],
-                [84, 34],
-              ]),
-            ),
-            outline(
-              straight([
-                [90, 26],
-                [96, 34],
-              ]),
-            ),
+            outline(straight(pts("90,54 90,26 84,34"))),
+            outline(straight(pts("90,26 96,34"))),
           )
         : s === "tough"
           ? all(
@@ -1670,27 +1124,12 @@ const DRAWINGS: Record<string, Draw> = {
                   1.2,
                 ),
               ),
-              area(
-                smoothClosed([
-                  [46, 20],
-                  [74, 20],
-                  [76, 34],
-                  [44, 34],
-                ]),
-                "paper",
-              ),
+              area(smoothClosed(pts("46,20 74,20 76,34 44,34")), "paper"),
             )
           : all(
               habit.tuft(34, 50, 5, 34, 38),
               {
-                ...outline(
-                  smooth([
-                    [34, 50],
-                    [60, 58],
-                    [84, 52],
-                    [112, 66],
-                  ]),
-                ),
+                ...outline(smooth(pts("34,50 60,58 84,52 112,66"))),
                 width: 3,
               },
               [52, 74, 92].map((x) =>
@@ -1732,27 +1171,14 @@ const DRAWINGS: Record<string, Draw> = {
   "head-stance": (s) =>
     s === "stiff"
       ? all(
-          outline(
-            straight([
-              [60, 94],
-              [60, 10],
-            ]),
-          ),
+          outline(straight(pts("60,94 60,10"))),
           [14, 24, 34, 44].flatMap((y) => [
             area(ellipse(65, y, 3, 7), "straw"),
             area(ellipse(55, y + 4, 3, 7), "straw"),
           ]),
         )
       : all(
-          outline(
-            smooth([
-              [40, 94],
-              [44, 40],
-              [62, 14],
-              [92, 30],
-              [98, 52],
-            ]),
-          ),
+          outline(smooth(pts("40,94 44,40 62,14 92,30 98,52"))),
           [
             [66, 18],
             [78, 22],
@@ -1806,74 +1232,20 @@ const DRAWINGS: Record<string, Draw> = {
       s === "thread"
         ? [
             {
-              ...outline(
-                smooth([
-                  [60, 84],
-                  [58, 50],
-                  [64, 10],
-                ]),
-              ),
+              ...outline(smooth(pts("60,84 58,50 64,10"))),
               width: 1.2,
             },
           ]
         : s === "narrow"
-          ? [
-              area(
-                smoothClosed([
-                  [58, 84],
-                  [54, 50],
-                  [60, 10],
-                  [63, 50],
-                  [62, 84],
-                ]),
-                "leaf",
-              ),
-            ]
-          : [
-              area(
-                smoothClosed([
-                  [57, 84],
-                  [42, 50],
-                  [58, 16],
-                  [76, 44],
-                  [63, 84],
-                ]),
-                "leaf",
-              ),
-              inner(
-                straight([
-                  [60, 82],
-                  [58, 22],
-                ]),
-              ),
-            ],
+          ? [area(smoothClosed(pts("58,84 54,50 60,10 63,50 62,84")), "leaf")]
+          : [area(smoothClosed(pts("57,84 42,50 58,16 76,44 63,84")), "leaf"), inner(straight(pts("60,82 58,22")))],
     ),
   "grass-seedling-hair": (s) =>
-    all(
-      earth(),
-      hairyStem(s as HairKind, `grass-seedling-${s}`).slice(0),
-      outline(
-        straight([
-          [30, 84],
-          [90, 84],
-        ]),
-      ),
-    ),
+    all(earth(), hairyStem(s as HairKind, `grass-seedling-${s}`).slice(0), outline(straight(pts("30,84 90,84")))),
   "root-kind": habit.root,
   "root-cut": (s) => {
     const tint = ({ solid: "white", chambers: "straw", orange: "orange", yellow: "yellow" } as const)[s as "solid"];
-    const body = area(
-      smoothClosed([
-        [36, 6],
-        [84, 6],
-        [88, 40],
-        [70, 80],
-        [60, 94],
-        [50, 80],
-        [32, 40],
-      ]),
-      tint,
-    );
+    const body = area(smoothClosed(pts("36,6 84,6 88,40 70,80 60,94 50,80 32,40")), tint);
     if (s === "chambers")
       return all(
         body,
@@ -1883,14 +1255,7 @@ const DRAWINGS: Record<string, Draw> = {
     return all(
       body,
       s === "solid"
-        ? [
-            faint(
-              straight([
-                [60, 10],
-                [60, 88],
-              ]),
-            ),
-          ]
+        ? [faint(straight(pts("60,10 60,88")))]
         : s === "orange"
           ? [48, 60, 72].map((x) =>
               inner(
@@ -1958,19 +1323,7 @@ const DRAWINGS: Record<string, Draw> = {
     ),
   "style-column": (s) =>
     all(
-      area(
-        smoothClosed([
-          [14, 60],
-          [40, 70],
-          [60, 74],
-          [80, 70],
-          [106, 60],
-          [92, 84],
-          [60, 92],
-          [28, 84],
-        ]),
-        "white",
-      ),
+      area(smoothClosed(pts("14,60 40,70 60,74 80,70 106,60 92,84 60,92 28,84")), "white"),
       Array.from({ length: 8 }, (_, i) =>
         outline(
           straight([
@@ -2000,26 +1353,8 @@ const DRAWINGS: Record<string, Draw> = {
   pappus: (s) => pappus(s),
   beak: (s) =>
     all(
-      area(
-        smoothClosed([
-          [60, 92],
-          [52, 78],
-          [58, 64],
-          [62, 64],
-          [68, 78],
-        ]),
-        "brown",
-      ),
-      s === "beak"
-        ? [
-            outline(
-              straight([
-                [60, 64],
-                [60, 34],
-              ]),
-            ),
-          ]
-        : [],
+      area(smoothClosed(pts("60,92 52,78 58,64 62,64 68,78")), "brown"),
+      s === "beak" ? [outline(straight(pts("60,64 60,34")))] : [],
       Array.from({ length: 13 }, (_, i) =>
         hair(straight([[60, s === "beak" ? 34 : 64], polar(60, s === "beak" ? 34 : 64, 28, -170 + i * 13.3)]), 0.8),
       ),
@@ -2039,26 +1374,9 @@ const DRAWINGS: Record<string, Draw> = {
     ];
     if (s === "branched")
       return all(
-        outline(
-          straight([
-            [60, 94],
-            [60, 50],
-          ]),
-        ),
-        outline(
-          smooth([
-            [60, 62],
-            [46, 44],
-            [34, 34],
-          ]),
-        ),
-        outline(
-          smooth([
-            [60, 62],
-            [76, 46],
-            [88, 36],
-          ]),
-        ),
+        outline(straight(pts("60,94 60,50"))),
+        outline(smooth(pts("60,62 46,44 34,34"))),
+        outline(smooth(pts("60,62 76,46 88,36"))),
         bloom(34, 18),
         bloom(60, 30),
         bloom(88, 20),
@@ -2095,44 +1413,16 @@ const DRAWINGS: Record<string, Draw> = {
   "fruit-ribs": seedRibs,
   "fruit-core": (s) =>
     s === "core"
-      ? all(
-          fruit("bramble"),
-          area(
-            straight(
-              [
-                [56, 10],
-                [64, 10],
-                [63, 26],
-                [57, 26],
-              ],
-              true,
-            ),
-            "white",
-          ),
-        )
+      ? all(fruit("bramble"), area(straight(pts("56,10 64,10 63,26 57,26"), true), "white"))
       : all(
           fruit("bramble").slice(1),
           area(ellipse(60, 28, 13, 5), "paper"),
-          area(
-            smoothClosed([
-              [18, 44],
-              [26, 44],
-              [30, 62],
-              [22, 74],
-              [14, 62],
-            ]),
-            "white",
-          ),
+          area(smoothClosed(pts("18,44 26,44 30,62 22,74 14,62")), "white"),
         ),
   "pod-hair": (s) => pod(s as "none"),
   "fruit-place": (s) =>
     all(
-      outline(
-        straight([
-          [60, 94],
-          [60, 8],
-        ]),
-      ),
+      outline(straight(pts("60,94 60,8"))),
       s === "axils"
         ? [24, 46, 68].flatMap((y) => [
             ...drawLeaf({ shape: "lance", veins: false }, [60, y], 32, 70),
@@ -2150,12 +1440,7 @@ const DRAWINGS: Record<string, Draw> = {
     ),
   "fruit-cluster": (s) =>
     all(
-      outline(
-        straight([
-          [60, 4],
-          [60, 34],
-        ]),
-      ),
+      outline(straight(pts("60,4 60,34"))),
       (s === "one"
         ? [[60, 50]]
         : s === "few"
@@ -2221,14 +1506,7 @@ const DRAWINGS: Record<string, Draw> = {
               ),
             )
           : s === "pale"
-            ? [
-                faint(
-                  straight([
-                    [60, 4],
-                    [60, 92],
-                  ]),
-                ),
-              ]
+            ? [faint(straight(pts("60,4 60,92")))]
             : [area(ellipse(74, 48, 5, 9), "green")],
     ),
   holdfast: water.holdfast,
@@ -2353,22 +1631,7 @@ const FRUIT_MARKS: Record<string, Shape[]> = {
     [72, 64],
     [52, 70],
   ].map(([x, y]) => inner(circle(x, y, 2))),
-  green: [
-    inner(
-      smooth([
-        [60, 12],
-        [72, 44],
-        [60, 80],
-      ]),
-    ),
-    inner(
-      smooth([
-        [60, 12],
-        [48, 44],
-        [60, 80],
-      ]),
-    ),
-  ],
+  green: [inner(smooth(pts("60,12 72,44 60,80"))), inner(smooth(pts("60,12 48,44 60,80")))],
 };
 
 function bloom(state: string): Shape[] {
@@ -2380,19 +1643,7 @@ function bloom(state: string): Shape[] {
       : strength > 0
         ? [flat(ellipse(56, 26, 7, 16), "white"), flat(ellipse(64, 70, 6, 13), "white")]
         : [],
-    strength > 4
-      ? [
-          area(
-            smoothClosed([
-              [72, 38],
-              [104, 34],
-              [108, 60],
-              [72, 58],
-            ]),
-            "paper",
-          ),
-        ]
-      : [],
+    strength > 4 ? [area(smoothClosed(pts("72,38 104,34 108,60 72,58")), "paper")] : [],
   );
 }
 
@@ -2528,23 +1779,8 @@ function headBracts(state: string): Shape[] {
   return all(
     Array.from({ length: 7 }, (_, i) => area(circle(42 + i * 6, 42 - (i % 2) * 5, 4), "green")),
     stalk,
-    area(
-      smoothClosed([
-        [32, 44],
-        [88, 44],
-        [82, 68],
-        [60, 80],
-        [38, 68],
-      ]),
-      "leaf",
-    ),
-    outline(
-      smooth([
-        [32, 44],
-        [60, 52],
-        [88, 44],
-      ]),
-    ),
+    area(smoothClosed(pts("32,44 88,44 82,68 60,80 38,68")), "leaf"),
+    outline(smooth(pts("32,44 60,52 88,44"))),
   );
 }
 
@@ -2619,15 +1855,7 @@ function bractTips(state: string): Shape[] {
     );
   if (state === "bent-back")
     return all(
-      area(
-        smoothClosed([
-          [36, 16],
-          [84, 16],
-          [80, 52],
-          [40, 52],
-        ]),
-        "leaf",
-      ),
+      area(smoothClosed(pts("36,16 84,16 80,52 40,52")), "leaf"),
       [-1, 1].flatMap((s) =>
         [0, 1].map((k) => ({
           ...outline(
@@ -2656,16 +1884,7 @@ function bractTips(state: string): Shape[] {
 }
 
 function pappus(state: string): Shape[] {
-  const seed = area(
-    smoothClosed([
-      [60, 94],
-      [52, 78],
-      [56, 60],
-      [64, 60],
-      [68, 78],
-    ]),
-    "brown",
-  );
+  const seed = area(smoothClosed(pts("60,94 52,78 56,60 64,60 68,78")), "brown");
   if (state === "none") return all(seed);
   if (state === "chaff")
     return all(
@@ -2712,28 +1931,8 @@ function pappus(state: string): Shape[] {
 function splitFruit(state: string): Shape[] {
   if (state === "flat")
     return all(
-      area(
-        smoothClosed([
-          [60, 10],
-          [88, 28],
-          [90, 64],
-          [60, 90],
-          [30, 64],
-          [32, 28],
-        ]),
-        "pale",
-      ),
-      area(
-        smoothClosed([
-          [60, 18],
-          [78, 34],
-          [80, 60],
-          [60, 80],
-          [40, 60],
-          [42, 34],
-        ]),
-        "straw",
-      ),
+      area(smoothClosed(pts("60,10 88,28 90,64 60,90 30,64 32,28")), "pale"),
+      area(smoothClosed(pts("60,18 78,34 80,60 60,80 40,60 42,34")), "straw"),
       [50, 57, 63, 70].map((x) => ({
         ...outline(
           straight([
@@ -2754,44 +1953,13 @@ function splitFruit(state: string): Shape[] {
     );
   if (state === "needle")
     return all(
-      outline(
-        straight([
-          [60, 4],
-          [60, 16],
-        ]),
-      ),
-      area(
-        smoothClosed([
-          [57, 12],
-          [53, 60],
-          [56, 94],
-          [59, 60],
-        ]),
-        "black",
-      ),
-      area(
-        smoothClosed([
-          [63, 12],
-          [67, 60],
-          [64, 94],
-          [61, 60],
-        ]),
-        "black",
-      ),
+      outline(straight(pts("60,4 60,16"))),
+      area(smoothClosed(pts("57,12 53,60 56,94 59,60")), "black"),
+      area(smoothClosed(pts("63,12 67,60 64,94 61,60")), "black"),
     );
   if (state === "bristly")
     return all(
-      area(
-        smoothClosed([
-          [60, 16],
-          [78, 34],
-          [78, 64],
-          [60, 82],
-          [42, 64],
-          [42, 34],
-        ]),
-        "straw",
-      ),
+      area(smoothClosed(pts("60,16 78,34 78,64 60,82 42,64 42,34")), "straw"),
       Array.from({ length: 18 }, (_, i) => ({
         ...hair(straight([polar(60, 49, 22, i * 20), polar(60, 49, 38, i * 20)])),
         width: 1.4,
@@ -2812,15 +1980,7 @@ function splitFruit(state: string): Shape[] {
     );
   if (state === "winged")
     return all(
-      area(
-        smoothClosed([
-          [60, 14],
-          [70, 50],
-          [60, 86],
-          [50, 50],
-        ]),
-        "straw",
-      ),
+      area(smoothClosed(pts("60,14 70,50 60,86 50,50")), "straw"),
       [-1, 1].flatMap((s) => [
         area(
           smoothClosed([
@@ -2841,17 +2001,7 @@ function splitFruit(state: string): Shape[] {
       ]),
     );
   return all(
-    area(
-      smoothClosed([
-        [60, 14],
-        [82, 34],
-        [82, 66],
-        [60, 86],
-        [38, 66],
-        [38, 34],
-      ]),
-      "straw",
-    ),
+    area(smoothClosed(pts("60,14 82,34 82,66 60,86 38,66 38,34")), "straw"),
     [44, 52, 60, 68, 76].map((x) => ({
       ...outline(
         smooth([
@@ -2882,20 +2032,7 @@ function seedRibs(state: string): Shape[] {
       "pale",
     ),
   );
-  return all(
-    area(
-      smoothClosed([
-        [60, 10],
-        [88, 32],
-        [91, 60],
-        [60, 90],
-        [29, 60],
-        [32, 32],
-      ]),
-      "brown",
-    ),
-    ribs,
-  );
+  return all(area(smoothClosed(pts("60,10 88,32 91,60 60,90 29,60 32,32")), "brown"), ribs);
 }
 
 /** The picture of a state, or null where there is none: a smell, a measure. */
@@ -2908,25 +2045,7 @@ export function drawState(character: string, state: string): Shape[] | null {
 
 /** A leaf set with small round scales. */
 function scalyLeaf(): Shape[] {
-  const blade = smoothClosed([
-    [14, 78],
-    [22, 40],
-    [52, 14],
-    [104, 12],
-    [108, 50],
-    [86, 82],
-    [46, 90],
-  ]);
+  const blade = smoothClosed(pts("14,78 22,40 52,14 104,12 108,50 86,82 46,90"));
   const scales = Array.from({ length: 40 }, (_, i) => inner(circle(26 + ((i * 17) % 74), 30 + ((i * 29) % 46), 1.9)));
-  return all(
-    area(blade, "silver"),
-    inner(
-      smooth([
-        [14, 78],
-        [50, 48],
-        [106, 14],
-      ]),
-    ),
-    scales,
-  );
+  return all(area(blade, "silver"), inner(smooth(pts("14,78 50,48 106,14"))), scales);
 }

@@ -1,4 +1,5 @@
 import {
+  pts,
   all,
   area,
   circle,
@@ -51,13 +52,7 @@ const feather = (x: number, y: number, length: number, degrees: number): Shape[]
   ];
 };
 const stalk = (): Shape => ({
-  ...outline(
-    smooth([
-      [60, 92],
-      [61, 50],
-      [60, 6],
-    ]),
-  ),
+  ...outline(smooth(pts("60,92 61,50 60,6"))),
   width: 2.2,
 });
 
@@ -83,12 +78,7 @@ export function waterPlan(kind: string): Shape[] {
   if (kind === "rosette")
     return all(
       pond(),
-      inner(
-        straight([
-          [60, 94],
-          [60, 48],
-        ]),
-      ),
+      inner(straight(pts("60,94 60,48"))),
       [0, 45, 90, 135, 180, 225, 270, 315].flatMap((a) => [
         outline(straight([[60, 44], polar(60, 44, 22, a)])),
         area(circle(...polar(60, 44, 30, a), 9), "green"),
@@ -104,32 +94,11 @@ export function waterPlan(kind: string): Shape[] {
 }
 
 export function waterLeaf(kind: string): Shape[] {
-  if (kind === "strap")
-    return all(
-      pond(),
-      strap(14, 48, 92, 0, 11),
-      inner(
-        straight([
-          [16, 48],
-          [102, 48],
-        ]),
-      ),
-    );
+  if (kind === "strap") return all(pond(), strap(14, 48, 92, 0, 11), inner(straight(pts("16,48 102,48"))));
   if (kind === "ribbon")
     return all(
       pond(),
-      area(
-        smoothClosed([
-          [10, 34],
-          [60, 28],
-          [110, 32],
-          [114, 48],
-          [110, 64],
-          [60, 68],
-          [10, 62],
-        ]),
-        "green",
-      ),
+      area(smoothClosed(pts("10,34 60,28 110,32 114,48 110,64 60,68 10,62")), "green"),
       [38, 48, 58].map((y) =>
         inner(
           straight([
@@ -173,23 +142,8 @@ export function waterLeaf(kind: string): Shape[] {
   if (kind === "broad")
     return all(
       pond(),
-      area(
-        smoothClosed([
-          [20, 50],
-          [44, 20],
-          [86, 22],
-          [106, 48],
-          [84, 74],
-          [44, 76],
-        ]),
-        "green",
-      ),
-      inner(
-        straight([
-          [8, 52],
-          [104, 48],
-        ]),
-      ),
+      area(smoothClosed(pts("20,50 44,20 86,22 106,48 84,74 44,76")), "green"),
+      inner(straight(pts("8,52 104,48"))),
       [40, 60, 80].flatMap((x) => [
         faint(
           straight([
@@ -207,16 +161,7 @@ export function waterLeaf(kind: string): Shape[] {
     );
   return all(
     pond(),
-    area(
-      smoothClosed([
-        [8, 42],
-        [110, 42],
-        [114, 48],
-        [110, 54],
-        [8, 54],
-      ]),
-      "green",
-    ),
+    area(smoothClosed(pts("8,42 110,42 114,48 110,54 8,54")), "green"),
     [34, 60, 86].map((x) =>
       outline(
         straight([
@@ -234,22 +179,12 @@ export function waterEdge(kind: string): Shape[] {
   return all(
     pond(),
     area(straight([...teeth, [114, 66], [8, 66]], true), "green"),
-    inner(
-      straight([
-        [8, 52],
-        [114, 52],
-      ]),
-    ),
+    inner(straight(pts("8,52 114,52"))),
     kind === "lens"
       ? [
           { ...outline(circle(84, 36, 22)), width: 2.4 },
           {
-            ...outline(
-              straight([
-                [100, 52],
-                [112, 66],
-              ]),
-            ),
+            ...outline(straight(pts("100,52 112,66"))),
             width: 4,
           },
           ...[70, 78, 86, 94].map((x) =>
@@ -271,12 +206,7 @@ export function ribSpines(kind: string): Shape[] {
     pond(),
     strap(14, 50, 92, 0, 15),
     {
-      ...inner(
-        straight([
-          [16, 50],
-          [102, 50],
-        ]),
-      ),
+      ...inner(straight(pts("16,50 102,50"))),
       width: 2.4,
     },
     kind === "spines"
@@ -298,37 +228,13 @@ export function ribSpines(kind: string): Shape[] {
 }
 
 export function lifted(kind: string): Shape[] {
-  const surface = [
-    flat(rectangle(4, 66, 112, 26), "water"),
-    outline(
-      straight([
-        [4, 66],
-        [116, 66],
-      ]),
-    ),
-  ];
-  const hand = area(
-    smoothClosed([
-      [44, 4],
-      [76, 4],
-      [74, 18],
-      [60, 24],
-      [46, 18],
-    ]),
-    "paper",
-  );
+  const surface = [flat(rectangle(4, 66, 112, 26), "water"), outline(straight(pts("4,66 116,66")))];
+  const hand = area(smoothClosed(pts("44,4 76,4 74,18 60,24 46,18")), "paper");
   if (kind === "limp")
     return all(
       surface,
       {
-        ...outline(
-          smooth([
-            [60, 20],
-            [58, 44],
-            [62, 66],
-            [60, 90],
-          ]),
-        ),
+        ...outline(smooth(pts("60,20 58,44 62,66 60,90"))),
         width: 3,
       },
       [28, 38, 48, 58].flatMap((y) =>
@@ -348,12 +254,7 @@ export function lifted(kind: string): Shape[] {
     return all(
       surface,
       {
-        ...outline(
-          straight([
-            [60, 20],
-            [60, 90],
-          ]),
-        ),
+        ...outline(straight(pts("60,20 60,90"))),
         width: 2.4,
       },
       [30, 42, 54].flatMap((y) => [feather(60, y, 30, -160), feather(60, y, 30, -20)].flat()),
@@ -362,30 +263,15 @@ export function lifted(kind: string): Shape[] {
   return all(
     surface,
     {
-      ...outline(
-        straight([
-          [60, 20],
-          [60, 38],
-        ]),
-      ),
+      ...outline(straight(pts("60,20 60,38"))),
       width: 3,
     },
     {
-      ...outline(
-        straight([
-          [66, 46],
-          [76, 66],
-        ]),
-      ),
+      ...outline(straight(pts("66,46 76,66"))),
       width: 3,
     },
     {
-      ...outline(
-        straight([
-          [44, 44],
-          [36, 58],
-        ]),
-      ),
+      ...outline(straight(pts("44,44 36,58"))),
       width: 3,
     },
     [
@@ -412,12 +298,7 @@ export function wave(kind: string): Shape[] {
   return all(
     pond(),
     area(straight([...edge(32, a), ...edge(64, a).reverse()], true), "green"),
-    inner(
-      straight([
-        [8, 48],
-        [112, 48],
-      ]),
-    ),
+    inner(straight(pts("8,48 112,48"))),
     a
       ? Array.from({ length: 8 }, (_, i) =>
           faint(
@@ -433,163 +314,42 @@ export function wave(kind: string): Shape[] {
 
 export function waterFoot(kind: string): Shape[] {
   const axis: Shape = {
-    ...outline(
-      straight([
-        [36, 94],
-        [36, 4],
-      ]),
-    ),
+    ...outline(straight(pts("36,94 36,4"))),
     width: 5,
   };
   const leaf = (from: Point): Shape => area(smoothClosed([from, [70, 36], [112, 30], [114, 36], [72, 52]]), "green");
   if (kind === "clasps")
     return all(
       pond(),
-      area(
-        smoothClosed([
-          [30, 40],
-          [24, 52],
-          [34, 66],
-          [60, 62],
-          [110, 48],
-          [64, 34],
-          [42, 32],
-        ]),
-        "green",
-      ),
+      area(smoothClosed(pts("30,40 24,52 34,66 60,62 110,48 64,34 42,32")), "green"),
       axis,
-      area(
-        smoothClosed([
-          [38, 42],
-          [30, 50],
-          [38, 60],
-          [46, 52],
-        ]),
-        "green",
-      ),
+      area(smoothClosed(pts("38,42 30,50 38,60 46,52")), "green"),
     );
   if (kind === "sheath")
-    return all(
-      pond(),
-      axis,
-      area(
-        straight(
-          [
-            [32, 84],
-            [40, 84],
-            [44, 38],
-            [36, 34],
-          ],
-          true,
-        ),
-        "pale",
-      ),
-      {
-        ...outline(
-          smooth([
-            [42, 40],
-            [74, 26],
-            [114, 22],
-          ]),
-        ),
-        width: 2.4,
-      },
-    );
+    return all(pond(), axis, area(straight(pts("32,84 40,84 44,38 36,34"), true), "pale"), {
+      ...outline(smooth(pts("42,40 74,26 114,22"))),
+      width: 2.4,
+    });
   if (kind === "loose-sheath")
-    return all(
-      pond(),
-      axis,
-      leaf([38, 50]),
-      area(
-        smoothClosed([
-          [32, 48],
-          [38, 12],
-          [48, 16],
-          [44, 46],
-        ]),
-        "white",
-      ),
-    );
+    return all(pond(), axis, leaf([38, 50]), area(smoothClosed(pts("32,48 38,12 48,16 44,46")), "white"));
   if (kind === "shoulders")
     return all(
       pond(),
       axis,
-      area(
-        straight(
-          [
-            [38, 64],
-            [38, 42],
-            [50, 36],
-            [52, 40],
-            [56, 36],
-            [58, 42],
-            [112, 46],
-            [112, 50],
-            [58, 56],
-            [54, 66],
-          ],
-          true,
-        ),
-        "green",
-      ),
+      area(straight(pts("38,64 38,42 50,36 52,40 56,36 58,42 112,46 112,50 58,56 54,66"), true), "green"),
     );
   if (kind === "sloping")
-    return all(
-      pond(),
-      axis,
-      area(
-        smoothClosed([
-          [38, 64],
-          [38, 40],
-          [54, 44],
-          [112, 46],
-          [112, 50],
-          [56, 56],
-        ]),
-        "green",
-      ),
-    );
+    return all(pond(), axis, area(smoothClosed(pts("38,64 38,40 54,44 112,46 112,50 56,56")), "green"));
   if (kind === "bladder")
     return all(
       pond(),
       axis,
-      outline(
-        straight([
-          [38, 60],
-          [54, 52],
-        ]),
-      ),
+      outline(straight(pts("38,60 54,52"))),
       area(ellipse(66, 46, 15, 9), "pale"),
-      outline(
-        straight([
-          [80, 40],
-          [90, 34],
-        ]),
-      ),
-      area(
-        straight(
-          [
-            [88, 36],
-            [98, 16],
-            [114, 22],
-            [106, 40],
-          ],
-          true,
-        ),
-        "green",
-      ),
+      outline(straight(pts("80,40 90,34"))),
+      area(straight(pts("88,36 98,16 114,22 106,40"), true), "green"),
     );
-  return all(
-    pond(),
-    axis,
-    outline(
-      straight([
-        [38, 56],
-        [52, 50],
-      ]),
-    ),
-    leaf([50, 50]),
-  );
+  return all(pond(), axis, outline(straight(pts("38,56 52,50"))), leaf([50, 50]));
 }
 
 export function axis(kind: string): Shape[] {
@@ -613,31 +373,12 @@ export function axis(kind: string): Shape[] {
       pond(),
       body,
       {
-        ...outline(
-          straight([
-            [60, 4],
-            [60, 92],
-          ]),
-        ),
+        ...outline(straight(pts("60,4 60,92"))),
         width: 3,
       },
-      faint(
-        straight([
-          [52, 4],
-          [52, 92],
-        ]),
-      ),
+      faint(straight(pts("52,4 52,92"))),
     );
-  return all(
-    pond(),
-    body,
-    faint(
-      straight([
-        [52, 6],
-        [52, 90],
-      ]),
-    ),
-  );
+  return all(pond(), body, faint(straight(pts("52,6 52,90"))));
 }
 
 export function forking(kind: string): Shape[] {
@@ -678,13 +419,7 @@ export function forking(kind: string): Shape[] {
 }
 
 export function bulbils(kind: string): Shape[] {
-  const thread = outline(
-    smooth([
-      [10, 30],
-      [40, 40],
-      [60, 48],
-    ]),
-  );
+  const thread = outline(smooth(pts("10,30 40,40 60,48")));
   const star = (cx: number, cy: number, r: number) =>
     area(
       straight(
@@ -699,39 +434,14 @@ export function bulbils(kind: string): Shape[] {
     return all(
       pond(),
       thread,
-      outline(
-        smooth([
-          [60, 48],
-          [76, 58],
-          [88, 62],
-        ]),
-      ),
-      area(
-        smoothClosed([
-          [84, 56],
-          [100, 54],
-          [108, 66],
-          [98, 78],
-          [86, 72],
-        ]),
-        "straw",
-      ),
-      inner(
-        straight([
-          [90, 60],
-          [104, 66],
-        ]),
-      ),
+      outline(smooth(pts("60,48 76,58 88,62"))),
+      area(smoothClosed(pts("84,56 100,54 108,66 98,78 86,72")), "straw"),
+      inner(straight(pts("90,60 104,66"))),
     );
   if (kind === "burr")
     return all(
       pond(),
-      outline(
-        straight([
-          [60, 92],
-          [60, 70],
-        ]),
-      ),
+      outline(straight(pts("60,92 60,70"))),
       [64, 50, 36, 22].flatMap((y, i) => [
         area(
           straight(
@@ -760,23 +470,8 @@ export function bulbils(kind: string): Shape[] {
   if (kind === "tight")
     return all(
       pond(),
-      outline(
-        straight([
-          [60, 92],
-          [60, 66],
-        ]),
-      ),
-      area(
-        smoothClosed([
-          [60, 70],
-          [46, 56],
-          [46, 30],
-          [60, 12],
-          [74, 30],
-          [74, 56],
-        ]),
-        "dark",
-      ),
+      outline(straight(pts("60,92 60,66"))),
+      area(smoothClosed(pts("60,70 46,56 46,30 60,12 74,30 74,56")), "dark"),
       [24, 36, 48].map((y) =>
         inner(
           smooth([
@@ -787,28 +482,11 @@ export function bulbils(kind: string): Shape[] {
         ),
       ),
     );
-  return all(
-    pond(),
-    thread,
-    outline(
-      straight([
-        [60, 48],
-        [96, 60],
-      ]),
-    ),
-  );
+  return all(pond(), thread, outline(straight(pts("60,48 96,60"))));
 }
 
 export function surface(kind: string): Shape[] {
-  const water = [
-    flat(rectangle(4, 40, 112, 52), "water"),
-    outline(
-      straight([
-        [4, 40],
-        [116, 40],
-      ]),
-    ),
-  ];
+  const water = [flat(rectangle(4, 40, 112, 52), "water"), outline(straight(pts("4,40 116,40")))];
   const shoot = (top: number): Shape[] => [
     outline(
       straight([
@@ -842,12 +520,7 @@ export function surface(kind: string): Shape[] {
   if (kind === "float")
     return all(
       water,
-      inner(
-        straight([
-          [60, 92],
-          [60, 42],
-        ]),
-      ),
+      inner(straight(pts("60,92 60,42"))),
       [30, 60, 90].map((x) => area(ellipse(x, 41, 15, 4), "green")),
     );
   if (kind === "shoots")
@@ -874,65 +547,30 @@ export function waterFlower(kind: string): Shape[] {
   if (kind === "spike")
     return all(
       flat(rectangle(4, 60, 112, 32), "water"),
-      outline(
-        straight([
-          [4, 60],
-          [116, 60],
-        ]),
-      ),
-      outline(
-        straight([
-          [60, 92],
-          [60, 12],
-        ]),
-      ),
+      outline(straight(pts("4,60 116,60"))),
+      outline(straight(pts("60,92 60,12"))),
       [16, 24, 32, 40].flatMap((y) => [area(ellipse(55, y, 4, 3), "brown"), area(ellipse(65, y + 2, 4, 3), "brown")]),
     );
   if (kind === "tiny")
     return all(
       pond(),
-      outline(
-        straight([
-          [60, 92],
-          [60, 6],
-        ]),
-      ),
-      outline(
-        straight([
-          [60, 54],
-          [96, 40],
-        ]),
-      ),
-      outline(
-        straight([
-          [60, 54],
-          [24, 40],
-        ]),
-      ),
+      outline(straight(pts("60,92 60,6"))),
+      outline(straight(pts("60,54 96,40"))),
+      outline(straight(pts("60,54 24,40"))),
       area(ellipse(67, 46, 3.4, 5), "pale"),
     );
   if (kind === "orange-dots")
     return all(
       pond(),
       {
-        ...outline(
-          straight([
-            [12, 60],
-            [108, 40],
-          ]),
-        ),
+        ...outline(straight(pts("12,60 108,40"))),
         width: 3,
       },
       [32, 56, 80].map((x) => area(circle(x, 50 - (x - 56) * 0.2, 5), "orange")),
     );
   return all(
     pond(),
-    outline(
-      straight([
-        [60, 92],
-        [60, 6],
-      ]),
-    ),
+    outline(straight(pts("60,92 60,6"))),
     [24, 50, 76].flatMap((y) => [
       inner(
         straight([
@@ -953,17 +591,7 @@ export function waterFlower(kind: string): Shape[] {
 export function waterFruit(kind: string): Shape[] {
   if (kind === "horned")
     return all(
-      area(
-        smoothClosed([
-          [60, 24],
-          [78, 36],
-          [82, 56],
-          [60, 76],
-          [38, 56],
-          [42, 36],
-        ]),
-        "brown",
-      ),
+      area(smoothClosed(pts("60,24 78,36 82,56 60,76 38,56 42,36")), "brown"),
       [
         [40, 40, 14, 22],
         [80, 40, 106, 22],
@@ -981,12 +609,7 @@ export function waterFruit(kind: string): Shape[] {
     );
   if (kind === "beaked")
     return all(
-      outline(
-        straight([
-          [60, 94],
-          [60, 10],
-        ]),
-      ),
+      outline(straight(pts("60,94 60,10"))),
       [16, 30, 44, 58].flatMap((y, i) => [
         area(ellipse(60 + (i % 2 ? 9 : -9), y, 7, 6), "brown"),
         outline(
@@ -999,12 +622,7 @@ export function waterFruit(kind: string): Shape[] {
     );
   if (kind === "curved")
     return all(
-      outline(
-        straight([
-          [60, 94],
-          [60, 60],
-        ]),
-      ),
+      outline(straight(pts("60,94 60,60"))),
       [-1, 1].flatMap((s) => [
         area(
           smoothClosed([
@@ -1030,81 +648,26 @@ export function waterFruit(kind: string): Shape[] {
   if (kind === "spiny")
     return all(
       area(ellipse(60, 52, 14, 20), "brown"),
-      outline(
-        straight([
-          [60, 32],
-          [60, 6],
-        ]),
-      ),
-      outline(
-        straight([
-          [50, 68],
-          [34, 86],
-        ]),
-      ),
-      outline(
-        straight([
-          [70, 68],
-          [86, 86],
-        ]),
-      ),
+      outline(straight(pts("60,32 60,6"))),
+      outline(straight(pts("50,68 34,86"))),
+      outline(straight(pts("70,68 86,86"))),
     );
   if (kind === "capsule")
     return all(
-      outline(
-        straight([
-          [20, 94],
-          [40, 60],
-        ]),
-      ),
-      area(
-        smoothClosed([
-          [38, 62],
-          [50, 44],
-          [86, 24],
-          [94, 32],
-          [80, 52],
-          [50, 70],
-        ]),
-        "straw",
-      ),
+      outline(straight(pts("20,94 40,60"))),
+      area(smoothClosed(pts("38,62 50,44 86,24 94,32 80,52 50,70")), "straw"),
       [-20, 0, 20].map((a) => hair(straight([[92, 26], polar(92, 26, 12, a - 40)]))),
     );
   if (kind === "slender-seed")
     return all(
-      outline(
-        straight([
-          [60, 94],
-          [60, 6],
-        ]),
-      ),
-      outline(
-        straight([
-          [60, 60],
-          [96, 46],
-        ]),
-      ),
+      outline(straight(pts("60,94 60,6"))),
+      outline(straight(pts("60,60 96,46"))),
       area(ellipse(67, 46, 3.2, 14), "purple"),
     );
   return all(
-    outline(
-      straight([
-        [60, 94],
-        [60, 6],
-      ]),
-    ),
-    outline(
-      straight([
-        [60, 60],
-        [96, 46],
-      ]),
-    ),
-    outline(
-      straight([
-        [60, 60],
-        [24, 46],
-      ]),
-    ),
+    outline(straight(pts("60,94 60,6"))),
+    outline(straight(pts("60,60 96,46"))),
+    outline(straight(pts("60,60 24,46"))),
   );
 }
 
@@ -1145,12 +708,7 @@ export function tips(kind: string): Shape[] {
 export function holdfast(kind: string): Shape[] {
   const mud = [flat(rectangle(4, 4, 112, 52), "water"), area(rectangle(4, 56, 112, 36), "ground")];
   const shoot: Shape = {
-    ...outline(
-      straight([
-        [60, 56],
-        [60, 8],
-      ]),
-    ),
+    ...outline(straight(pts("60,56 60,8"))),
     width: 2.4,
   };
   if (kind === "roots")
@@ -1187,38 +745,16 @@ export function holdfast(kind: string): Shape[] {
       mud,
       shoot,
       {
-        ...outline(
-          smooth([
-            [8, 72],
-            [60, 66],
-            [112, 74],
-          ]),
-        ),
+        ...outline(smooth(pts("8,72 60,66 112,74"))),
         width: 3.4,
       },
-      outline(
-        straight([
-          [60, 56],
-          [60, 66],
-        ]),
-      ),
-      outline(
-        straight([
-          [96, 71],
-          [98, 14],
-        ]),
-      ),
+      outline(straight(pts("60,56 60,66"))),
+      outline(straight(pts("96,71 98,14"))),
     );
   return all(
     mud,
     {
-      ...outline(
-        smooth([
-          [24, 40],
-          [60, 30],
-          [98, 38],
-        ]),
-      ),
+      ...outline(smooth(pts("24,40 60,30 98,38"))),
       width: 2.4,
     },
     [36, 52, 68, 84].flatMap((x) => [
@@ -1240,35 +776,11 @@ export function holdfast(kind: string): Shape[] {
 
 export function feel(kind: string): Shape[] {
   const fingers = all(
-    area(
-      smoothClosed([
-        [10, 60],
-        [50, 52],
-        [64, 58],
-        [50, 68],
-        [10, 76],
-      ]),
-      "paper",
-    ),
-    area(
-      smoothClosed([
-        [10, 34],
-        [50, 38],
-        [64, 46],
-        [50, 50],
-        [10, 50],
-      ]),
-      "paper",
-    ),
+    area(smoothClosed(pts("10,60 50,52 64,58 50,68 10,76")), "paper"),
+    area(smoothClosed(pts("10,34 50,38 64,46 50,50 10,50")), "paper"),
   );
   const shoot: Shape = {
-    ...outline(
-      smooth([
-        [40, 52],
-        [80, 50],
-        [112, 46],
-      ]),
-    ),
+    ...outline(smooth(pts("40,52 80,50 112,46"))),
     width: 3,
   };
   if (kind === "harsh")
@@ -1314,12 +826,7 @@ export function waterTip(kind: string): Shape[] {
   if (kind === "cut")
     return all(
       pond(),
-      outline(
-        straight([
-          [10, 48],
-          [92, 48],
-        ]),
-      ),
+      outline(straight(pts("10,48 92,48"))),
       [20, 32, 44, 56, 68, 80, 90].flatMap((x) => [
         hair(
           straight([
@@ -1335,122 +842,35 @@ export function waterTip(kind: string): Shape[] {
         ),
       ]),
       {
-        ...outline(
-          straight([
-            [97, 18],
-            [97, 78],
-          ]),
-        ),
+        ...outline(straight(pts("97,18 97,78"))),
         dash: true,
       },
     );
   if (kind === "blunt")
     return all(
       pond(),
-      area(
-        smoothClosed([
-          [4, 30],
-          [80, 30],
-          [104, 40],
-          [104, 56],
-          [80, 66],
-          [4, 66],
-        ]),
-        "green",
-      ),
-      inner(
-        straight([
-          [4, 48],
-          [104, 48],
-        ]),
-      ),
+      area(smoothClosed(pts("4,30 80,30 104,40 104,56 80,66 4,66")), "green"),
+      inner(straight(pts("4,48 104,48"))),
     );
   if (kind === "pointed")
     return all(
       pond(),
-      area(
-        straight(
-          [
-            [4, 30],
-            [60, 32],
-            [112, 48],
-            [60, 64],
-            [4, 66],
-          ],
-          true,
-        ),
-        "green",
-      ),
-      inner(
-        straight([
-          [4, 48],
-          [110, 48],
-        ]),
-      ),
+      area(straight(pts("4,30 60,32 112,48 60,64 4,66"), true), "green"),
+      inner(straight(pts("4,48 110,48"))),
     );
-  if (kind === "needle")
-    return all(
-      pond(),
-      area(
-        straight(
-          [
-            [4, 42],
-            [112, 48],
-            [4, 54],
-          ],
-          true,
-        ),
-        "green",
-      ),
-    );
+  if (kind === "needle") return all(pond(), area(straight(pts("4,42 112,48 4,54"), true), "green"));
   return all(
     pond(),
-    area(
-      straight(
-        [
-          [4, 30],
-          [88, 32],
-          [90, 64],
-          [4, 66],
-        ],
-        true,
-      ),
-      "green",
-    ),
-    outline(
-      straight([
-        [89, 34],
-        [106, 26],
-      ]),
-    ),
-    outline(
-      straight([
-        [90, 48],
-        [112, 48],
-      ]),
-    ),
-    outline(
-      straight([
-        [90, 62],
-        [106, 70],
-      ]),
-    ),
+    area(straight(pts("4,30 88,32 90,64 4,66"), true), "green"),
+    outline(straight(pts("89,34 106,26"))),
+    outline(straight(pts("90,48 112,48"))),
+    outline(straight(pts("90,62 106,70"))),
   );
 }
 
 export function branching(kind: string): Shape[] {
   const main = stalk();
-  if (kind === "seldom")
-    return all(
-      pond(),
-      main,
-      outline(
-        straight([
-          [60, 60],
-          [76, 40],
-        ]),
-      ),
-    );
+  if (kind === "seldom") return all(pond(), main, outline(straight(pts("60,60 76,40"))));
   if (kind === "freely")
     return all(
       pond(),
@@ -1487,24 +907,14 @@ export function branching(kind: string): Shape[] {
         ]),
       ),
     ]),
-    outline(
-      straight([
-        [4, 8],
-        [116, 8],
-      ]),
-    ),
+    outline(straight(pts("4,8 116,8"))),
   );
 }
 
 export function mass(kind: string): Shape[] {
   const lake = [
     flat(rectangle(4, 24, 112, 60), "water"),
-    outline(
-      straight([
-        [4, 24],
-        [116, 24],
-      ]),
-    ),
+    outline(straight(pts("4,24 116,24"))),
     flat(rectangle(4, 84, 112, 8), "ground"),
   ];
   if (kind === "bottom")
@@ -1553,17 +963,7 @@ export function mass(kind: string): Shape[] {
           ]),
         ),
       ),
-      area(
-        smoothClosed([
-          [8, 26],
-          [60, 22],
-          [112, 26],
-          [108, 36],
-          [60, 34],
-          [12, 36],
-        ]),
-        "green",
-      ),
+      area(smoothClosed(pts("8,26 60,22 112,26 108,36 60,34 12,36")), "green"),
     );
   if (kind === "rosettes")
     return all(
@@ -1603,12 +1003,7 @@ export function winterWater(kind: string): Shape[] {
   const lake = [
     flat(rectangle(4, 20, 112, 64), "water"),
     flat(rectangle(4, 12, 112, 8), "white"),
-    outline(
-      straight([
-        [4, 20],
-        [116, 20],
-      ]),
-    ),
+    outline(straight(pts("4,20 116,20"))),
     flat(rectangle(4, 84, 112, 8), "ground"),
   ];
   if (kind === "green")
@@ -1686,24 +1081,9 @@ export function waterStalk(state: string): Shape[] {
 
 /** A broad strap against the light, with its veins. */
 export function waterVeins(state: string): Shape[] {
-  const blade = area(
-    smoothClosed([
-      [60, 92],
-      [38, 70],
-      [36, 34],
-      [60, 6],
-      [84, 34],
-      [82, 70],
-    ]),
-    "green",
-  );
+  const blade = area(smoothClosed(pts("60,92 38,70 36,34 60,6 84,34 82,70")), "green");
   const middle = {
-    ...inner(
-      straight([
-        [60, 90],
-        [60, 10],
-      ]),
-    ),
+    ...inner(straight(pts("60,90 60,10"))),
     width: 1.6,
   };
   if (state === "none") return all(pond(), blade);
@@ -1748,62 +1128,20 @@ export function waterVeins(state: string): Shape[] {
 
 /** What floats, seen from above and from the side. */
 export function floatLeaf(state: string): Shape[] {
-  const surface = all(
-    [flat(rectangle(4, 52, 112, 40), "water")],
-    outline(
-      straight([
-        [4, 52],
-        [116, 52],
-      ]),
-    ),
-  );
+  const surface = all([flat(rectangle(4, 52, 112, 40), "water")], outline(straight(pts("4,52 116,52"))));
   if (state === "oval")
     return all(
       surface,
       area(ellipse(60, 50, 34, 11), "green"),
-      inner(
-        straight([
-          [28, 50],
-          [92, 50],
-        ]),
-      ),
-      outline(
-        smooth([
-          [60, 60],
-          [56, 76],
-          [62, 92],
-        ]),
-      ),
+      inner(straight(pts("28,50 92,50"))),
+      outline(smooth(pts("60,60 56,76 62,92"))),
     );
   if (state === "diamond")
     return all(
       surface,
-      area(
-        straight(
-          [
-            [60, 30],
-            [78, 38],
-            [92, 50],
-            [60, 68],
-            [28, 50],
-            [42, 38],
-          ],
-          true,
-        ),
-        "green",
-      ),
-      inner(
-        straight([
-          [60, 66],
-          [60, 34],
-        ]),
-      ),
-      outline(
-        straight([
-          [60, 68],
-          [60, 92],
-        ]),
-      ),
+      area(straight(pts("60,30 78,38 92,50 60,68 28,50 42,38"), true), "green"),
+      inner(straight(pts("60,66 60,34"))),
+      outline(straight(pts("60,68 60,92"))),
     );
   if (state === "rosette")
     return all(

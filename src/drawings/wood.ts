@@ -1,6 +1,7 @@
 import { drawLeaf } from "./leaf";
 import { earth, fringe, stem } from "./parts";
 import {
+  pts,
   all,
   along,
   area,
@@ -88,102 +89,30 @@ const endBud: Draw = (s) => {
   if (s === "bud")
     return all(
       stem(60, 40, 92, 6, "bark"),
-      area(
-        smoothClosed([
-          [52, 42],
-          [48, 26],
-          [60, 4],
-          [72, 26],
-          [68, 42],
-        ]),
-        "brown",
-      ),
-      inner(
-        smooth([
-          [52, 38],
-          [60, 26],
-          [68, 38],
-        ]),
-      ),
-      inner(
-        smooth([
-          [50, 28],
-          [60, 15],
-          [70, 28],
-        ]),
-      ),
+      area(smoothClosed(pts("52,42 48,26 60,4 72,26 68,42")), "brown"),
+      inner(smooth(pts("52,38 60,26 68,38"))),
+      inner(smooth(pts("50,28 60,15 70,28"))),
       sides,
     );
-  if (s === "thorn")
-    return all(
-      area(
-        straight(
-          [
-            [54, 92],
-            [55, 46],
-            [60, 2],
-            [65, 46],
-            [66, 92],
-          ],
-          true,
-        ),
-        "bark",
-      ),
-      sides,
-    );
+  if (s === "thorn") return all(area(straight(pts("54,92 55,46 60,2 65,46 66,92"), true), "bark"), sides);
   return all(
     stem(60, 34, 92, 6, "bark"),
     area(ellipse(60, 34, 6, 2.6), "straw"),
-    outline(
-      smooth([
-        [60, 34],
-        [57, 26],
-        [52, 24],
-      ]),
-    ),
+    outline(smooth(pts("60,34 57,26 52,24"))),
     sideBud(66, 44, 1, 1.3),
     sides,
   );
 };
 
 const leafScar: Draw = (s) => {
-  const bark = area(
-    straight(
-      [
-        [26, 4],
-        [94, 4],
-        [94, 92],
-        [26, 92],
-      ],
-      true,
-    ),
-    "bark",
-  );
-  const bud = area(
-    smoothClosed([
-      [46, 44],
-      [48, 24],
-      [60, 10],
-      [72, 24],
-      [74, 44],
-      [60, 50],
-    ]),
-    "brown",
-  );
+  const bark = area(straight(pts("26,4 94,4 94,92 26,92"), true), "bark");
+  const bud = area(smoothClosed(pts("46,44 48,24 60,10 72,24 74,44 60,50")), "brown");
   const traces = (spots: Point[]) => spots.map(([x, y]) => flat(circle(x, y, 1.8), "ink"));
   if (s === "line")
     return all(
       bark,
       bud,
-      area(
-        smoothClosed([
-          [36, 52],
-          [60, 60],
-          [84, 52],
-          [60, 64],
-        ]),
-        "straw",
-      ),
+      area(smoothClosed(pts("36,52 60,60 84,52 60,64")), "straw"),
       traces([
         [48, 58],
         [60, 62],
@@ -194,21 +123,7 @@ const leafScar: Draw = (s) => {
     return all(
       bark,
       bud,
-      area(
-        straight(
-          [
-            [38, 54],
-            [82, 54],
-            [80, 64],
-            [70, 74],
-            [60, 76],
-            [50, 74],
-            [40, 64],
-          ],
-          true,
-        ),
-        "straw",
-      ),
+      area(straight(pts("38,54 82,54 80,64 70,74 60,76 50,74 40,64"), true), "straw"),
       traces([
         [48, 62],
         [60, 68],
@@ -219,19 +134,7 @@ const leafScar: Draw = (s) => {
     return all(
       bark,
       bud,
-      area(
-        smoothClosed([
-          [32, 56],
-          [46, 52],
-          [60, 60],
-          [74, 52],
-          [88, 56],
-          [84, 76],
-          [60, 92],
-          [36, 76],
-        ]),
-        "straw",
-      ),
+      area(smoothClosed(pts("32,56 46,52 60,60 74,52 88,56 84,76 60,92 36,76")), "straw"),
       traces([
         [42, 64],
         [52, 74],
@@ -243,23 +146,7 @@ const leafScar: Draw = (s) => {
     );
   return all(
     bark,
-    area(
-      smoothClosed([
-        [46, 8],
-        [32, 32],
-        [36, 62],
-        [60, 76],
-        [84, 62],
-        [88, 32],
-        [74, 8],
-        [78, 34],
-        [74, 54],
-        [60, 62],
-        [46, 54],
-        [42, 34],
-      ]),
-      "straw",
-    ),
+    area(smoothClosed(pts("46,8 32,32 36,62 60,76 84,62 88,32 74,8 78,34 74,54 60,62 46,54 42,34")), "straw"),
     bud,
     traces([
       [36, 44],
@@ -272,40 +159,10 @@ const leafScar: Draw = (s) => {
 
 const twigPith: Draw = (s) => {
   const wood = all(
-    area(
-      straight(
-        [
-          [36, 4],
-          [84, 4],
-          [84, 92],
-          [36, 92],
-        ],
-        true,
-      ),
-      "bark",
-    ),
-    flat(
-      straight(
-        [
-          [42, 4],
-          [78, 4],
-          [78, 92],
-          [42, 92],
-        ],
-        true,
-      ),
-      "straw",
-    ),
+    area(straight(pts("36,4 84,4 84,92 36,92"), true), "bark"),
+    flat(straight(pts("42,4 78,4 78,92 42,92"), true), "straw"),
   );
-  const core = straight(
-    [
-      [50, 4],
-      [70, 4],
-      [70, 92],
-      [50, 92],
-    ],
-    true,
-  );
+  const core = straight(pts("50,4 70,4 70,92 50,92"), true);
   if (s === "white") return all(wood, area(core, "white"));
   if (s === "brown")
     return all(
@@ -314,30 +171,9 @@ const twigPith: Draw = (s) => {
       along([60, 10], [60, 86], 16).map(([x, y], i) => faint(circle(x + (i % 3) * 4 - 4, y, 1.4))),
     );
   if (s === "hollow")
-    return all(
-      wood,
-      area(core, "paper"),
-      area(
-        straight(
-          [
-            [50, 60],
-            [70, 60],
-            [70, 68],
-            [50, 68],
-          ],
-          true,
-        ),
-        "straw",
-      ),
-      [
-        faint(
-          straight([
-            [55, 4],
-            [55, 58],
-          ]),
-        ),
-      ],
-    );
+    return all(wood, area(core, "paper"), area(straight(pts("50,60 70,60 70,68 50,68"), true), "straw"), [
+      faint(straight(pts("55,4 55,58"))),
+    ]);
   return all(
     wood,
     area(core, "paper"),
@@ -376,22 +212,7 @@ const rootSuckers: Draw = (s) => {
           ];
   const root =
     s === "none"
-      ? [
-          outline(
-            smooth([
-              [30, 70],
-              [24, 82],
-              [28, 92],
-            ]),
-          ),
-          outline(
-            smooth([
-              [30, 70],
-              [38, 82],
-              [36, 92],
-            ]),
-          ),
-        ]
+      ? [outline(smooth(pts("30,70 24,82 28,92"))), outline(smooth(pts("30,70 38,82 36,92")))]
       : [
           {
             ...outline(
@@ -542,12 +363,7 @@ const tendrilPlace: Draw = (s) => {
     return all(body, leaf([86, 46]), tendril([68, 57], 1), tendril([66, 60], -1), area(circle(67, 58, 2), "brown"));
   return all(
     body,
-    outline(
-      straight([
-        [65, 58],
-        [92, 40],
-      ]),
-    ),
+    outline(straight(pts("65,58 92,40"))),
     drawLeaf({ shape: "oval", veins: false }, [76, 50], 18, 20),
     drawLeaf({ shape: "oval", veins: false }, [76, 50], 18, 120),
     tendril([92, 40], 0.6),
@@ -594,26 +410,9 @@ export const WOOD: Record<string, Draw> = {
 
 /** A stem whose hairs stand in one line down one side, or cling with hooks. */
 export function specialHair(kind: "line" | "hooked"): Shape[] {
-  const body = all(
-    stem(60, 8, 88, 12, "pale"),
-    faint(
-      straight([
-        [56, 10],
-        [56, 86],
-      ]),
-    ),
-  );
+  const body = all(stem(60, 8, 88, 12, "pale"), faint(straight(pts("56,10 56,86"))));
   if (kind === "line")
-    return all(
-      body,
-      fringe("soft", along([66, 12], [66, 86], 30), 1, "line"),
-      inner(
-        straight([
-          [66, 10],
-          [66, 88],
-        ]),
-      ),
-    );
+    return all(body, fringe("soft", along([66, 12], [66, 86], 30), 1, "line"), inner(straight(pts("66,10 66,88"))));
   return all(
     body,
     along([0, 14], [0, 84], 10).flatMap(([, y]) =>

@@ -1,5 +1,5 @@
 import type { Misleading } from "@/core/drill";
-import { circle, flat, type Lively, liveliness, type Point, type Shape, smoothClosed } from "../shapes";
+import { pts, circle, flat, type Lively, liveliness, type Point, type Shape, smoothClosed } from "../shapes";
 import { closed, line } from "./pen";
 import { drawFoliage, type Foliage, foliageOf } from "./foliage";
 import type { Seen } from "./seen";
@@ -62,13 +62,7 @@ const around = ([x, y]: Point, degrees: number, r: number): Point => [
 function mown(lively: Lively): Shape[] {
   const stubs = Array.from({ length: 9 }, (_, i): Point => [20 + i * 10 + lively(3), 84]);
   return [
-    line(
-      [
-        [4, 84],
-        [116, 84],
-      ],
-      1.2,
-    ),
+    line(pts("4,84 116,84"), 1.2),
     ...stubs.flatMap(([x, y]) => [
       line(
         [
@@ -95,13 +89,7 @@ function mown(lively: Lively): Shape[] {
       ),
     ),
     {
-      ...line(
-        [
-          [4, 62],
-          [116, 62],
-        ],
-        0.7,
-      ),
+      ...line(pts("4,62 116,62"), 0.7),
       dash: true,
     },
   ];
@@ -109,13 +97,7 @@ function mown(lively: Lively): Shape[] {
 
 /** One thin stalk with few small leaves between stones. */
 function starved(lively: Lively): Shape[] {
-  const stones: Point[] = [
-    [18, 86],
-    [36, 88],
-    [84, 87],
-    [102, 86],
-    [70, 90],
-  ];
+  const stones: Point[] = pts("18,86 36,88 84,87 102,86 70,90");
   return [
     line(
       [
@@ -134,12 +116,6 @@ function starved(lively: Lively): Shape[] {
         "ground",
       ),
     ),
-    line(
-      [
-        [4, 92],
-        [116, 92],
-      ],
-      1,
-    ),
+    line(pts("4,92 116,92"), 1),
   ];
 }

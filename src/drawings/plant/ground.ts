@@ -1,4 +1,4 @@
-import { area, circle, ellipse, faint, flat, type Lively, type Point, type Shape, straight } from "../shapes";
+import { pts, area, circle, ellipse, faint, flat, type Lively, type Point, type Shape, straight } from "../shapes";
 import { closed, cut, FIGURE, GROUND, line, placed, tapered, toward } from "./pen";
 
 /** Earth below the ground line, a few strokes in it. */
@@ -170,26 +170,9 @@ export function companion(perCm: number): Companion | null {
 
 function person(x: number, tall: number): Shape[] {
   const u = tall / 100;
-  const body: Point[] = [
-    [-10, -84],
-    [-13, -80],
-    [-16, -46],
-    [-12.5, -45],
-    [-10, -66],
-    [-9, -46],
-    [-8.5, 0],
-    [-2, 0],
-    [-1, -44],
-    [1, -44],
-    [2, 0],
-    [8.5, 0],
-    [9, -46],
-    [10, -66],
-    [12.5, -45],
-    [16, -46],
-    [13, -80],
-    [10, -84],
-  ];
+  const body: Point[] = pts(
+    "-10,-84 -13,-80 -16,-46 -12.5,-45 -10,-66 -9,-46 -8.5,0 -2,0 -1,-44 1,-44 2,0 8.5,0 9,-46 10,-66 12.5,-45 16,-46 13,-80 10,-84",
+  );
   const [cx, cy] = [x, GROUND - 92.5 * u];
   return [
     { ...area(straight(placed(body, [x, GROUND], u, 0), true), "paper"), width: 0.7 },
@@ -199,16 +182,7 @@ function person(x: number, tall: number): Shape[] {
 
 function boot(x: number, tall: number): Shape[] {
   const u = tall / 30;
-  const made: Point[] = [
-    [-6, -30],
-    [6, -30],
-    [6, -12],
-    [16, -6],
-    [17, -2],
-    [17, 0],
-    [-7, 0],
-    [-7, -14],
-  ];
+  const made: Point[] = pts("-6,-30 6,-30 6,-12 16,-6 17,-2 17,0 -7,0 -7,-14");
   return [
     cut(placed(made, [x, GROUND], u, 0), "paper", 0.8),
     {
@@ -233,31 +207,9 @@ function boot(x: number, tall: number): Shape[] {
 /** A hand that stands on the ground, fingers up. */
 function hand(x: number, tall: number): Shape[] {
   const u = tall / 18;
-  const made: Point[] = [
-    [-3, 0],
-    [-3.6, -5],
-    [-6.4, -8],
-    [-7, -10.6],
-    [-5.8, -11],
-    [-4, -8.6],
-    [-4, -15.4],
-    [-3, -16],
-    [-2.1, -15.2],
-    [-2, -11],
-    [-1.7, -17.4],
-    [-0.6, -18],
-    [0.3, -17.3],
-    [0.3, -11],
-    [0.9, -16.6],
-    [1.9, -17],
-    [2.7, -16.2],
-    [2.3, -10.6],
-    [3.1, -13.8],
-    [4, -14],
-    [4.6, -13.2],
-    [3.8, -6],
-    [3, 0],
-  ];
+  const made: Point[] = pts(
+    "-3,0 -3.6,-5 -6.4,-8 -7,-10.6 -5.8,-11 -4,-8.6 -4,-15.4 -3,-16 -2.1,-15.2 -2,-11 -1.7,-17.4 -0.6,-18 0.3,-17.3 0.3,-11 0.9,-16.6 1.9,-17 2.7,-16.2 2.3,-10.6 3.1,-13.8 4,-14 4.6,-13.2 3.8,-6 3,0",
+  );
   return [{ ...area(straight(placed(made, [x, GROUND], u, 0), true), "paper"), width: 0.7 }];
 }
 
