@@ -167,12 +167,13 @@ const spread = (angles: number[], long: number, y = 38): Shape[] =>
   angles.map((a) =>
     area(straight([polar(60, y, 6, a - 20), polar(60, y, long, a), polar(60, y, 6, a + 20)], true), "leaf"),
   );
-const sepalSet: Draw = (s) => {
-  const stalk = stem(60, 40, 94, 1.6);
-  if (s === "spread") return all(stalk, spread([-54, 18, 90, 162, 234], 38), petals("yellow", 28));
-  if (s === "bent-back")
-    return all(
-      stalk,
+
+const sepalSetStalk = stem(60, 40, 94, 1.6);
+const SEPAL_SET_KINDS: Record<string, (s: string) => Shape[]> = {
+  spread: () => all(sepalSetStalk, spread([-54, 18, 90, 162, 234], 38), petals("yellow", 28)),
+  "bent-back": () =>
+    all(
+      sepalSetStalk,
       petals("yellow", 30, 30),
       [-1, 1].flatMap((d) => [
         area(
@@ -185,9 +186,9 @@ const sepalSet: Draw = (s) => {
           "leaf",
         ),
       ]),
-    );
-  if (s === "tube")
-    return all(
+    ),
+  tube: () =>
+    all(
       stem(60, 80, 94, 1.6),
       petals("pink", 26, 22),
       area(straight(pts("50,30 70,30 68,82 52,82"), true), "leaf"),
@@ -199,9 +200,9 @@ const sepalSet: Draw = (s) => {
           ]),
         ),
       ),
-    );
-  if (s === "bladder")
-    return all(
+    ),
+  bladder: () =>
+    all(
       stem(60, 84, 94, 1.6),
       petals("white", 24, 20),
       area(smoothClosed(pts("52,28 68,28 86,52 80,78 60,86 40,78 34,52")), "pale"),
@@ -214,9 +215,11 @@ const sepalSet: Draw = (s) => {
           ]),
         ),
       ),
-    );
-  return all(
-    stalk,
+    ),
+};
+const otherSepalSet = (): Shape[] =>
+  all(
+    sepalSetStalk,
     petals("red", 32),
     [
       [28, 84],
@@ -233,7 +236,10 @@ const sepalSet: Draw = (s) => {
       ),
     ),
   );
-};
+
+function sepalSet(s: string): Shape[] {
+  return (SEPAL_SET_KINDS[s] ?? otherSepalSet)(s);
+}
 
 const onePetal: Record<string, Point[]> = {
   whole: [
@@ -653,7 +659,7 @@ export const FLOWER_DETAIL: Record<string, Draw> = {
 };
 
 /** Two-lipped and iris flowers. */
-export function specialFlower(kind: "lipped" | "iris", tint: Tint): Shape[] {
+export function specialFlower(kind: string, tint: Tint): Shape[] {
   if (kind === "lipped")
     return all(
       area(straight(pts("16,60 40,54 40,76 16,76"), true), "leaf"),

@@ -399,12 +399,12 @@ export const GRASS_DETAIL: Record<string, Draw> = {
   "tuber-place": tuberPlace,
 };
 
-function awnPlace(s: string): Shape[] {
-  const scale = (points: Point[]) => area(smoothClosed(points), "straw");
-  const thick = (points: Point[]) => ({ ...outline(smooth(points)), width: 1.5 });
-  if (s === "tip")
-    return all(
-      scale([
+const awnPlaceScale = (points: Point[]) => area(smoothClosed(points), "straw");
+const awnPlaceThick = (points: Point[]) => ({ ...outline(smooth(points)), width: 1.5 });
+const AWN_PLACE_KINDS: Record<string, (s: string) => Shape[]> = {
+  tip: () =>
+    all(
+      awnPlaceScale([
         [60, 94],
         [48, 74],
         [52, 52],
@@ -412,22 +412,22 @@ function awnPlace(s: string): Shape[] {
         [68, 52],
         [72, 74],
       ]),
-      thick([
+      awnPlaceThick([
         [60, 40],
         [60, 4],
       ]),
-    );
-  if (s === "fork")
-    return all(
+    ),
+  fork: () =>
+    all(
       area(straight(pts("60,94 46,76 48,48 52,30 60,52 68,30 72,48 74,76"), true), "straw"),
-      thick([
+      awnPlaceThick([
         [60, 52],
         [60, 4],
       ]),
-    );
-  if (s === "back")
-    return all(
-      scale([
+    ),
+  back: () =>
+    all(
+      awnPlaceScale([
         [60, 94],
         [48, 74],
         [50, 50],
@@ -435,17 +435,17 @@ function awnPlace(s: string): Shape[] {
         [68, 50],
         [72, 74],
       ]),
-      thick([
+      awnPlaceThick([
         [66, 70],
         [84, 52],
         [86, 40],
         [108, 14],
       ]),
       [inner(smooth(pts("60,90 60,34")))],
-    );
-  if (s === "crown")
-    return all(
-      scale([
+    ),
+  crown: () =>
+    all(
+      awnPlaceScale([
         [60, 94],
         [50, 76],
         [52, 56],
@@ -455,13 +455,15 @@ function awnPlace(s: string): Shape[] {
         [70, 76],
       ]),
       area(straight(pts("54,44 52,32 56,38 60,30 64,38 68,32 66,44"), true), "brown"),
-      thick([
+      awnPlaceThick([
         [60, 36],
         [60, 4],
       ]),
-    );
-  return all(
-    scale([
+    ),
+};
+const otherAwnPlace = (): Shape[] =>
+  all(
+    awnPlaceScale([
       [60, 94],
       [46, 76],
       [46, 56],
@@ -470,12 +472,15 @@ function awnPlace(s: string): Shape[] {
       [72, 60],
       [72, 76],
     ]),
-    thick([
+    awnPlaceThick([
       [50, 50],
       [44, 28],
       [40, 4],
     ]),
   );
+
+function awnPlace(s: string): Shape[] {
+  return (AWN_PLACE_KINDS[s] ?? otherAwnPlace)(s);
 }
 
 function tuberPlace(s: string): Shape[] {
@@ -532,7 +537,7 @@ function tuberPlace(s: string): Shape[] {
 }
 
 /** Heads of reeds, sandburs and umbrella sedges. */
-export function reedHead(kind: "plume" | "burs" | "umbrella"): Shape[] {
+export function reedHead(kind: string): Shape[] {
   const axis = outline(straight(pts("60,94 60,10")));
   if (kind === "plume")
     return all(

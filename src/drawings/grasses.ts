@@ -28,16 +28,19 @@ const spikelet = (x: number, y: number, degrees: number, size = 10, awn = 0): Sh
   ];
 };
 
-export function head(kind: string): Shape[] {
-  if (kind === "plume" || kind === "burs" || kind === "umbrella") return reedHead(kind);
-  const axis = outline(straight(pts("60,94 60,8")));
-  if (kind === "spike")
-    return all(
-      axis,
+const headAxis = outline(straight(pts("60,94 60,8")));
+const headPlume = (kind: string): Shape[] => reedHead(kind);
+const HEAD_KINDS: Record<string, (kind: string) => Shape[]> = {
+  plume: headPlume,
+  burs: headPlume,
+  umbrella: headPlume,
+  spike: () =>
+    all(
+      headAxis,
       [14, 26, 38, 50, 62].flatMap((y, i) => spikelet(60, y + 8, i % 2 ? -62 : -118, 15, 8)),
-    );
-  if (kind === "short-stalks")
-    return all(
+    ),
+  "short-stalks": () =>
+    all(
       {
         ...outline(smooth(pts("56,94 58,50 70,18 92,20"))),
         width: 1.4,
@@ -56,10 +59,10 @@ export function head(kind: string): Shape[] {
         ),
         ...spikelet(x + (i % 2 ? 7 : -6), y - 5, i % 2 ? -35 : -140, 22, 9),
       ]),
-    );
-  if (kind === "cylinder")
-    return all(
-      axis,
+    ),
+  cylinder: () =>
+    all(
+      headAxis,
       area(smoothClosed(pts("53,70 51,40 54,14 60,8 66,14 69,40 67,70 60,74")), "straw"),
       Array.from({ length: 40 }, (_, i) =>
         inner(
@@ -69,10 +72,10 @@ export function head(kind: string): Shape[] {
           ]),
         ),
       ),
-    );
-  if (kind === "narrow")
-    return all(
-      axis,
+    ),
+  narrow: () =>
+    all(
+      headAxis,
       [20, 32, 44, 56, 68].flatMap((y, i) => [
         outline(
           straight([
@@ -83,10 +86,10 @@ export function head(kind: string): Shape[] {
         ...spikelet(60 + (i % 2 ? 8 : -8), y, -90, 13, 6),
         ...spikelet(60 + (i % 2 ? 4 : -4), y + 8, -90, 11),
       ]),
-    );
-  if (kind === "open")
-    return all(
-      axis,
+    ),
+  open: () =>
+    all(
+      headAxis,
       [24, 40, 56, 70].flatMap((y, i) =>
         [-1, 1].flatMap((s) => {
           const end: Point = [60 + s * (18 + i * 7), y - 10 + i * 2];
@@ -104,10 +107,10 @@ export function head(kind: string): Shape[] {
         }),
       ),
       spikelet(60, 14, -90, 10),
-    );
-  if (kind === "lumps")
-    return all(
-      axis,
+    ),
+  lumps: () =>
+    all(
+      headAxis,
       [
         [60, 16, 9],
         [50, 30, 8],
@@ -133,10 +136,10 @@ export function head(kind: string): Shape[] {
         ),
         ...[0, 72, 144, 216, 288].map((a) => inner(straight([[x, y], polar(x, y, r * 0.8, a)]))),
       ]),
-    );
-  if (kind === "fingers")
-    return all(
-      axis,
+    ),
+  fingers: () =>
+    all(
+      headAxis,
       [-58, -78, -98, -122].flatMap((a, i) => {
         const from: Point = [60, 40 - i * 5];
         return [
@@ -144,10 +147,10 @@ export function head(kind: string): Shape[] {
           ...[10, 16, 22, 28, 34].flatMap((r) => spikelet(...polar(from[0], from[1], r, a), a + 24, 7)),
         ];
       }),
-    );
-  if (kind === "tufted")
-    return all(
-      axis,
+    ),
+  tufted: () =>
+    all(
+      headAxis,
       [22, 40, 58, 74].flatMap((y, i) => [
         area(
           smoothClosed([
@@ -162,14 +165,19 @@ export function head(kind: string): Shape[] {
           hair(straight([[60 + (i % 2 ? 8 : -8), y - 4], polar(60 + (i % 2 ? 8 : -8), y - 4, 13, -150 + k * 16)]), 0.6),
         ),
       ]),
-    );
-  return all(
+    ),
+};
+const otherHead = (): Shape[] =>
+  all(
     area(smoothClosed(pts("56,94 57,50 60,4 63,50 64,94")), "green"),
     ...[0, 1, 2, 3, 4, 5].flatMap((i) => [
       inner(straight([[62, 40], polar(62, 40, 14 + (i % 3) * 4, -30 + i * 18)])),
       area(circle(...polar(62, 40, 15 + (i % 3) * 4, -30 + i * 18), 3), "brown"),
     ]),
   );
+
+export function head(kind: string): Shape[] {
+  return (HEAD_KINDS[kind] ?? otherHead)(kind);
 }
 
 export function awns(kind: string): Shape[] {

@@ -103,25 +103,25 @@ export const person = (x: number, y: number): Shape[] => [
   },
 ];
 
-export function plantKind(kind: string): Shape[] {
-  if (kind === "grasslike")
-    return all(
+const PLANT_KIND_KINDS: Record<string, (kind: string) => Shape[]> = {
+  grasslike: () =>
+    all(
       earth(),
       tuft(58, 84, 11, 84, 66),
       inner(straight(pts("60,84 66,14"))),
       inner(straight(pts("66,14 70,22"))),
       inner(straight(pts("66,20 60,26"))),
-    );
-  if (kind === "herb")
-    return all(
+    ),
+  herb: () =>
+    all(
       earth(),
       stem(60, 22, 84, 1.8),
       [72, 56, 42].flatMap((y, i) => drawLeaf({ shape: "egg" }, [60, y], 30, i % 2 ? -60 : 60)),
       area(circle(60, 18, 8), "yellow"),
       drawLeaf({ shape: "egg" }, [60, 78], 26, -72),
-    );
-  if (kind === "climber")
-    return all(
+    ),
+  climber: () =>
+    all(
       earth(),
       outline(rectangle(56, 8, 6, 76)),
       {
@@ -131,9 +131,9 @@ export function plantKind(kind: string): Shape[] {
       drawLeaf({ shape: "heart", veins: false }, [67, 62], 20, 80),
       drawLeaf({ shape: "heart", veins: false }, [51, 50], 20, -80),
       drawLeaf({ shape: "heart", veins: false }, [67, 30], 18, 80),
-    );
-  if (kind === "shrub")
-    return all(
+    ),
+  shrub: () =>
+    all(
       earth(),
       [
         [60, 84, 30, 30],
@@ -162,9 +162,11 @@ export function plantKind(kind: string): Shape[] {
         ),
         width: 2.2,
       })),
-    );
-  if (kind === "tree") return all(earth(), treeShape(60, 84, 30), person(104, 84));
-  return all(
+    ),
+  tree: () => all(earth(), treeShape(60, 84, 30), person(104, 84)),
+};
+const otherPlantKind = (): Shape[] =>
+  all(
     area(rectangle(6, 26, 108, 64), "water"),
     outline(straight(pts("6,26 114,26"))),
     [36, 60, 84].flatMap((x) => [
@@ -191,6 +193,9 @@ export function plantKind(kind: string): Shape[] {
       ]),
     ]),
   );
+
+export function plantKind(kind: string): Shape[] {
+  return (PLANT_KIND_KINDS[kind] ?? otherPlantKind)(kind);
 }
 
 export function clump(kind: string): Shape[] {
@@ -253,21 +258,21 @@ export function clump(kind: string): Shape[] {
   );
 }
 
-export function stance(kind: string): Shape[] {
-  const thick = (points: Point[]): Shape => ({ ...outline(smooth(points)), width: 2.6 });
-  const leaves = (spots: Point[]) =>
-    spots.flatMap(([x, y], i) => drawLeaf({ shape: "oval", veins: false }, [x, y], 13, i % 2 ? 70 : -70));
-  if (kind === "erect")
-    return all(
+const stanceThick = (points: Point[]): Shape => ({ ...outline(smooth(points)), width: 2.6 });
+const stanceLeaves = (spots: Point[]) =>
+  spots.flatMap(([x, y], i) => drawLeaf({ shape: "oval", veins: false }, [x, y], 13, i % 2 ? 70 : -70));
+const STANCE_KINDS: Record<string, (kind: string) => Shape[]> = {
+  erect: () =>
+    all(
       earth(),
       [40, 54, 68, 82].map((x) =>
-        thick([
+        stanceThick([
           [60 + (x - 60) * 0.4, 84],
           [x, 40],
           [x, 10],
         ]),
       ),
-      leaves([
+      stanceLeaves([
         [40, 30],
         [54, 24],
         [68, 34],
@@ -275,63 +280,65 @@ export function stance(kind: string): Shape[] {
         [68, 56],
         [46, 56],
       ]),
-    );
-  if (kind === "arching")
-    return all(
+    ),
+  arching: () =>
+    all(
       earth(),
-      thick([
+      stanceThick([
         [40, 84],
         [50, 30],
         [84, 24],
         [108, 82],
       ]),
-      thick([
+      stanceThick([
         [40, 84],
         [30, 42],
         [10, 60],
       ]),
-      thick([
+      stanceThick([
         [42, 84],
         [60, 46],
         [86, 50],
         [96, 80],
       ]),
-      leaves([
+      stanceLeaves([
         [56, 36],
         [84, 26],
         [72, 46],
         [98, 50],
         [26, 46],
       ]),
-    );
-  if (kind === "trailing")
-    return all(
+    ),
+  trailing: () =>
+    all(
       earth(),
-      thick([
+      stanceThick([
         [20, 84],
         [34, 74],
         [58, 80],
         [84, 74],
         [110, 80],
       ]),
-      thick([
+      stanceThick([
         [20, 84],
         [40, 82],
         [66, 84],
         [96, 83],
       ]),
-      leaves([
+      stanceLeaves([
         [34, 74],
         [52, 78],
         [72, 76],
         [90, 75],
         [104, 78],
       ]),
-    );
-  return all(
+    ),
+};
+const otherStance = (): Shape[] =>
+  all(
     earth(),
     treeShape(62, 84, 28),
-    thick([
+    stanceThick([
       [46, 84],
       [56, 66],
       [66, 56],
@@ -339,22 +346,53 @@ export function stance(kind: string): Shape[] {
       [68, 30],
       [60, 14],
     ]),
-    leaves([
+    stanceLeaves([
       [66, 56],
       [54, 44],
       [68, 30],
       [60, 16],
     ]),
   );
+
+export function stance(kind: string): Shape[] {
+  return (STANCE_KINDS[kind] ?? otherStance)(kind);
 }
 
-export function climbing(kind: string): Shape[] {
-  const post = [area(rectangle(54, 4, 12, 88), "bark"), faint(straight(pts("58,6 58,90")))];
-  const vine = (points: Point[]): Shape => ({ ...outline(smooth(points)), width: 3 });
-  if (kind === "twining")
-    return all(
-      post,
-      vine([
+const climbingPost = [area(rectangle(54, 4, 12, 88), "bark"), faint(straight(pts("58,6 58,90")))];
+const climbingVine = (points: Point[]): Shape => ({ ...outline(smooth(points)), width: 3 });
+const climbingTendril = (kind: string): Shape[] => {
+  const coil =
+    kind === "tendril"
+      ? [outline(smooth(pts("38,50 46,44 50,50 46,54 50,58 56,54 68,52 54,48")))]
+      : [
+          outline(straight(pts("38,50 48,48"))),
+          ...[40, 47, 54].flatMap((y) => [
+            outline(
+              straight([
+                [48, 48],
+                [53, y],
+              ]),
+            ),
+            area(ellipse(54, y, 2.4, 3.2), "brown"),
+          ]),
+        ];
+  return all(
+    climbingPost,
+    climbingVine([
+      [34, 92],
+      [38, 60],
+      [34, 30],
+      [38, 6],
+    ]),
+    coil,
+    drawLeaf({ shape: "egg" }, [34, 30], 24, -70),
+  );
+};
+const CLIMBING_KINDS: Record<string, (kind: string) => Shape[]> = {
+  twining: () =>
+    all(
+      climbingPost,
+      climbingVine([
         [40, 92],
         [52, 82],
         [68, 74],
@@ -365,11 +403,11 @@ export function climbing(kind: string): Shape[] {
         [52, 18],
         [64, 8],
       ]),
-    );
-  if (kind === "leaf-stalk")
-    return all(
-      post,
-      vine([
+    ),
+  "leaf-stalk": () =>
+    all(
+      climbingPost,
+      climbingVine([
         [36, 92],
         [38, 60],
         [34, 30],
@@ -379,39 +417,13 @@ export function climbing(kind: string): Shape[] {
       drawLeaf({ shape: "egg" }, [74, 56], 24, 70),
       outline(smooth(pts("66,60 70,58 74,56"))),
       outline(smooth(pts("35,30 52,24 67,28 65,34 54,31"))),
-    );
-  if (kind === "tendril" || kind === "discs") {
-    const coil =
-      kind === "tendril"
-        ? [outline(smooth(pts("38,50 46,44 50,50 46,54 50,58 56,54 68,52 54,48")))]
-        : [
-            outline(straight(pts("38,50 48,48"))),
-            ...[40, 47, 54].flatMap((y) => [
-              outline(
-                straight([
-                  [48, 48],
-                  [53, y],
-                ]),
-              ),
-              area(ellipse(54, y, 2.4, 3.2), "brown"),
-            ]),
-          ];
-    return all(
-      post,
-      vine([
-        [34, 92],
-        [38, 60],
-        [34, 30],
-        [38, 6],
-      ]),
-      coil,
-      drawLeaf({ shape: "egg" }, [34, 30], 24, -70),
-    );
-  }
-  if (kind === "rootlets")
-    return all(
+    ),
+  tendril: climbingTendril,
+  discs: climbingTendril,
+  rootlets: () =>
+    all(
       area(rectangle(62, 4, 26, 88), "bark"),
-      vine([
+      climbingVine([
         [54, 92],
         [56, 60],
         [54, 30],
@@ -426,10 +438,12 @@ export function climbing(kind: string): Shape[] {
         ),
       ),
       drawLeaf({ shape: "egg", lobes: "shallow" }, [54, 40], 28, -72),
-    );
-  return all(
+    ),
+};
+const otherClimbing = (): Shape[] =>
+  all(
     earth(),
-    vine([
+    climbingVine([
       [10, 80],
       [40, 60],
       [70, 66],
@@ -439,27 +453,30 @@ export function climbing(kind: string): Shape[] {
     drawLeaf({ shape: "arrow" }, [40, 60], 22, -10),
     drawLeaf({ shape: "arrow" }, [74, 65], 22, 10),
   );
+
+export function climbing(kind: string): Shape[] {
+  return (CLIMBING_KINDS[kind] ?? otherClimbing)(kind);
 }
 
-export function root(kind: string): Shape[] {
-  const ground = [outline(straight(pts("8,30 112,30"))), ...stem(60, 6, 30, 2)];
-  const fibre = (x: number, dx: number, depth: number): Shape =>
-    hair(
-      smooth([
-        [x, 30],
-        [x + dx * 0.4, 30 + depth * 0.5],
-        [x + dx, 30 + depth],
-      ]),
-      1,
-    );
-  if (kind === "fibrous")
-    return all(
-      ground,
-      Array.from({ length: 13 }, (_, i) => fibre(60, (i - 6) * 6, 52 - Math.abs(i - 6) * 3)),
-    );
-  if (kind === "taproot")
-    return all(
-      ground,
+const rootGround = [outline(straight(pts("8,30 112,30"))), ...stem(60, 6, 30, 2)];
+const rootFibre = (x: number, dx: number, depth: number): Shape =>
+  hair(
+    smooth([
+      [x, 30],
+      [x + dx * 0.4, 30 + depth * 0.5],
+      [x + dx, 30 + depth],
+    ]),
+    1,
+  );
+const ROOT_KINDS: Record<string, (kind: string) => Shape[]> = {
+  fibrous: () =>
+    all(
+      rootGround,
+      Array.from({ length: 13 }, (_, i) => rootFibre(60, (i - 6) * 6, 52 - Math.abs(i - 6) * 3)),
+    ),
+  taproot: () =>
+    all(
+      rootGround,
       area(smoothClosed(pts("54,30 66,30 64,58 60,92 56,58")), "straw"),
       [42, 54, 66].flatMap((y) => [
         hair(
@@ -475,10 +492,10 @@ export function root(kind: string): Shape[] {
           ]),
         ),
       ]),
-    );
-  if (kind === "rhizome")
-    return all(
-      ground,
+    ),
+  rhizome: () =>
+    all(
+      rootGround,
       area(smoothClosed(pts("8,50 40,44 80,52 112,46 112,54 80,60 40,52 8,58")), "straw"),
       [22, 36, 50, 64, 78, 92].map((x) =>
         inner(
@@ -514,10 +531,10 @@ export function root(kind: string): Shape[] {
         ...outline(straight(pts("60,30 60,50"))),
         width: 2,
       },
-    );
-  if (kind === "creeping")
-    return all(
-      ground,
+    ),
+  creeping: () =>
+    all(
+      rootGround,
       {
         ...outline(smooth(pts("60,30 58,56 30,62 6,56"))),
         width: 2.4,
@@ -543,10 +560,10 @@ export function root(kind: string): Shape[] {
           ]),
         ),
       ]),
-    );
-  if (kind === "tubers")
-    return all(
-      ground,
+    ),
+  tubers: () =>
+    all(
+      rootGround,
       [-26, -10, 8, 26].map((dx) =>
         area(
           smoothClosed([
@@ -558,10 +575,10 @@ export function root(kind: string): Shape[] {
           "straw",
         ),
       ),
-    );
-  if (kind === "woody")
-    return all(
-      ground,
+    ),
+  woody: () =>
+    all(
+      rootGround,
       area(smoothClosed(pts("42,30 78,30 84,44 60,56 36,44")), "bark"),
       [
         [44, 50, 20, 84],
@@ -579,9 +596,11 @@ export function root(kind: string): Shape[] {
         width: 3.4,
       })),
       [50, 70].flatMap((x) => stem(x, 8, 30, 2.4, "bark")),
-    );
-  return all(
-    ground,
+    ),
+};
+const otherRoot = (): Shape[] =>
+  all(
+    rootGround,
     area(smoothClosed(pts("60,32 80,58 72,80 60,84 48,80 40,58")), "white"),
     faint(smooth(pts("60,36 68,58 62,82"))),
     faint(smooth(pts("60,36 50,58 56,82"))),
@@ -594,37 +613,39 @@ export function root(kind: string): Shape[] {
       ),
     ),
   );
+
+export function root(kind: string): Shape[] {
+  return (ROOT_KINDS[kind] ?? otherRoot)(kind);
 }
 
-/** Ground, light and wetness as small scenes. */
-export function ground(kind: string): Shape[] {
-  const hill = area(smoothClosed(pts("6,90 6,60 40,48 80,54 114,46 114,90")), "ground");
-  const grass = (y: number) =>
-    Array.from({ length: 14 }, (_, i) => blade(10 + i * 8, y + (i % 3) * 3, i % 2 ? 3 : -3, 10, 0.8));
-  if (kind === "grassland") return all(hill, grass(70), grass(84));
-  if (kind === "oak-pasture") return all(hill, grass(82), treeShape(34, 66, 16), treeShape(86, 64, 19));
-  if (kind === "woodland")
-    return all(hill, treeShape(20, 82, 19), treeShape(46, 86, 22), treeShape(74, 86, 22), treeShape(100, 82, 19));
-  if (kind === "edge")
-    return all(
-      hill,
-      grass(84),
+const groundHill = area(smoothClosed(pts("6,90 6,60 40,48 80,54 114,46 114,90")), "ground");
+const groundGrass = (y: number) =>
+  Array.from({ length: 14 }, (_, i) => blade(10 + i * 8, y + (i % 3) * 3, i % 2 ? 3 : -3, 10, 0.8));
+const GROUND_KINDS: Record<string, (kind: string) => Shape[]> = {
+  grassland: () => all(groundHill, groundGrass(70), groundGrass(84)),
+  "oak-pasture": () => all(groundHill, groundGrass(82), treeShape(34, 66, 16), treeShape(86, 64, 19)),
+  woodland: () =>
+    all(groundHill, treeShape(20, 82, 19), treeShape(46, 86, 22), treeShape(74, 86, 22), treeShape(100, 82, 19)),
+  edge: () =>
+    all(
+      groundHill,
+      groundGrass(84),
       treeShape(88, 74, 22),
       treeShape(108, 78, 18),
       [14, 30, 46, 62].map((x) => outline(rectangle(x, 62, 2.5, 18))),
       outline(straight(pts("10,68 68,68"))),
       outline(straight(pts("10,74 68,74"))),
-    );
-  if (kind === "riverbank")
-    return all(
-      hill,
+    ),
+  riverbank: () =>
+    all(
+      groundHill,
       area(smoothClosed(pts("6,92 30,76 70,82 114,64 114,92")), "water"),
       [66, 74, 84].map((x, i) => area(ellipse(x, 74 - i * 3, 5, 3), "silver")),
       treeShape(22, 66, 14),
-    );
-  if (kind === "marsh")
-    return all(
-      hill,
+    ),
+  marsh: () =>
+    all(
+      groundHill,
       [
         [30, 72],
         [70, 66],
@@ -640,10 +661,10 @@ export function ground(kind: string): Shape[] {
         ),
         area(ellipse(x, 54, 2.4, 6), "brown"),
       ]),
-    );
-  if (kind === "field")
-    return all(
-      hill,
+    ),
+  field: () =>
+    all(
+      groundHill,
       Array.from({ length: 6 }, (_, i) =>
         faint(
           smooth([
@@ -654,9 +675,9 @@ export function ground(kind: string): Shape[] {
         ),
       ),
       [24, 50, 76, 100].flatMap((x) => tuft(x, 84, 3, 8, 10)),
-    );
-  if (kind === "bluff")
-    return all(
+    ),
+  bluff: () =>
+    all(
       area(straight(pts("6,92 6,30 52,26 64,40 70,60 78,92"), true), "straw"),
       area(rectangle(74, 82, 40, 10), "water"),
       [
@@ -673,9 +694,11 @@ export function ground(kind: string): Shape[] {
           ]),
         ),
       ),
-      grass(30).slice(0, 5),
-    );
-  return all(
+      groundGrass(30).slice(0, 5),
+    ),
+};
+const otherGround = (): Shape[] =>
+  all(
     area(rectangle(6, 42, 108, 50), "water"),
     [52, 64, 76].map((y, i) =>
       inner(
@@ -689,6 +712,10 @@ export function ground(kind: string): Shape[] {
     ),
     area(smoothClosed(pts("6,42 30,30 70,36 114,28 114,42")), "ground"),
   );
+
+/** Ground, light and wetness as small scenes. */
+export function ground(kind: string): Shape[] {
+  return (GROUND_KINDS[kind] ?? otherGround)(kind);
 }
 
 export function light(kind: string): Shape[] {
@@ -840,10 +867,10 @@ export function winter(kind: string): Shape[] {
   );
 }
 
-export function deadStems(kind: string): Shape[] {
-  if (kind === "none") return all(earth(), tuft(60, 84, 4, 18, 9));
-  if (kind === "canes")
-    return all(
+const DEAD_STEMS_KINDS: Record<string, (kind: string) => Shape[]> = {
+  none: () => all(earth(), tuft(60, 84, 4, 18, 9)),
+  canes: () =>
+    all(
       earth(),
       [38, 54, 70, 86].flatMap((x, i) => [
         area(rectangle(x - 3, 12 + i * 4, 6, 72 - i * 4), "straw"),
@@ -856,17 +883,17 @@ export function deadStems(kind: string): Shape[] {
           ),
         ),
       ]),
-    );
-  if (kind === "ribbed")
-    return all(
+    ),
+  ribbed: () =>
+    all(
       earth(),
       stem(60, 34, 84, 4, "straw"),
       inner(straight(pts("58.6,36 58.6,84"))),
       inner(straight(pts("61.4,36 61.4,84"))),
       Array.from({ length: 9 }, (_, i) => outline(straight([[60, 34], polar(60, 34, 28, -165 + i * 19)]))),
-    );
-  if (kind === "woody")
-    return all(
+    ),
+  woody: () =>
+    all(
       earth(),
       [46, 62, 78].flatMap((x) => [
         outline(
@@ -884,9 +911,9 @@ export function deadStems(kind: string): Shape[] {
         ),
         area(circle(x + 10, 30, 3.5), "brown"),
       ]),
-    );
-  if (kind === "straw")
-    return all(
+    ),
+  straw: () =>
+    all(
       earth(),
       Array.from({ length: 9 }, (_, i) => ({
         ...outline(
@@ -899,8 +926,10 @@ export function deadStems(kind: string): Shape[] {
         width: 1.4,
       })),
       flat(ellipse(60, 82, 14, 4), "straw"),
-    );
-  return all(
+    ),
+};
+const otherDeadStems = (): Shape[] =>
+  all(
     earth(),
     bush(60, 84, 28, "dark"),
     Array.from({ length: 7 }, (_, i) => ({
@@ -921,6 +950,9 @@ export function deadStems(kind: string): Shape[] {
       ),
     })),
   );
+
+export function deadStems(kind: string): Shape[] {
+  return (DEAD_STEMS_KINDS[kind] ?? otherDeadStems)(kind);
 }
 
 export { tuft };

@@ -1697,37 +1697,37 @@ function seedLeaves(state: string): Shape[] {
   );
 }
 
-function headBracts(state: string): Shape[] {
-  const rays = Array.from({ length: 11 }, (_, i) =>
-    area(
-      smoothClosed([
-        polar(60, 34, 10, -170 + i * 16),
-        polar(60, 34, 26, -173 + i * 16),
-        polar(60, 34, 30, -170 + i * 16),
-        polar(60, 34, 26, -167 + i * 16),
-      ]),
-      "yellow",
-    ),
-  );
-  const cup = (rows: number) =>
-    Array.from({ length: rows }, (_, r) =>
-      Array.from({ length: 6 }, (_, i) =>
-        area(
-          smoothClosed([
-            [36 + i * 8, 76 - r * 12],
-            [34 + i * 8, 66 - r * 12],
-            [38 + i * 8, 54 - r * 12],
-            [43 + i * 8, 66 - r * 12],
-          ]),
-          "leaf",
-        ),
+const headBractsRays = Array.from({ length: 11 }, (_, i) =>
+  area(
+    smoothClosed([
+      polar(60, 34, 10, -170 + i * 16),
+      polar(60, 34, 26, -173 + i * 16),
+      polar(60, 34, 30, -170 + i * 16),
+      polar(60, 34, 26, -167 + i * 16),
+    ]),
+    "yellow",
+  ),
+);
+const headBractsCup = (rows: number) =>
+  Array.from({ length: rows }, (_, r) =>
+    Array.from({ length: 6 }, (_, i) =>
+      area(
+        smoothClosed([
+          [36 + i * 8, 76 - r * 12],
+          [34 + i * 8, 66 - r * 12],
+          [38 + i * 8, 54 - r * 12],
+          [43 + i * 8, 66 - r * 12],
+        ]),
+        "leaf",
       ),
-    ).flat();
-  const stalk = stem(60, 78, 94, 2.4);
-  if (state === "one-row")
-    return all(
-      rays,
-      stalk,
+    ),
+  ).flat();
+const headBractsStalk = stem(60, 78, 94, 2.4);
+const HEAD_BRACTS_KINDS: Record<string, (state: string) => Shape[]> = {
+  "one-row": () =>
+    all(
+      headBractsRays,
+      headBractsStalk,
       Array.from({ length: 7 }, (_, i) =>
         area(
           straight(
@@ -1743,11 +1743,11 @@ function headBracts(state: string): Shape[] {
           "leaf",
         ),
       ),
-    );
-  if (state === "two-rows")
-    return all(
-      rays,
-      stalk,
+    ),
+  "two-rows": () =>
+    all(
+      headBractsRays,
+      headBractsStalk,
       Array.from({ length: 7 }, (_, i) =>
         area(
           straight(
@@ -1774,34 +1774,39 @@ function headBracts(state: string): Shape[] {
           "pale",
         ),
       ),
-    );
-  if (state === "tiles") return all(rays, stalk, cup(3).reverse());
-  return all(
+    ),
+  tiles: () => all(headBractsRays, headBractsStalk, headBractsCup(3).reverse()),
+};
+const otherHeadBracts = (): Shape[] =>
+  all(
     Array.from({ length: 7 }, (_, i) => area(circle(42 + i * 6, 42 - (i % 2) * 5, 4), "green")),
-    stalk,
+    headBractsStalk,
     area(smoothClosed(pts("32,44 88,44 82,68 60,80 38,68")), "leaf"),
     outline(smooth(pts("32,44 60,52 88,44"))),
   );
+
+function headBracts(state: string): Shape[] {
+  return (HEAD_BRACTS_KINDS[state] ?? otherHeadBracts)(state);
 }
 
-function bractTips(state: string): Shape[] {
-  const bract = (x: number, tint: Tint = "leaf") =>
-    area(
-      straight(
-        [
-          [x - 12, 92],
-          [x - 12, 44],
-          [x, 10],
-          [x + 12, 44],
-          [x + 12, 92],
-        ],
-        true,
-      ),
-      tint,
-    );
-  if (state === "black")
-    return all(
-      [34, 60, 86].map((x) => bract(x)),
+const bractTipsBract = (x: number, tint: Tint = "leaf") =>
+  area(
+    straight(
+      [
+        [x - 12, 92],
+        [x - 12, 44],
+        [x, 10],
+        [x + 12, 44],
+        [x + 12, 92],
+      ],
+      true,
+    ),
+    tint,
+  );
+const BRACT_TIPS_KINDS: Record<string, (state: string) => Shape[]> = {
+  black: () =>
+    all(
+      [34, 60, 86].map((x) => bractTipsBract(x)),
       [34, 60, 86].map((x) =>
         flat(
           straight(
@@ -1815,10 +1820,10 @@ function bractTips(state: string): Shape[] {
           "black",
         ),
       ),
-    );
-  if (state === "black-hair")
-    return all(
-      [34, 60, 86].map((x) => bract(x)),
+    ),
+  "black-hair": () =>
+    all(
+      [34, 60, 86].map((x) => bractTipsBract(x)),
       [34, 60, 86].flatMap((x) =>
         [22, 36, 50, 64, 78].flatMap((y) => [
           {
@@ -1833,10 +1838,10 @@ function bractTips(state: string): Shape[] {
           flat(circle(x + 8, y - 7, 1.7), "black"),
         ]),
       ),
-    );
-  if (state === "papery")
-    return all(
-      [34, 60, 86].map((x) => bract(x, "white")),
+    ),
+  papery: () =>
+    all(
+      [34, 60, 86].map((x) => bractTipsBract(x, "white")),
       [34, 60, 86].map((x) =>
         area(
           straight(
@@ -1852,9 +1857,9 @@ function bractTips(state: string): Shape[] {
           "leaf",
         ),
       ),
-    );
-  if (state === "bent-back")
-    return all(
+    ),
+  "bent-back": () =>
+    all(
       area(smoothClosed(pts("36,16 84,16 80,52 40,52")), "leaf"),
       [-1, 1].flatMap((s) =>
         [0, 1].map((k) => ({
@@ -1869,9 +1874,11 @@ function bractTips(state: string): Shape[] {
         })),
       ),
       stem(60, 52, 94, 3),
-    );
-  return all(
-    [34, 60, 86].map((x) => bract(x)),
+    ),
+};
+const otherBractTips = (): Shape[] =>
+  all(
+    [34, 60, 86].map((x) => bractTipsBract(x)),
     [34, 60, 86].map((x) =>
       faint(
         straight([
@@ -1881,6 +1888,9 @@ function bractTips(state: string): Shape[] {
       ),
     ),
   );
+
+function bractTips(state: string): Shape[] {
+  return (BRACT_TIPS_KINDS[state] ?? otherBractTips)(state);
 }
 
 function pappus(state: string): Shape[] {
@@ -1928,9 +1938,9 @@ function pappus(state: string): Shape[] {
   );
 }
 
-function splitFruit(state: string): Shape[] {
-  if (state === "flat")
-    return all(
+const SPLIT_FRUIT_KINDS: Record<string, (state: string) => Shape[]> = {
+  flat: () =>
+    all(
       area(smoothClosed(pts("60,10 88,28 90,64 60,90 30,64 32,28")), "pale"),
       area(smoothClosed(pts("60,18 78,34 80,60 60,80 40,60 42,34")), "straw"),
       [50, 57, 63, 70].map((x) => ({
@@ -1942,31 +1952,31 @@ function splitFruit(state: string): Shape[] {
         ),
         width: 1.6,
       })),
-    );
-  if (state === "wavy")
-    return all(
+    ),
+  wavy: () =>
+    all(
       area(circle(60, 50, 32), "straw"),
       [36, 48, 60, 72, 84].map((x) => ({
         ...outline(smooth(Array.from({ length: 8 }, (_, i) => [x + (i % 2 ? 3 : -3), 26 + i * 7] as Point))),
         width: 1.4,
       })),
-    );
-  if (state === "needle")
-    return all(
+    ),
+  needle: () =>
+    all(
       outline(straight(pts("60,4 60,16"))),
       area(smoothClosed(pts("57,12 53,60 56,94 59,60")), "black"),
       area(smoothClosed(pts("63,12 67,60 64,94 61,60")), "black"),
-    );
-  if (state === "bristly")
-    return all(
+    ),
+  bristly: () =>
+    all(
       area(smoothClosed(pts("60,16 78,34 78,64 60,82 42,64 42,34")), "straw"),
       Array.from({ length: 18 }, (_, i) => ({
         ...hair(straight([polar(60, 49, 22, i * 20), polar(60, 49, 38, i * 20)])),
         width: 1.4,
       })),
-    );
-  if (state === "corky")
-    return all(
+    ),
+  corky: () =>
+    all(
       area(rectangle(38, 18, 44, 60), "straw"),
       [44, 52, 60, 68, 76].map((x) => area(ellipse(x, 48, 3.6, 28), "pale")),
       [52, 68].map((x) =>
@@ -1977,9 +1987,9 @@ function splitFruit(state: string): Shape[] {
           ]),
         ),
       ),
-    );
-  if (state === "winged")
-    return all(
+    ),
+  winged: () =>
+    all(
       area(smoothClosed(pts("60,14 70,50 60,86 50,50")), "straw"),
       [-1, 1].flatMap((s) => [
         area(
@@ -1999,8 +2009,10 @@ function splitFruit(state: string): Shape[] {
           ]),
         ),
       ]),
-    );
-  return all(
+    ),
+};
+const otherSplitFruit = (): Shape[] =>
+  all(
     area(smoothClosed(pts("60,14 82,34 82,66 60,86 38,66 38,34")), "straw"),
     [44, 52, 60, 68, 76].map((x) => ({
       ...outline(
@@ -2013,6 +2025,9 @@ function splitFruit(state: string): Shape[] {
       width: 2,
     })),
   );
+
+function splitFruit(state: string): Shape[] {
+  return (SPLIT_FRUIT_KINDS[state] ?? otherSplitFruit)(state);
 }
 
 /** Half of a double seed from its back: pale ribs upon the brown ground of the grooves. */

@@ -93,10 +93,10 @@ export function waterPlan(kind: string): Shape[] {
   );
 }
 
-export function waterLeaf(kind: string): Shape[] {
-  if (kind === "strap") return all(pond(), strap(14, 48, 92, 0, 11), inner(straight(pts("16,48 102,48"))));
-  if (kind === "ribbon")
-    return all(
+const WATER_LEAF_KINDS: Record<string, (kind: string) => Shape[]> = {
+  strap: () => all(pond(), strap(14, 48, 92, 0, 11), inner(straight(pts("16,48 102,48")))),
+  ribbon: () =>
+    all(
       pond(),
       area(smoothClosed(pts("10,34 60,28 110,32 114,48 110,64 60,68 10,62")), "green"),
       [38, 48, 58].map((y) =>
@@ -107,9 +107,9 @@ export function waterLeaf(kind: string): Shape[] {
           ]),
         ),
       ),
-    );
-  if (kind === "thread")
-    return all(
+    ),
+  thread: () =>
+    all(
       pond(),
       [30, 48, 66].map((y) => ({
         ...outline(
@@ -122,9 +122,9 @@ export function waterLeaf(kind: string): Shape[] {
         ),
         width: 1.4,
       })),
-    );
-  if (kind === "feather") return all(pond(), feather(16, 48, 92, 0));
-  if (kind === "forked") {
+    ),
+  feather: () => all(pond(), feather(16, 48, 92, 0)),
+  forked: () => {
     const fork = (x: number, y: number, l: number, a: number, depth: number): Shape[] => {
       const end = polar(x, y, l, a);
       return [
@@ -138,9 +138,9 @@ export function waterLeaf(kind: string): Shape[] {
       ];
     };
     return all(pond(), fork(10, 48, 36, 0, 2));
-  }
-  if (kind === "broad")
-    return all(
+  },
+  broad: () =>
+    all(
       pond(),
       area(smoothClosed(pts("20,50 44,20 86,22 106,48 84,74 44,76")), "green"),
       inner(straight(pts("8,52 104,48"))),
@@ -158,8 +158,10 @@ export function waterLeaf(kind: string): Shape[] {
           ]),
         ),
       ]),
-    );
-  return all(
+    ),
+};
+const otherWaterLeaf = (): Shape[] =>
+  all(
     pond(),
     area(smoothClosed(pts("8,42 110,42 114,48 110,54 8,54")), "green"),
     [34, 60, 86].map((x) =>
@@ -171,6 +173,9 @@ export function waterLeaf(kind: string): Shape[] {
       ),
     ),
   );
+
+export function waterLeaf(kind: string): Shape[] {
+  return (WATER_LEAF_KINDS[kind] ?? otherWaterLeaf)(kind);
 }
 
 export function waterEdge(kind: string): Shape[] {
@@ -418,28 +423,28 @@ export function forking(kind: string): Shape[] {
   );
 }
 
-export function bulbils(kind: string): Shape[] {
-  const thread = outline(smooth(pts("10,30 40,40 60,48")));
-  const star = (cx: number, cy: number, r: number) =>
-    area(
-      straight(
-        Array.from({ length: 12 }, (_, i) => polar(cx, cy, i % 2 ? r * 0.45 : r, i * 30 - 90)),
-        true,
-      ),
-      "white",
-    );
-  if (kind === "star") return all(pond(), thread, star(64, 52, 24), star(98, 24, 11));
-  if (kind === "ball") return all(pond(), thread, area(circle(64, 54, 18), "white"), area(circle(96, 30, 9), "white"));
-  if (kind === "tuber")
-    return all(
+const bulbilsThread = outline(smooth(pts("10,30 40,40 60,48")));
+const bulbilsStar = (cx: number, cy: number, r: number) =>
+  area(
+    straight(
+      Array.from({ length: 12 }, (_, i) => polar(cx, cy, i % 2 ? r * 0.45 : r, i * 30 - 90)),
+      true,
+    ),
+    "white",
+  );
+const BULBILS_KINDS: Record<string, (kind: string) => Shape[]> = {
+  star: () => all(pond(), bulbilsThread, bulbilsStar(64, 52, 24), bulbilsStar(98, 24, 11)),
+  ball: () => all(pond(), bulbilsThread, area(circle(64, 54, 18), "white"), area(circle(96, 30, 9), "white")),
+  tuber: () =>
+    all(
       pond(),
-      thread,
+      bulbilsThread,
       outline(smooth(pts("60,48 76,58 88,62"))),
       area(smoothClosed(pts("84,56 100,54 108,66 98,78 86,72")), "straw"),
       inner(straight(pts("90,60 104,66"))),
-    );
-  if (kind === "burr")
-    return all(
+    ),
+  burr: () =>
+    all(
       pond(),
       outline(straight(pts("60,92 60,70"))),
       [64, 50, 36, 22].flatMap((y, i) => [
@@ -466,9 +471,9 @@ export function bulbils(kind: string): Shape[] {
           "brown",
         ),
       ]),
-    );
-  if (kind === "tight")
-    return all(
+    ),
+  tight: () =>
+    all(
       pond(),
       outline(straight(pts("60,92 60,66"))),
       area(smoothClosed(pts("60,70 46,56 46,30 60,12 74,30 74,56")), "dark"),
@@ -481,8 +486,12 @@ export function bulbils(kind: string): Shape[] {
           ]),
         ),
       ),
-    );
-  return all(pond(), thread, outline(straight(pts("60,48 96,60"))));
+    ),
+};
+const otherBulbils = (): Shape[] => all(pond(), bulbilsThread, outline(straight(pts("60,48 96,60"))));
+
+export function bulbils(kind: string): Shape[] {
+  return (BULBILS_KINDS[kind] ?? otherBulbils)(kind);
 }
 
 export function surface(kind: string): Shape[] {
@@ -588,9 +597,9 @@ export function waterFlower(kind: string): Shape[] {
   );
 }
 
-export function waterFruit(kind: string): Shape[] {
-  if (kind === "horned")
-    return all(
+const WATER_FRUIT_KINDS: Record<string, (kind: string) => Shape[]> = {
+  horned: () =>
+    all(
       area(smoothClosed(pts("60,24 78,36 82,56 60,76 38,56 42,36")), "brown"),
       [
         [40, 40, 14, 22],
@@ -606,9 +615,9 @@ export function waterFruit(kind: string): Shape[] {
         ),
         width: 4,
       })),
-    );
-  if (kind === "beaked")
-    return all(
+    ),
+  beaked: () =>
+    all(
       outline(straight(pts("60,94 60,10"))),
       [16, 30, 44, 58].flatMap((y, i) => [
         area(ellipse(60 + (i % 2 ? 9 : -9), y, 7, 6), "brown"),
@@ -619,9 +628,9 @@ export function waterFruit(kind: string): Shape[] {
           ]),
         ),
       ]),
-    );
-  if (kind === "curved")
-    return all(
+    ),
+  curved: () =>
+    all(
       outline(straight(pts("60,94 60,60"))),
       [-1, 1].flatMap((s) => [
         area(
@@ -644,31 +653,36 @@ export function waterFruit(kind: string): Shape[] {
           ),
         ),
       ]),
-    );
-  if (kind === "spiny")
-    return all(
+    ),
+  spiny: () =>
+    all(
       area(ellipse(60, 52, 14, 20), "brown"),
       outline(straight(pts("60,32 60,6"))),
       outline(straight(pts("50,68 34,86"))),
       outline(straight(pts("70,68 86,86"))),
-    );
-  if (kind === "capsule")
-    return all(
+    ),
+  capsule: () =>
+    all(
       outline(straight(pts("20,94 40,60"))),
       area(smoothClosed(pts("38,62 50,44 86,24 94,32 80,52 50,70")), "straw"),
       [-20, 0, 20].map((a) => hair(straight([[92, 26], polar(92, 26, 12, a - 40)]))),
-    );
-  if (kind === "slender-seed")
-    return all(
+    ),
+  "slender-seed": () =>
+    all(
       outline(straight(pts("60,94 60,6"))),
       outline(straight(pts("60,60 96,46"))),
       area(ellipse(67, 46, 3.2, 14), "purple"),
-    );
-  return all(
+    ),
+};
+const otherWaterFruit = (): Shape[] =>
+  all(
     outline(straight(pts("60,94 60,6"))),
     outline(straight(pts("60,60 96,46"))),
     outline(straight(pts("60,60 24,46"))),
   );
+
+export function waterFruit(kind: string): Shape[] {
+  return (WATER_FRUIT_KINDS[kind] ?? otherWaterFruit)(kind);
 }
 
 export function tips(kind: string): Shape[] {
@@ -911,15 +925,15 @@ export function branching(kind: string): Shape[] {
   );
 }
 
-export function mass(kind: string): Shape[] {
-  const lake = [
-    flat(rectangle(4, 24, 112, 60), "water"),
-    outline(straight(pts("4,24 116,24"))),
-    flat(rectangle(4, 84, 112, 8), "ground"),
-  ];
-  if (kind === "bottom")
-    return all(
-      lake,
+const massLake = [
+  flat(rectangle(4, 24, 112, 60), "water"),
+  outline(straight(pts("4,24 116,24"))),
+  flat(rectangle(4, 84, 112, 8), "ground"),
+];
+const MASS_KINDS: Record<string, (kind: string) => Shape[]> = {
+  bottom: () =>
+    all(
+      massLake,
       Array.from({ length: 13 }, (_, i) =>
         outline(
           straight([
@@ -928,10 +942,10 @@ export function mass(kind: string): Shape[] {
           ]),
         ),
       ),
-    );
-  if (kind === "column")
-    return all(
-      lake,
+    ),
+  column: () =>
+    all(
+      massLake,
       [20, 44, 68, 92].map((x) =>
         outline(
           smooth([
@@ -951,10 +965,10 @@ export function mass(kind: string): Shape[] {
           ),
         ),
       ),
-    );
-  if (kind === "mat")
-    return all(
-      lake,
+    ),
+  mat: () =>
+    all(
+      massLake,
       [20, 44, 68, 92].map((x) =>
         outline(
           straight([
@@ -964,10 +978,10 @@ export function mass(kind: string): Shape[] {
         ),
       ),
       area(smoothClosed(pts("8,26 60,22 112,26 108,36 60,34 12,36")), "green"),
-    );
-  if (kind === "rosettes")
-    return all(
-      lake,
+    ),
+  rosettes: () =>
+    all(
+      massLake,
       [26, 60, 94].flatMap((x) => [
         inner(
           straight([
@@ -977,9 +991,11 @@ export function mass(kind: string): Shape[] {
         ),
         area(ellipse(x, 25, 14, 4), "green"),
       ]),
-    );
-  return all(
-    lake,
+    ),
+};
+const otherMass = (): Shape[] =>
+  all(
+    massLake,
     [
       [30, 46],
       [66, 38],
@@ -997,18 +1013,21 @@ export function mass(kind: string): Shape[] {
       ),
     ),
   );
+
+export function mass(kind: string): Shape[] {
+  return (MASS_KINDS[kind] ?? otherMass)(kind);
 }
 
-export function winterWater(kind: string): Shape[] {
-  const lake = [
-    flat(rectangle(4, 20, 112, 64), "water"),
-    flat(rectangle(4, 12, 112, 8), "white"),
-    outline(straight(pts("4,20 116,20"))),
-    flat(rectangle(4, 84, 112, 8), "ground"),
-  ];
-  if (kind === "green")
-    return all(
-      lake,
+const winterWaterLake = [
+  flat(rectangle(4, 20, 112, 64), "water"),
+  flat(rectangle(4, 12, 112, 8), "white"),
+  outline(straight(pts("4,20 116,20"))),
+  flat(rectangle(4, 84, 112, 8), "ground"),
+];
+const WINTER_WATER_KINDS: Record<string, (kind: string) => Shape[]> = {
+  green: () =>
+    all(
+      winterWaterLake,
       [30, 50, 70, 90].flatMap((x) => [
         {
           ...outline(
@@ -1027,15 +1046,15 @@ export function winterWater(kind: string): Shape[] {
           ]),
         ),
       ]),
-    );
-  if (kind === "buds")
-    return all(
-      lake,
+    ),
+  buds: () =>
+    all(
+      winterWaterLake,
       [34, 60, 86].map((x) => area(ellipse(x, 80, 5, 8), "dark")),
-    );
-  if (kind === "young")
-    return all(
-      lake,
+    ),
+  young: () =>
+    all(
+      winterWaterLake,
       [30, 56, 82].flatMap((x) => [
         area(ellipse(x, 82, 5, 4), "brown"),
         outline(
@@ -1051,9 +1070,11 @@ export function winterWater(kind: string): Shape[] {
           ]),
         ),
       ]),
-    );
-  return all(
-    lake,
+    ),
+};
+const otherWinterWater = (): Shape[] =>
+  all(
+    winterWaterLake,
     [30, 60, 90].map((x) => ({
       ...outline(
         smooth([
@@ -1065,6 +1086,9 @@ export function winterWater(kind: string): Shape[] {
       dash: true,
     })),
   );
+
+export function winterWater(kind: string): Shape[] {
+  return (WINTER_WATER_KINDS[kind] ?? otherWinterWater)(kind);
 }
 
 /** A leaf under water and its stalk. */

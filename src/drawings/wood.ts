@@ -241,10 +241,13 @@ const rootSuckers: Draw = (s) => {
   );
 };
 
-const stemWings: Draw = (s) => {
-  const body = stem(60, 4, 92, 6, s === "corky" ? "bark" : "leaf");
-  if (s === "none") return body;
-  if (s === "corky")
+const STEM_WINGS_KINDS: Record<string, (s: string) => Shape[]> = {
+  none: (s) => {
+    const body = stem(60, 4, 92, 6, s === "corky" ? "bark" : "leaf");
+    return body;
+  },
+  corky: (s) => {
+    const body = stem(60, 4, 92, 6, s === "corky" ? "bark" : "leaf");
     return all(
       [-1, 1].map((d) =>
         area(
@@ -271,7 +274,9 @@ const stemWings: Draw = (s) => {
       ),
       body,
     );
-  if (s === "broken")
+  },
+  broken: (s) => {
+    const body = stem(60, 4, 92, 6, s === "corky" ? "bark" : "leaf");
     return all(
       [
         [12, 30],
@@ -294,6 +299,10 @@ const stemWings: Draw = (s) => {
       ),
       body,
     );
+  },
+};
+const otherStemWings = (s: string): Shape[] => {
+  const body = stem(60, 4, 92, 6, s === "corky" ? "bark" : "leaf");
   return all(
     [-1, 1].map((d) =>
       area(
@@ -311,6 +320,10 @@ const stemWings: Draw = (s) => {
     body,
   );
 };
+
+function stemWings(s: string): Shape[] {
+  return (STEM_WINGS_KINDS[s] ?? otherStemWings)(s);
+}
 
 const hairPosture: Draw = (s) => {
   const lean: Record<string, Point> = { standing: [16, 0], down: [9, 12], flat: [2.5, -14], forward: [10, -10] };
