@@ -6,7 +6,7 @@ import { InputError } from "@/core/errors";
 import { STAGES, type Stage } from "@/core/flora";
 import { buildModel, type Model } from "@/core/identify";
 import { seededChance } from "@/core/random";
-import { plateSheet } from "@/drawings/plant/plate-svg";
+import { plateSheet } from "@/drawings/plate/plate-svg";
 import { currentFlora } from "@/flora/load";
 import { numberOption, option, printJson, run } from "./output";
 

@@ -15,7 +15,7 @@ import {
 } from "@/core/identify";
 import { type CompiledFlora, type Stage, STAGES } from "@/core/flora";
 import { NOT_DRAWN } from "@/core/flora";
-import { drawState } from "@/drawings/states";
+import { drawState } from "@/drawings/states/draw-state";
 import type { compileFlora, Dismissed } from "./compile";
 import { pairCheckFaults } from "./pair-checks";
 import { type Problem, readYaml } from "./read-yaml";

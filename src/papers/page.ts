@@ -1,7 +1,7 @@
 import { join } from "node:path";
 import PDFDocument from "pdfkit";
-import type { Shape } from "@/drawings/shapes";
-import { INK, lineWidth, TINTS } from "@/drawings/svg";
+import type { Shape } from "@/drawings/ink/shapes";
+import { INK, lineWidth, TINTS } from "@/drawings/ink/svg";
 
 /** The faces of a printed page. They have every letter of the Latin alphabets, and signs such as “≥”. */
 export const REGULAR = "regular";

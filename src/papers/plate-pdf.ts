@@ -1,8 +1,8 @@
-import type { Figure } from "@/drawings/plant/figure";
+import type { Figure } from "@/drawings/figure/figure";
 import { FIGURE } from "@/drawings/plant/pen";
-import type { Panel } from "@/drawings/plate";
-import { HEIGHT, WIDTH } from "@/drawings/shapes";
-import { INK } from "@/drawings/svg";
+import type { Panel } from "@/drawings/plate/panel";
+import { HEIGHT, WIDTH } from "@/drawings/ink/shapes";
+import { INK } from "@/drawings/ink/svg";
 import { BOLD, drawShape, newPage, REGULAR, SOFT } from "./page";
 
 /** A4, points; the field of one drawing on the page. */

@@ -3,8 +3,8 @@ import type { Model } from "@/core/identify";
 import { afterwardsOf } from "@/drawings/question/afterwards";
 import type { DrawnClue } from "@/drawings/question/clue";
 import { sceneOf } from "@/drawings/question/scene";
-import { HEIGHT, WIDTH } from "@/drawings/shapes";
-import { INK } from "@/drawings/svg";
+import { HEIGHT, WIDTH } from "@/drawings/ink/shapes";
+import { INK } from "@/drawings/ink/svg";
 import { BOLD, drawShape, newPage, REGULAR, SOFT } from "./page";
 
 /** A question on paper. */

@@ -1,4 +1,4 @@
-import { INK } from "@/drawings/svg";
+import { INK } from "@/drawings/ink/svg";
 import { BOLD, newPage, REGULAR, SOFT } from "./page";
 
 /** What stands on a sheet of paper, in the order in which it is read. */

@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
-import { bladeOutline } from "@/drawings/leaf";
-import { drawMeasured } from "@/drawings/measured";
+import { bladeOutline } from "@/drawings/leaf/leaf";
+import { drawMeasured } from "@/drawings/measured/draw-measured";
 import { NOT_DRAWN } from "@/core/flora";
-import { liveliness } from "@/drawings/shapes";
-import { drawState } from "@/drawings/states";
-import { shapesToSvg } from "@/drawings/svg";
+import { liveliness } from "@/drawings/ink/shapes";
+import { drawState } from "@/drawings/states/draw-state";
+import { shapesToSvg } from "@/drawings/ink/svg";
 import { currentFlora } from "@/flora/load";
 
 const flora = currentFlora();

@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { bladeOutline, type Leaf } from "@/drawings/leaf";
-import { handLeaf } from "@/drawings/leaf-detail";
+import { bladeOutline, type Leaf } from "@/drawings/leaf/leaf";
+import { handLeaf } from "@/drawings/leaf/hand";
 import { NOT_DRAWN } from "@/core/flora";
-import { HEIGHT, type Point, polar, type Shape, WIDTH } from "@/drawings/shapes";
-import { drawState } from "@/drawings/states";
+import { HEIGHT, type Point, polar, type Shape, WIDTH } from "@/drawings/ink/shapes";
+import { drawState } from "@/drawings/states/draw-state";
 import { currentFlora } from "@/flora/load";
 
 const flora = currentFlora();

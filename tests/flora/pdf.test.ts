@@ -2,8 +2,8 @@ import { inflateSync } from "node:zlib";
 import { describe, expect, it } from "vitest";
 import { buildModel } from "@/core/identify";
 import { plateToPdf } from "@/papers/plate-pdf";
-import { typicalFigure } from "@/drawings/plant/figure";
-import { plateOf } from "@/drawings/plate";
+import { typicalFigure } from "@/drawings/figure/figure";
+import { plateOf } from "@/drawings/plate/plate";
 import { currentFlora } from "@/flora/load";
 
 const model = buildModel(currentFlora());

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { STAGES } from "@/core/flora";
 import { buildModel, usualState } from "@/core/identify";
-import { plateOf, smallPlate } from "@/drawings/plate";
+import { plateOf } from "@/drawings/plate/plate";
+import { smallPlate } from "@/drawings/plate/small-plate";
 import { currentFlora } from "@/flora/load";
 
 const model = buildModel(currentFlora());

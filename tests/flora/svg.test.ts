@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { STAGES } from "@/core/flora";
 import { buildModel, usualState } from "@/core/identify";
-import { plateOf } from "@/drawings/plate";
-import { area, circle, inner, joinLines, type Shape, straight, WIDTH } from "@/drawings/shapes";
-import { drawState } from "@/drawings/states";
-import { escapeXml, rowToSvg, shapesToSvg } from "@/drawings/svg";
-import { plateSheet } from "@/drawings/plant/plate-svg";
+import { plateOf } from "@/drawings/plate/plate";
+import { area, circle, inner, joinLines, type Shape, straight, WIDTH } from "@/drawings/ink/shapes";
+import { drawState } from "@/drawings/states/draw-state";
+import { escapeXml, rowToSvg, shapesToSvg } from "@/drawings/ink/svg";
+import { plateSheet } from "@/drawings/plate/plate-svg";
 import { currentFlora } from "@/flora/load";
 
 const model = buildModel(currentFlora());

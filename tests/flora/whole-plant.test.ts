@@ -4,12 +4,12 @@ import { drawIndividual, type Individual, subjectsOf } from "@/core/drill";
 import { buildModel } from "@/core/identify";
 import { seededChance } from "@/core/random";
 import { drawFoliage, foliageOf } from "@/drawings/plant/foliage";
-import { drawPlant, type Figure, typicalFigure } from "@/drawings/plant/figure";
-import { angleAt, measuredLeaf } from "@/drawings/plant/measured-leaf";
+import { drawPlant, type Figure, typicalFigure } from "@/drawings/figure/figure";
+import { angleAt, measuredLeaf } from "@/drawings/figure/measured-leaf";
 import { FIGURE, GROUND } from "@/drawings/plant/pen";
 import { individualPlant } from "@/drawings/plant/seen";
-import { sideBySide } from "@/drawings/plant/side-by-side";
-import { liveliness, type Shape } from "@/drawings/shapes";
+import { sideBySide } from "@/drawings/figure/side-by-side";
+import { liveliness, type Shape } from "@/drawings/ink/shapes";
 import { currentFlora } from "@/flora/load";
 
 const model = buildModel(currentFlora());

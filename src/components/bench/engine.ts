@@ -1,5 +1,5 @@
 import { itemAt } from "@/core/items";
-import { type Figure, typicalFigure } from "@/drawings/plant/figure";
+import { type Figure, typicalFigure } from "@/drawings/figure/figure";
 import { type Character, readCompiledFlora, type Status } from "@/core/flora";
 import {
   askableCharacters,

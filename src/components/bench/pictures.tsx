@@ -1,13 +1,13 @@
 "use client";
 import { memo } from "react";
 import type { Stage } from "@/core/flora";
-import { cluster } from "@/drawings/flowers";
-import { winter } from "@/drawings/habits";
-import { drawMeasured } from "@/drawings/measured";
-import { compoundLeaf } from "@/drawings/parts";
-import { Drawing } from "@/drawings/render";
-import type { Shape } from "@/drawings/shapes";
-import { drawState } from "@/drawings/states";
+import { cluster } from "@/drawings/flower/cluster";
+import { winter } from "@/drawings/habit/winter";
+import { drawMeasured } from "@/drawings/measured/draw-measured";
+import { compoundLeaf } from "@/drawings/leaf/compound";
+import { Drawing } from "@/drawings/ink/render";
+import type { Shape } from "@/drawings/ink/shapes";
+import { drawState } from "@/drawings/states/draw-state";
 
 const STAGES: Record<Stage, () => Shape[]> = {
   seedling: () => drawState("first-order", "opposite") ?? [],

@@ -3,7 +3,7 @@
 import { Button } from "../ui/button";
 import { itemAt } from "@/core/items";
 import Link from "next/link";
-import { FigureDrawing } from "@/drawings/plant/figure-drawing";
+import { FigureDrawing } from "@/drawings/figure/figure-drawing";
 import { NOT_DRAWN } from "@/core/flora";
 import { StatusMark } from "../verdict/marks";
 import type { Parted, Side } from "./engine";

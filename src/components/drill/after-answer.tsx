@@ -1,7 +1,7 @@
 "use client";
-import { FigureDrawing } from "@/drawings/plant/figure-drawing";
+import { FigureDrawing } from "@/drawings/figure/figure-drawing";
 import type { Afterwards, DecidingPair } from "@/drawings/question/afterwards";
-import { Drawing } from "@/drawings/render";
+import { Drawing } from "@/drawings/ink/render";
 import { itemAt } from "@/core/items";
 import { Button } from "../ui/button";
 import { Notice } from "../ui/notice";

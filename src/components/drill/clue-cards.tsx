@@ -1,5 +1,5 @@
 import type { DrawnClue } from "@/drawings/question/clue";
-import { Drawing } from "@/drawings/render";
+import { Drawing } from "@/drawings/ink/render";
 
 /** The parts of a plant that are shown so far, each drawn, the newest first in the eye. */
 export function ClueCards({ clues, isGrowing }: { clues: DrawnClue[]; isGrowing: boolean }) {

@@ -2,8 +2,8 @@
 import { useMemo, useState } from "react";
 import { type Mark, type Marks, measure, type Point } from "@/core/measure";
 import { FIGURE } from "@/drawings/plant/pen";
-import type { Shape } from "@/drawings/shapes";
-import { pathsOf } from "@/drawings/svg";
+import type { Shape } from "@/drawings/ink/shapes";
+import { pathsOf } from "@/drawings/ink/svg";
 import { MeasureCanvas } from "../measure/measure-canvas";
 import { emptyMarks, openSheet, type Sheet } from "../measure/marks-state";
 import { Button } from "../ui/button";

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { type Act, ACTS, type Given, outcomeOf } from "@/core/drill";
-import { FigureDrawing } from "@/drawings/plant/figure-drawing";
+import { FigureDrawing } from "@/drawings/figure/figure-drawing";
 import type { Scene } from "@/drawings/question/scene";
 import { Button } from "../ui/button";
 import { WHEN } from "../words/stages";

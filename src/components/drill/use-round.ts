@@ -58,15 +58,19 @@ export function useRound(
     try {
       const seen = await maker.answer(posed.scene.question, given);
       act({ type: "answered", after: seen, given });
-      await keep(posed, given, seen.outcome, seconds, round.setId, learner);
+      // The next question does not wait until this answer is stored.
+      keep(posed, given, seen.outcome, seconds, round.setId, learner).catch((error) => setFault(notStored(error)));
     } catch (error) {
-      setFault(`The answer could not be stored on this device: ${String((error as Error).message ?? error)}`);
+      setFault(String((error as Error).message ?? error));
     } finally {
       answering.current = false;
     }
   };
   return { round, fault, clue: () => act({ type: "clue" }), answer, next: () => act({ type: "next" }) };
 }
+
+const notStored = (error: unknown): string =>
+  `The answer could not be stored on this device: ${String((error as Error).message ?? error)}`;
 
 async function nextAskable(
   maker: Remote<DrillEngine>,

@@ -3,10 +3,10 @@
 import { itemAt, firstOf } from "@/core/items";
 import { type Stage, STAGES } from "@/core/flora";
 import { describeScore, type Model, plainName, recordingOf, twinsOf, usuallySeen, usualState } from "@/core/identify";
-import { plateOf } from "@/drawings/plate";
-import { typicalFigure } from "@/drawings/plant/figure";
-import { Drawing } from "@/drawings/render";
-import { drawState } from "@/drawings/states";
+import { plateOf } from "@/drawings/plate/plate";
+import { typicalFigure } from "@/drawings/figure/figure";
+import { Drawing } from "@/drawings/ink/render";
+import { drawState } from "@/drawings/states/draw-state";
 import type { BenchPack } from "@/contracts/bench-pack";
 import { STAGE_WORDS } from "../words/stages";
 import { ControlFacts } from "../flora/control-facts";

@@ -1,7 +1,7 @@
 import type { Stage } from "@/core/flora";
 import { decidingChecks, type Model } from "@/core/identify";
-import { FigureDrawing } from "@/drawings/plant/figure-drawing";
-import { sideBySide } from "@/drawings/plant/side-by-side";
+import { FigureDrawing } from "@/drawings/figure/figure-drawing";
+import { sideBySide } from "@/drawings/figure/side-by-side";
 
 const CALLED_OUT = 4;
 

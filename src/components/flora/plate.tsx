@@ -1,7 +1,7 @@
-import type { Panel } from "@/drawings/plate";
-import type { Figure } from "@/drawings/plant/figure";
-import { FigureDrawing } from "@/drawings/plant/figure-drawing";
-import { Drawing } from "@/drawings/render";
+import type { Panel } from "@/drawings/plate/panel";
+import type { Figure } from "@/drawings/figure/figure";
+import { FigureDrawing } from "@/drawings/figure/figure-drawing";
+import { Drawing } from "@/drawings/ink/render";
 
 /** A plate like a herbarium sheet: the whole plant, and its details around it; what the flora does not say stays blank. */
 export function Plate({ figure, panels, name }: { figure: Figure; panels: Panel[]; name: string }) {

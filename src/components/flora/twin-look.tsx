@@ -1,7 +1,7 @@
 import type { Stage } from "@/core/flora";
 import { type Model, namedStates } from "@/core/identify";
-import { Drawing } from "@/drawings/render";
-import { drawState } from "@/drawings/states";
+import { Drawing } from "@/drawings/ink/render";
+import { drawState } from "@/drawings/states/draw-state";
 
 /** What one of several plants shows of a part, each state that the words name drawn; framed where it stands apart from the others. */
 export function TwinLook({

@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
-import { Drawing } from "@/drawings/render";
-import { drawState } from "@/drawings/states";
+import { Drawing } from "@/drawings/ink/render";
+import { drawState } from "@/drawings/states/draw-state";
 
 /** The cover of the notebook: what one sees before signing in. */
 export function Cover({ title, children, aside }: { title: string; children: ReactNode; aside?: ReactNode }) {

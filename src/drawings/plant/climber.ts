@@ -1,9 +1,10 @@
-import type { Lively, Point, Shape } from "../shapes";
+import type { Lively, Point, Shape } from "../ink/shapes";
 import { foliageOf, unrecordedLeaf } from "./foliage";
-import { inAxils, onTop, type Stand, stemTint, stemWidth } from "./herb";
-import { along, GROUND, line, MIDDLE, tapered, toward } from "./pen";
+import { inAxils, onTop } from "./in-flower";
+import { GROUND, MIDDLE, along, toward, tapered, line } from "./pen";
 import type { Seen } from "./seen";
 import type { Size } from "./size";
+import { type Stand, stemWidth, stemTint } from "./stand";
 import { leavesAlong, stemAlong } from "./stems";
 
 /** A vine on what it climbs by the means that is recorded; a post where it winds, a trunk where it clings, a twig where it holds on. */

@@ -1,6 +1,6 @@
-import { bladeOutline, type Leaf } from "../leaf";
-import { type Lively, type Point, type Shape, straight, type Tint } from "../shapes";
-import { closed, cut, line, nerve, placed, tapered, toward, vein } from "./pen";
+import { type Tint, type Point, type Lively, type Shape, straight } from "../ink/shapes";
+import { type Leaf, bladeOutline } from "../leaf/leaf";
+import { toward, tapered, line, placed, cut, nerve, vein, closed } from "./pen";
 import type { Seen } from "./seen";
 
 /** How the leaves of one plant are built; lengths in shares of the blade. */
@@ -22,8 +22,11 @@ export interface Foliage {
 }
 
 const FEWEST_LOBES = 3;
+
 const STALKS: Record<string, number> = { none: 0, short: 0.12, long: 0.6 };
+
 const LEAFLETS: Record<string, number> = { three: 3, palmate: 5, pinnate: 9 };
+
 /** A blade is made this long, so that teeth have their size; then it is scaled. */
 const MADE = 60;
 
@@ -32,29 +35,39 @@ export function foliageOf(seen: Seen): Foliage | null {
   const shape = seen.state("leaf-shape") ?? (seen.state("lobe-plan") === "fan" ? "round" : null);
   const kind = seen.state("leaf-kind") ?? "simple";
   if (kind === "none" || (!shape && kind !== "ferny")) return null;
-  const base = seen.state("leaf-base");
   const ratio = seen.value("leaf-ratio");
-  const stalkRatio = seen.value("stalk-ratio");
-  const isEared = shape === "heart" || shape === "kidney" || shape === "arrow";
   return {
     kind,
-    leaf: {
-      shape: (shape ?? "egg") as Leaf["shape"],
-      edge: (seen.state("leaf-edge") ?? "smooth") as Leaf["edge"],
-      lobes: (seen.state("leaf-lobes") ?? "none") as Leaf["lobes"],
-      base: base && base !== "joined" && !(isEared && base !== "ears") ? (base as Leaf["base"]) : undefined,
-      tip: (seen.state("leaf-tip") ?? undefined) as Leaf["tip"],
-    },
+    leaf: bladeOf(seen, shape ?? "egg"),
     lobePlan: seen.state("lobe-plan") === "fan" ? "fan" : "feather",
     leaflets: Math.min(23, Math.round(seen.value("leaflets") ?? LEAFLETS[kind] ?? 1)),
     longMiddle: seen.state("middle-stalk") === "longer",
     width: ratio ? 1 / ratio : null,
-    stalk: stalkRatio ?? STALKS[seen.state("leaf-stalk") ?? "short"] ?? 0.12,
+    stalk: stalkOf(seen),
     lobes: Math.min(9, Math.max(3, Math.round(seen.value("lobe-count") ?? FEWEST_LOBES))),
     tint: tintOf(seen.state("tone")),
     threads: ["thread", "narrow"].includes(seen.state("last-parts") ?? ""),
   };
 }
+
+/** Outlines that have lobes below the stalk's foot of themselves. */
+const EARED = ["heart", "kidney", "arrow"];
+
+function bladeOf(seen: Seen, shape: string): Leaf {
+  const base = seen.state("leaf-base");
+  const isOwn = base !== null && base !== "joined" && !(EARED.includes(shape) && base !== "ears");
+  return {
+    shape: shape as Leaf["shape"],
+    edge: (seen.state("leaf-edge") ?? "smooth") as Leaf["edge"],
+    lobes: (seen.state("leaf-lobes") ?? "none") as Leaf["lobes"],
+    base: isOwn ? (base as Leaf["base"]) : undefined,
+    tip: (seen.state("leaf-tip") ?? undefined) as Leaf["tip"],
+  };
+}
+
+/** As measured, else as said in words, in shares of the blade. */
+const stalkOf = (seen: Seen): number =>
+  seen.value("stalk-ratio") ?? STALKS[seen.state("leaf-stalk") ?? "short"] ?? 0.12;
 
 const tintOf = (tone: string | null): Tint =>
   tone === "dark" ? "dark" : tone === "blue-grey" ? "bluegrey" : tone === "yellow-green" ? "yellowgreen" : "leaf";
@@ -89,61 +102,50 @@ function bladeAt(foliage: Foliage, foot: Point, length: number, degrees: number,
   return simple(foliage, foot, length, degrees);
 }
 
+/** Veins are drawn on a blade of at least this length, its middle nerve from less on. */
+const LEAST = { nerve: 12, veins: 22 };
+
+const MIDDLE_NERVE: Point[] = [
+  [0, 0],
+  [0, -MADE * 0.94],
+];
+
 /** One blade or leaflet, with its veins where it is large enough to show them. */
-function simple(
-  { leaf, lobePlan, width, tint, lobes }: Foliage,
-  foot: Point,
-  length: number,
-  degrees: number,
-): Shape[] {
-  const cutBlade = leaf.lobes && leaf.lobes !== "none";
-  const made =
-    cutBlade && lobePlan === "fan"
-      ? fanOutline(leaf, lobes)
-      : cutBlade && leaf.lobes !== "shreds"
-        ? cutOutline(leaf, width)
-        : widened(bladeOutline(leaf, [0, 0], MADE), width);
-  const scale = length / MADE;
-  const points = placed(made, foot, scale, degrees);
-  const shapes = [cut(points, tint, length > 26 ? 0.9 : length > 9 ? 0.55 : 0.25)];
-  if (length < 12) return shapes;
-  shapes.push(
-    nerve(
-      placed(
-        [
-          [0, 0],
-          [0, -MADE * 0.94],
-        ],
-        foot,
-        scale,
-        degrees,
-      ),
-    ),
-  );
-  if (length < 22) return shapes;
-  if (cutBlade && lobePlan === "fan")
-    for (const side of [-62, -34, 34, 62])
-      shapes.push(nerve(placed([[0, 0], toward([0, 0], side, MADE * 0.62)], foot, scale, degrees)));
-  else
-    for (const u of [0.16, 0.3, 0.44, 0.58, 0.72])
-      for (const side of [-1, 1]) {
-        const reach = Math.min(widthAt(made, u), widthAt(made, u + 0.1)) * 0.8;
-        shapes.push(
-          vein(
-            placed(
-              [
-                [0, -MADE * u],
-                [side * reach, -MADE * (u + 0.1)],
-              ],
-              foot,
-              scale,
-              degrees,
-            ),
-          ),
-        );
-      }
-  return shapes;
+function simple(foliage: Foliage, foot: Point, length: number, degrees: number): Shape[] {
+  const { made, isFan } = outlineOf(foliage);
+  const put = (points: Point[]): Point[] => placed(points, foot, length / MADE, degrees);
+  return [
+    cut(put(made), foliage.tint, length > 26 ? 0.9 : length > 9 ? 0.55 : 0.25),
+    ...(length < LEAST.nerve ? [] : [nerve(put(MIDDLE_NERVE))]),
+    ...(length < LEAST.veins ? [] : isFan ? fanNerves(put) : sideVeins(made, put)),
+  ];
 }
+
+/** The outline of a blade, made upright and `MADE` long. */
+function outlineOf({ leaf, lobePlan, width, lobes }: Foliage): { made: Point[]; isFan: boolean } {
+  const isCut = leaf.lobes !== undefined && leaf.lobes !== "none";
+  const isFan = isCut && lobePlan === "fan";
+  if (isFan) return { made: fanOutline(leaf, lobes), isFan };
+  if (isCut && leaf.lobes !== "shreds") return { made: cutOutline(leaf, width), isFan };
+  return { made: widened(bladeOutline(leaf, [0, 0], MADE), width), isFan };
+}
+
+type Put = (points: Point[]) => Point[];
+
+const fanNerves = (put: Put): Shape[] =>
+  [-62, -34, 34, 62].map((side) => nerve(put([[0, 0], toward([0, 0], side, MADE * 0.62)])));
+
+const sideVeins = (made: Point[], put: Put): Shape[] =>
+  [0.16, 0.3, 0.44, 0.58, 0.72].flatMap((u) =>
+    [-1, 1].map((side) => {
+      const reach = Math.min(widthAt(made, u), widthAt(made, u + 0.1)) * 0.8;
+      const ends: Point[] = [
+        [0, -MADE * u],
+        [side * reach, -MADE * (u + 0.1)],
+      ];
+      return vein(put(ends));
+    }),
+  );
 
 /** Half the width of an outline at a share of its length. */
 function widthAt(points: readonly Point[], u: number): number {

@@ -1,9 +1,9 @@
-import type { Lively, Point, Shape, Tint } from "../shapes";
-import { grassHead } from "./flowering";
-import type { Stand } from "./herb";
-import { along, GROUND, line, MIDDLE, tapered, toward } from "./pen";
+import type { Tint, Lively, Point, Shape } from "../ink/shapes";
+import { grassHead } from "./grass-head";
+import { MIDDLE, GROUND, tapered, toward, along, line } from "./pen";
 import type { Seen } from "./seen";
 import type { Size } from "./size";
+import type { Stand } from "./stand";
 
 const SHOOTS: Record<string, number> = {
   single: 2,
@@ -13,6 +13,7 @@ const SHOOTS: Record<string, number> = {
   runners: 6,
   "big-clump": 24,
 };
+
 const HEAD_TINTS: Record<string, Tint> = {
   green: "green",
   purple: "purple",

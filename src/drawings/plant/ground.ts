@@ -1,5 +1,5 @@
-import { pts, area, circle, ellipse, faint, flat, type Lively, type Point, type Shape, straight } from "../shapes";
-import { closed, cut, FIGURE, GROUND, line, placed, tapered, toward } from "./pen";
+import { type Lively, type Shape, straight, flat, faint, type Point, pts, area, circle } from "../ink/shapes";
+import { FIGURE, GROUND, placed, cut, closed } from "./pen";
 
 /** Earth below the ground line, a few strokes in it. */
 export function earthBelow(lively: Lively): Shape[] {
@@ -72,78 +72,6 @@ export function waterBody(surface: number): Shape[] {
   ];
 }
 
-/** What stands in the earth, by the kind of root that is recorded. `reach` in the field's units. */
-export function roots(kind: string | null, foot: Point, reach: number, lively: Lively): Shape[] {
-  const deep = Math.min(70, Math.max(14, reach));
-  const strand = (from: Point, degrees: number, length: number, width: number) =>
-    line([from, toward(from, degrees + lively(8), length * 0.5), toward(from, degrees + lively(14), length)], width);
-  if (kind === "taproot" || kind === "chambered")
-    return [
-      tapered(
-        [foot, [foot[0] + lively(3), foot[1] + deep * 0.5], [foot[0] + lively(6), foot[1] + deep]],
-        kind === "chambered" ? 14 : 8,
-        1.4,
-        "straw",
-      ),
-      ...[0.25, 0.45, 0.62].flatMap((u) =>
-        [-1, 1].map((side) => strand([foot[0], foot[1] + deep * u], 180 - side * 58, deep * 0.4, 0.7)),
-      ),
-    ];
-  if (kind === "rhizome" || kind === "creeping") {
-    const level = foot[1] + 16;
-    const run: Point[] = [foot, [foot[0] + 22, level], [foot[0] + 66, level + lively(3)], [foot[0] + 104, level - 4]];
-    const back: Point[] = [foot, [foot[0] - 20, level + 2], [foot[0] - 52, level + lively(3)]];
-    const shoot: Point = [foot[0] + 104, level - 4];
-    return [
-      tapered(run, 4.4, 2.6, "straw"),
-      tapered(back, 4, 2, "straw"),
-      tapered([shoot, [shoot[0] + 4, GROUND - 8]], 2.6, 1.2, "leaf"),
-      ...[24, 44, 64, 84].flatMap((x) => [
-        strand([foot[0] + x, level], 172, 15, 0.6),
-        strand([foot[0] - x * 0.5, level], 188, 13, 0.6),
-      ]),
-    ];
-  }
-  if (kind === "tubers")
-    return [
-      ...[150, 178, 206].map((a) => strand(foot, a, deep * 0.7, 0.8)),
-      ...[152, 184, 210].map((a) => {
-        const [x, y] = toward(foot, a, deep * 0.72);
-        return { ...area(ellipse(x, y, 7, 5.4), "straw"), width: 0.9 };
-      }),
-    ];
-  if (kind === "bulb")
-    return [
-      closed(
-        placed(
-          [
-            [0, 0],
-            [9, 12],
-            [7, 22],
-            [0, 25],
-            [-7, 22],
-            [-9, 12],
-          ],
-          foot,
-          1,
-          0,
-        ),
-        "straw",
-        1,
-      ),
-      ...[160, 176, 190, 202].map((a) => strand([foot[0], foot[1] + 24], a, 16, 0.6)),
-    ];
-  if (kind === "woody")
-    return [
-      ...[118, 146, 178, 212, 240].map((a) =>
-        tapered([foot, toward(foot, a + lively(6), deep * 0.55), toward(foot, a + lively(14), deep)], 5, 1, "bark"),
-      ),
-    ];
-  if (kind === "fibrous")
-    return Array.from({ length: 13 }, (_, i) => strand(foot, 112 + i * 11, deep * (0.55 + 0.06 * (i % 4)), 0.6));
-  return [];
-}
-
 /** What stands beside the plant, so that its size is seen. */
 export interface Companion {
   shapes: Shape[];
@@ -151,7 +79,9 @@ export interface Companion {
 }
 
 const PERSON_CM = 175;
+
 const BOOT_CM = 30;
+
 const HAND_CM = 18;
 
 /**

@@ -1,21 +1,24 @@
 import {
-  area,
-  faint,
-  inner,
-  outline,
   type Point,
+  type Tint,
   type Shape,
+  area,
   smooth,
+  outline,
   smoothClosed,
   straight,
-  type Tint,
-} from "../shapes";
+  faint,
+  inner,
+} from "../ink/shapes";
 
 /** The field of a whole plant: wide enough for a person beside it; y downwards. */
 export const FIGURE = { width: 360, height: 400 };
+
 /** Where the ground is, and where the plant stands. */
 export const GROUND = 318;
+
 export const MIDDLE = 196;
+
 /** A plant of full height reaches from the ground to here. */
 export const TOP = 34;
 
@@ -79,9 +82,12 @@ export const closed = (points: Point[], tint: Tint, width = 0.8): Shape => ({
   ...area(smoothClosed(points), tint),
   width,
 });
+
 export const cut = (points: Point[], tint: Tint, width = 0.8): Shape => ({
   ...area(straight(points, true), tint),
   width,
 });
+
 export const vein = (points: Point[]): Shape => faint(straight(points));
+
 export const nerve = (points: Point[]): Shape => inner(straight(points));

@@ -1,11 +1,12 @@
-import type { Leaf } from "../leaf";
-import { type Lively, type Point, type Shape, straight } from "../shapes";
-import { drawFoliage, type Foliage } from "./foliage";
-import type { Stand } from "./herb";
-import { closed, GROUND, line, MIDDLE, placed, tapered, toward } from "./pen";
+import { type Lively, type Point, type Shape, straight } from "../ink/shapes";
+import type { Leaf } from "../leaf/leaf";
+import { type Foliage, drawFoliage } from "./foliage";
+import { MIDDLE, GROUND, tapered, toward, line, closed, placed } from "./pen";
 import type { Seen } from "./seen";
+import type { Stand } from "./stand";
 
 const STEM = 96;
+
 const HALF: Record<string, (u: number) => number> = {
   strap: (u) => 0.1 * Math.min(1, u * 10) * Math.min(1, (1 - u) * 8),
   lance: (u) => 0.2 * Math.sin(Math.PI * u ** 0.8),

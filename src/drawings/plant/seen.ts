@@ -1,4 +1,4 @@
-import type { CompiledFlora, LifeForm, Stage } from "@/core/flora";
+import type { LifeForm, Stage, CompiledFlora } from "@/core/flora";
 import { type Model, recordingOf, scoreFor, shows, usualState } from "@/core/identify";
 
 /** What one plant shows, as far as it is known: a state or a number by the character's id, null where it is not recorded. */

@@ -12,8 +12,10 @@ export interface Size {
 }
 
 const FULL = GROUND - TOP;
+
 /** Before it flowers a herb stands about so tall, as a share of the field, where no height is recorded for its stage. */
 const YOUNG = 0.72;
+
 const NOMINAL_LEAF = 0.2;
 
 /** A plant that creeps is drawn with its runners, at so much of the field's height. */

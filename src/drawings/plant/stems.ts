@@ -1,6 +1,6 @@
-import { type Lively, type Point, type Shape, straight, type Tint } from "../shapes";
-import { along, GROUND, line, tapered, toward } from "./pen";
-import { drawFoliage, type Foliage } from "./foliage";
+import { type Point, type Lively, type Shape, type Tint, straight } from "../ink/shapes";
+import { type Foliage, drawFoliage } from "./foliage";
+import { along, GROUND, toward, line, tapered } from "./pen";
 import type { Seen } from "./seen";
 
 /** Where leaves sit on a stem and how large they are; lengths in the field's units. */
@@ -33,16 +33,28 @@ export function leavesAlong(
       const way = aboveGround(at, degrees + turn + lively(7), size * share, foliage);
       (far ? behind : before).push(...drawFoliage(foliage, at, size * share, way, lively, far));
     };
-    if (order === "opposite") {
-      // pairs stand crosswise: every other pair points to and from the viewer, and is seen foreshortened
-      const crossed = i % 2 === 1;
-      for (const side of [-1, 1]) put(side * (crossed ? open * 0.45 : open), crossed ? 0.72 : 1, crossed);
-    } else if (order === "whorled")
-      for (const turn of [-open, -open * 0.35, open * 0.35, open])
-        put(turn, Math.abs(turn) < 40 ? 0.8 : 1, Math.abs(turn) < 40);
-    else put(i % 2 ? open : -open, 1, i % 3 === 2);
+    for (const { turn, share, far } of turnsAt(order, i, open)) put(turn, share, far);
   }
   return { behind, before };
+}
+
+/** The leaves of one node: how far each turns from the stem, how large it is seen, and whether it stands behind. */
+function turnsAt(order: string, i: number, open: number): { turn: number; share: number; far: boolean }[] {
+  if (order === "opposite") {
+    // pairs stand crosswise: every other pair points to and from the viewer, and is seen foreshortened
+    const crossed = i % 2 === 1;
+    return [-1, 1].map((side) => ({
+      turn: side * (crossed ? open * 0.45 : open),
+      share: crossed ? 0.72 : 1,
+      far: crossed,
+    }));
+  }
+  if (order === "whorled")
+    return [-open, -open * 0.35, open * 0.35, open].map((turn) => {
+      const far = Math.abs(turn) < 40;
+      return { turn, share: far ? 0.8 : 1, far };
+    });
+  return [{ turn: i % 2 ? open : -open, share: 1, far: i % 3 === 2 }];
 }
 
 /** A leaf that would grow into the ground rises instead. */
@@ -63,6 +75,7 @@ export function rosette(foliage: Foliage, foot: Point, length: number, flatOn: b
 }
 
 const MARKS: Record<string, Tint> = { flushed: "red", blotched: "purple", specks: "purple" };
+
 const HAIRS: Record<string, [length: number, width: number, every: number]> = {
   few: [4, 0.5, 9],
   soft: [3.5, 0.45, 3],

@@ -1,11 +1,12 @@
-import { area, ellipse, type Lively, type Point, type Shape, type Tint } from "../shapes";
+import { type Tint, type Lively, type Point, type Shape, area, ellipse } from "../ink/shapes";
 import { waterBody } from "./ground";
-import type { Stand } from "./herb";
-import { along, closed, GROUND, line, MIDDLE, placed, tapered, toward } from "./pen";
+import { GROUND, MIDDLE, tapered, along, line, toward, placed, closed } from "./pen";
 import type { Seen } from "./seen";
 import type { Size } from "./size";
+import type { Stand } from "./stand";
 
 const SURFACE = 84;
+
 const STEMS: Record<string, Tint> = { green: "green", red: "red", pale: "pale", brown: "brown" };
 
 /** A plant in its water: stems from the bottom, leaves in rings, pairs or singly, and what floats on the surface. */

@@ -1,9 +1,9 @@
-import { area, circle, type Lively, type Point, type Shape } from "../shapes";
+import { type Lively, type Shape, type Point, area, circle } from "../ink/shapes";
 import { foliageOf } from "./foliage";
-import type { Stand } from "./herb";
-import { along, GROUND, line, MIDDLE, tapered, toward } from "./pen";
+import { MIDDLE, GROUND, tapered, toward, line, along } from "./pen";
 import type { Seen } from "./seen";
 import type { Size } from "./size";
+import type { Stand } from "./stand";
 import { rosette } from "./stems";
 
 /** What is left of a herb or grass in winter: its dead stems, and the leaves that stay. */

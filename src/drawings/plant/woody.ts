@@ -1,9 +1,10 @@
-import type { Lively, Point, Shape, Tint } from "../shapes";
-import { type Foliage, foliageOf, unrecordedLeaf } from "./foliage";
-import { inAxils, onTop, type Stand } from "./herb";
-import { along, closed, GROUND, line, placed, tapered, toward } from "./pen";
+import type { Tint, Point, Lively, Shape } from "../ink/shapes";
+import { foliageOf, type Foliage, unrecordedLeaf } from "./foliage";
+import { inAxils, onTop } from "./in-flower";
+import { GROUND, along, toward, tapered, line, closed, placed } from "./pen";
 import type { Seen } from "./seen";
 import type { Size } from "./size";
+import type { Stand } from "./stand";
 import { leavesAlong, onStem } from "./stems";
 
 const SKINS: Record<string, Tint> = {
@@ -13,12 +14,15 @@ const SKINS: Record<string, Tint> = {
   silver: "silver",
   bloomed: "bluegrey",
 };
+
 const skin = (seen: Seen): Tint => SKINS[seen.state("twig-skin") ?? ""] ?? "bark";
 
 /** The whole bush or tree stands at the left, at its own scale; a twig of it at the right, so that its leaves can be seen. */
 export const BUSH = 132;
+
 /** and reaches no further to either side */
 const HALF = 62;
+
 const TWIG = { foot: [232, GROUND - 12] as Point, long: 236 };
 
 /** A shrub, its canes upright, arching or trailing, or a tree; with a twig of it. */

@@ -1,12 +1,20 @@
-import { actOf, drawQuadrat, type Given, MISLEADING_WORDS, type Outcome, outcomeOf, type Question } from "@/core/drill";
+import {
+  type Outcome,
+  type Question,
+  type Given,
+  outcomeOf,
+  lookAlikesOf,
+  MISLEADING_WORDS,
+  actOf,
+  drawQuadrat,
+} from "@/core/drill";
+import { type Model, decidingChecks, shows, namedStates, describeScore } from "@/core/identify";
 import { itemAt } from "@/core/items";
-import { decidingChecks, describeScore, type Model, namedStates, shows } from "@/core/identify";
-import { lookAlikesOf } from "@/core/drill";
 import { seededChance } from "@/core/random";
-import { type Figure, typicalFigure } from "../plant/figure";
-import { type Callout, calloutsOf } from "../plant/side-by-side";
-import type { Shape } from "../shapes";
-import { drawState } from "../states";
+import { type Figure, typicalFigure } from "../figure/figure";
+import { type Callout, calloutsOf } from "../figure/side-by-side";
+import type { Shape } from "../ink/shapes";
+import { drawState } from "../states/draw-state";
 import { type Named, namedPlant, wholePlant } from "./scene";
 
 /** One check that tells two plants apart, with what each shows. */
@@ -121,6 +129,7 @@ function misleadingOf(question: Question): string | null {
 }
 
 const ACT_WORDS = { clear: "Control it", hold: "Check again later", keep: "Leave it" };
+
 const tenth = (x: number): string => (x < 10 ? x.toFixed(1) : Math.round(x).toString());
 
 function wordsOf(model: Model, question: Question, given: Given): string {

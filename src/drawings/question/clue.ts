@@ -1,10 +1,10 @@
-import type { Individual, Misleading, ShownTrait } from "@/core/drill";
+import type { Misleading, Individual, ShownTrait } from "@/core/drill";
 import { type Model, stateName } from "@/core/identify";
-import { drawMeasured } from "../measured";
-import { drawDamage } from "../plant/damage";
-import { individualPlant, type Seen } from "../plant/seen";
-import type { Shape } from "../shapes";
-import { drawState } from "../states";
+import { drawDamage } from "../figure/damage";
+import type { Shape } from "../ink/shapes";
+import { drawMeasured } from "../measured/draw-measured";
+import { type Seen, individualPlant } from "../plant/seen";
+import { drawState } from "../states/draw-state";
 
 /** One part of a plant, drawn and in words. */
 export interface DrawnClue {

@@ -1,11 +1,11 @@
-import { drawQuadrat, plantOf, type Quadrat, type Question, type ShownTrait } from "@/core/drill";
-import { itemAt } from "@/core/items";
-import { type Model, plainName } from "@/core/identify";
+import { type Question, type Quadrat, plantOf, type ShownTrait, drawQuadrat } from "@/core/drill";
 import type { Stage } from "@/core/flora";
-import { drawPlant, type Figure } from "../plant/figure";
-import { measuredLeaf } from "../plant/measured-leaf";
-import { individualPlant, type Seen, typicalPlant } from "../plant/seen";
-import type { Shape } from "../shapes";
+import { type Model, plainName } from "@/core/identify";
+import { itemAt } from "@/core/items";
+import { type Figure, drawPlant } from "../figure/figure";
+import { measuredLeaf } from "../figure/measured-leaf";
+import type { Shape } from "../ink/shapes";
+import { individualPlant, typicalPlant, type Seen } from "../plant/seen";
 import { type DrawnClue, drawClue } from "./clue";
 
 /** A plant by its names. */

@@ -2,8 +2,8 @@ import { itemAt } from "@/core/items";
 import Link from "next/link";
 import type { Score } from "@/core/flora";
 import { scoreKey } from "@/core/pack";
-import { Drawing } from "@/drawings/render";
-import { drawState } from "@/drawings/states";
+import { Drawing } from "@/drawings/ink/render";
+import { drawState } from "@/drawings/states/draw-state";
 import type { PlantPage } from "@/server/flora/plant-page";
 
 /** How far the score itself may be wrong, where that is more than usual. */

@@ -4,8 +4,8 @@ import { amendAction } from "@/app/actions/flora";
 import { AmendPreview } from "@/components/flora/amend-preview";
 import type { Character } from "@/core/flora";
 import type { Amendment } from "@/core/pack";
-import { Drawing } from "@/drawings/render";
-import { drawState } from "@/drawings/states";
+import { Drawing } from "@/drawings/ink/render";
+import { drawState } from "@/drawings/states/draw-state";
 
 /** What the score says now, what it should say, and what that would change. */
 export const NewValue = ({

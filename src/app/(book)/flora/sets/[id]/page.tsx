@@ -6,10 +6,10 @@ import { PrintButton } from "@/components/shell/print-button";
 import { StatusMark } from "@/components/verdict/marks";
 import { STAGES } from "@/core/flora";
 import { namedStates } from "@/core/identify";
-import { Drawing } from "@/drawings/render";
-import { typicalFigure } from "@/drawings/plant/figure";
-import { FigureDrawing } from "@/drawings/plant/figure-drawing";
-import { drawState } from "@/drawings/states";
+import { Drawing } from "@/drawings/ink/render";
+import { typicalFigure } from "@/drawings/figure/figure";
+import { FigureDrawing } from "@/drawings/figure/figure-drawing";
+import { drawState } from "@/drawings/states/draw-state";
 import { type CardPlant, setCard, type SetCard } from "@/server/flora/twins";
 import { memberOrSignIn } from "@/server/platform/session";
 

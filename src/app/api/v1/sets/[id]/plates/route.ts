@@ -1,6 +1,6 @@
 import sharp from "sharp";
-import { smallPlate } from "@/drawings/plate";
-import { rowToSvg } from "@/drawings/svg";
+import { smallPlate } from "@/drawings/plate/small-plate";
+import { rowToSvg } from "@/drawings/ink/svg";
 import { modelOf } from "@/server/flora/amendments";
 import { notFound } from "@/server/platform/faults";
 import { respond } from "@/server/platform/respond";

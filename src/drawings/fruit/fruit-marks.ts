@@ -1,0 +1,56 @@
+import { type Shape, faint, straight, inner, flat, ellipse, smooth, circle, pts } from "../ink/shapes";
+
+export const FRUIT_MARKS: Record<string, Shape[]> = {
+  red: [40, 52, 64, 76].map((x) =>
+    faint(
+      straight([
+        [x, 26],
+        [x, 74],
+      ]),
+    ),
+  ),
+  orange: [
+    [46, 34],
+    [62, 28],
+    [74, 44],
+    [50, 54],
+    [68, 64],
+    [56, 72],
+  ].map(([x, y]) =>
+    inner(
+      straight([
+        [x, y],
+        [x + 4, y + 4],
+      ]),
+    ),
+  ),
+  blue: [28, 40, 52, 64]
+    .map((y) =>
+      faint(
+        straight([
+          [40, y],
+          [80, y],
+        ]),
+      ),
+    )
+    .concat(flat(ellipse(50, 34, 7, 4), "paper")),
+  brown: [30, 48, 66].map((y) =>
+    inner(
+      smooth([
+        [40, y],
+        [60, y + 5],
+        [80, y],
+      ]),
+    ),
+  ),
+  silver: [
+    [46, 30],
+    [64, 26],
+    [76, 42],
+    [44, 52],
+    [60, 48],
+    [72, 64],
+    [52, 70],
+  ].map(([x, y]) => inner(circle(x, y, 2))),
+  green: [inner(smooth(pts("60,12 72,44 60,80"))), inner(smooth(pts("60,12 48,44 60,80")))],
+};
