@@ -11,6 +11,8 @@ const LIST = "otter-valley";
 const MOST_QUESTIONS = 1_000_000;
 /** So many questions are asked a second time, to see that the same seed gives the same question. */
 const ASKED_AGAIN = 200;
+/** A plant that so many draws gave no question of is not tried again. */
+const GIVEN_UP_AFTER = 3;
 
 run(() => {
   const questions = numberOption("questions", 1000);
@@ -28,22 +30,24 @@ run(() => {
 /** Asks of every plant at every stage in turn, in an order by chance, and reads each question again. */
 function drill(book: DrillBook, wanted: number, seed: number) {
   const subjects = shuffledSubjects(book, seed);
-  const unaskable = new Map<Subject, string>();
+  const refusals = new Map<Subject, string[]>();
   const asked: Question[] = [];
   const seeds: { subject: Subject; seed: number }[] = [];
   const times: number[] = [];
-  for (let i = 0; asked.length < wanted && unaskable.size < subjects.length; i++) {
+  const isGivenUp = (subject: Subject): boolean => (refusals.get(subject)?.length ?? 0) >= GIVEN_UP_AFTER;
+  for (let i = 0; asked.length < wanted && !subjects.every(isGivenUp); i++) {
     const subject = subjects[i % subjects.length] as Subject;
-    if (unaskable.has(subject)) continue;
+    if (isGivenUp(subject)) continue;
     const began = performance.now();
     const question = askAtLast(book, subject, seed * 7_919 + i);
     times.push(performance.now() - began);
-    if ("why" in question) unaskable.set(subject, question.why);
+    if ("why" in question) refusals.set(subject, [...(refusals.get(subject) ?? []), question.why]);
     else {
       asked.push(question);
       seeds.push({ subject, seed: question.seed });
     }
   }
+  const everAsked = new Set(seeds.map(({ subject }) => subject));
   const faults = asked.map((question) => faultsOf(book.model, question));
   const count = (of: "twoRight" | "contradicted" | "implausible") => faults.filter((fault) => fault[of]).length;
   return {
@@ -54,11 +58,9 @@ function drill(book: DrillBook, wanted: number, seed: number) {
     implausible: count("implausible"),
     misleading: asked.filter((question) => question.form === "clues" && question.clues.some((c) => c.misleading))
       .length,
-    unaskable: [...unaskable].map(([{ taxon, stage }, why]) => ({
-      taxon: book.model.flora.taxa[taxon].name,
-      stage,
-      why,
-    })),
+    unaskable: [...refusals]
+      .filter(([subject]) => !everAsked.has(subject))
+      .map(([{ taxon, stage }, [why]]) => ({ taxon: book.model.flora.taxa[taxon].name, stage, why })),
     repeatable: isRepeatable(book, asked, seeds),
     p95Ms: Number((times.sort((a, b) => a - b)[Math.floor(0.95 * times.length)] ?? 0).toFixed(2)),
     subjects: new Set(asked.map(({ taxon, stage }) => `${taxon} ${stage}`)).size,
