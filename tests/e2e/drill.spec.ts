@@ -15,7 +15,7 @@ test("a plant is asked clue by clue with the keyboard alone, and what decides is
   await expect(clues).toHaveCount(1);
   await page.keyboard.press("c");
   await expect(clues).toHaveCount(2);
-  await expect(page.getByText(/Now it is worth \d+ of 100/)).toBeVisible();
+  await expect(page.getByText(/Your answer is worth \d+ of 100 points now/)).toBeVisible();
   await page.keyboard.press("1");
   const after = page.locator("[data-after]");
   await expect(after.getByRole("status")).toHaveText(/^(Right|Wrong)\./);
@@ -103,4 +103,13 @@ test("whoever only looks practices too, and neither teaches nor reads the group'
   await expect(page.getByRole("link", { name: /Make sets/ })).toHaveCount(0);
   expect((await page.goto("/drill/teach"))?.status()).toBe(404);
   await page.context().close();
+});
+
+test("two plants that stand side by side are practiced from there, each beside the other", async ({ page }) => {
+  await page.goto("/twins?t=conium-maculatum&t=daucus-carota");
+  await page.getByRole("link", { name: "Practice telling them apart" }).click();
+  await page.getByRole("button", { name: /questions about these plants/ }).click();
+  const choices = page.getByRole("list", { name: "Which plant" });
+  await expect(choices.getByText("Conium maculatum")).toBeVisible();
+  await expect(choices.getByText("Daucus carota")).toBeVisible();
 });

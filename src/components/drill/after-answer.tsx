@@ -15,8 +15,8 @@ export function AfterAnswer({ after, onNext }: { after: Afterwards; onNext: () =
       <p className="flex flex-wrap gap-4 items-center" role="status">
         <strong className="slab text-[21px]">{outcome.right ? "Right." : "Wrong."}</strong>
         <span>
-          It is <strong>{truth.plain}</strong> <span className="latin">{truth.latin}</span>,{" "}
-          {Math.round(100 * outcome.score)} of 100.
+          It is <strong>{truth.plain}</strong> <span className="latin">{truth.latin}</span>.{" "}
+          {Math.round(100 * outcome.score)} of 100 points.
         </span>
         <Button look="press" onClick={onNext} data-next>
           Next question{" "}

@@ -11,10 +11,13 @@ import type { DrillBookPack, Wanted } from "./wanted";
 /** Practice, on the device: with or without a signal. */
 export function DrillBook({
   pack,
+  asked,
   teaches,
   consent,
 }: {
   pack: DrillBookPack;
+  /** flora ids of plants that are to be practiced, from a page that showed them side by side */
+  asked: string[];
   teaches: boolean;
   consent?: React.ReactNode;
 }) {
@@ -60,7 +63,7 @@ export function DrillBook({
         onHome={() => setBegun(null)}
       />
     );
-  return <DrillHome {...{ pack, past, teaches, consent }} vocabulary={vocabulary} onBegin={begin} />;
+  return <DrillHome {...{ pack, past, asked, teaches, consent }} vocabulary={vocabulary} onBegin={begin} />;
 }
 
 interface Begun {

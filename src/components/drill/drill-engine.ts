@@ -82,6 +82,13 @@ function subjectsIn(scope: Scope): NamedSubject[] {
   return ofDistrict(opened());
 }
 
+/** Of a few plants each is asked beside the others. */
+const FEW = 4;
+const besideIts = (planned: Planned, taxa: string[]): Planned => ({
+  ...planned,
+  preferred: [...new Set([...taxa.filter((id) => id !== planned.taxon), ...planned.preferred])],
+});
+
 /** A wrong finding counts as a mistake in practice, made before all others: its pair comes until it is told apart. */
 const asAnswers = ({ mistaken }: Past): Answer[] =>
   mistaken.map(([named, was]) => ({
@@ -107,7 +114,10 @@ export const drillEngine = {
   plan(scope: Scope, past: Past, now: string, questions: number, seed: number): Planned[] {
     const answers = [...asAnswers(past), ...past.answers];
     const known = { cards: cardsOf(past.answers), confusions: confusionsOf(answers) };
-    return planRound(subjectsIn(scope), known, now, questions * SPARE, seededChance(seed).named("round"));
+    const planned = planRound(subjectsIn(scope), known, now, questions * SPARE, seededChance(seed).named("round"));
+    return scope.kind === "plants" && scope.taxa.length <= FEW
+      ? planned.map((one) => besideIts(one, scope.taxa))
+      : planned;
   },
   /** The next question of a round; null where this plant cannot be asked about in this form. */
   pose({ taxon, stage, preferred }: Planned, seed: number, form: Form | null): Posed | null {

@@ -13,10 +13,13 @@ import { type DrillBookPack, FORM_WORDS, isForm, type Wanted } from "./wanted";
 /** A sheet has thirty questions; before going out there is time for ten. */
 const SHEET = 30;
 const BEFORE_GOING = 10;
+/** Twins shows at most so many side by side. */
+const MOST_ASKED = 4;
 
 interface Props {
   pack: DrillBookPack;
   past: DrillPack;
+  asked: string[];
   vocabulary: DrillVocabulary;
   teaches: boolean;
   consent?: React.ReactNode;
@@ -35,6 +38,7 @@ export function DrillHome(props: Props) {
       </p>
       <div className="lg:grid lg:grid-cols-2 gap-8 mt-3">
         <div>
+          <Asked {...props} />
           <Begin {...props} />
           <BeforeGoing {...props} />
           <Sets {...props} />
@@ -54,6 +58,33 @@ export function DrillHome(props: Props) {
         </div>
       </div>
     </div>
+  );
+}
+
+/** Plants that stood side by side on another page. */
+function Asked({ asked, vocabulary, onBegin }: Props) {
+  const taxa = asked.filter((id) => id in vocabulary.names).slice(0, MOST_ASKED);
+  if (taxa.length === 0) return null;
+  return (
+    <section aria-labelledby="asked" className="mb-6">
+      <h2 className="ruled" id="asked">
+        {taxa.map((id) => vocabulary.names[id]).join(" or ")}
+      </h2>
+      <Button
+        look="press"
+        className="mt-3"
+        onClick={() =>
+          onBegin({
+            scope: { kind: "plants", taxa, stage: null },
+            form: "clues",
+            questions: BEFORE_GOING,
+            setId: null,
+          })
+        }
+      >
+        {BEFORE_GOING} questions about {taxa.length === 1 ? "this plant" : "these plants"}
+      </Button>
+    </section>
   );
 }
 

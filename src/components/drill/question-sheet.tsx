@@ -63,8 +63,8 @@ function WhichPlant({ scene, clues, isAnswered, onClue, onAnswer }: Props) {
           ask={isCollar ? "Which grass has this collar?" : "Which plant is this?"}
           more={
             isCollar
-              ? `It stands ${WHEN[scene.stage]}. All that shows at the collar is drawn.`
-              : `It stands ${WHEN[scene.stage]}. Clue ${seen} of ${all}. The fewer clues you need, the more the answer is worth.`
+              ? `It is seen ${WHEN[scene.stage]}. All that shows at the collar is drawn.`
+              : `It is seen ${WHEN[scene.stage]}. Clue ${seen} of ${all}. The fewer clues you need, the more the answer is worth.`
           }
         />
         <ClueCards clues={scene.clues.slice(0, seen)} isGrowing={!isAnswered && !isCollar} />
@@ -88,8 +88,8 @@ function WhichPlant({ scene, clues, isAnswered, onClue, onAnswer }: Props) {
               <span className="font-semibold">These are all the clues.</span>
             )}
             <span className="small">
-              Now it is worth {worthNow(scene, seen)} of 100
-              {seen < all ? `, after the next clue ${worthNow(scene, seen + 1)}` : ""}.
+              Your answer is worth {worthNow(scene, seen)} of 100 points now
+              {seen < all ? `, and ${worthNow(scene, seen + 1)} after the next clue` : ""}.
             </span>
           </p>
         ) : null}
@@ -118,7 +118,7 @@ function WhichCheck({ scene, isAnswered, onAnswer }: Props) {
       <div>
         <Head
           ask="What do you check next?"
-          more={`So much is seen of a plant ${WHEN[scene.stage]}. Choose the check that tells most about its name for the time that it takes.`}
+          more={`This much has been seen of a plant ${WHEN[scene.stage]}. Choose the check that tells most about its name for the time that it takes.`}
         />
         <ClueCards clues={scene.clues} isGrowing={false} />
       </div>
@@ -154,7 +154,7 @@ function WhichAct({ scene, isAnswered, onAnswer }: Props) {
       <div>
         <Head
           ask="Clear, hold or keep?"
-          more={`So much is seen of a plant ${WHEN[scene.stage]} in ${monthOf(day)}. Your district’s list and its costs decide what is right.`}
+          more={`This much has been seen of a plant ${WHEN[scene.stage]} in ${monthOf(day)}. Your district’s list and its costs decide what is right.`}
         />
         <ClueCards clues={scene.clues} isGrowing={false} />
       </div>
@@ -202,10 +202,7 @@ function HowMuch({ scene, isAnswered, onAnswer }: Props) {
   if (!scene.quadrat) return null;
   return (
     <div>
-      <Head
-        ask="How much stands in the frame?"
-        more="Say it before you count long. In the field nobody counts twice."
-      />
+      <Head ask="How much stands in the frame?" more="Look once, then answer, as you would in the field." />
       <QuadratFrame
         quadrat={scene.quadrat}
         plain={scene.plant?.plain ?? "the plant"}

@@ -92,7 +92,7 @@ function Sheet({ at, pack }: { at: URL; pack: BenchPack }) {
   if (path.startsWith("/bench"))
     return <Bench pack={pack} chosenSite={at.searchParams.get("site")} chosenPatch={at.searchParams.get("patch")} />;
   if (path.startsWith("/mix")) return <MixBook pack={pack} planId={at.searchParams.get("plan") ?? ""} />;
-  if (path.startsWith("/drill")) return <DrillBook pack={pack} teaches={false} />;
+  if (path.startsWith("/drill")) return <DrillBook pack={pack} asked={at.searchParams.getAll("t")} teaches={false} />;
   return <FloraSheet at={at} pack={pack} />;
 }
 

@@ -51,6 +51,11 @@ export function FieldTwins({
           </a>
         ))}
       </nav>
+      <p className="mt-2">
+        <a className="tap" href={`/drill?${ids.map((id) => `t=${id}`).join("&")}`}>
+          Practice telling them apart
+        </a>
+      </p>
       <FigureRow
         model={model}
         plants={plants.map((index) => ({ index, common: plainName({ model }, index) }))}

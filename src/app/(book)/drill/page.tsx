@@ -7,10 +7,16 @@ import { ConsentForm } from "./consent-form";
 
 export const metadata = { title: "Drill" };
 
-export default async function DrillPage() {
+export default async function DrillPage({ searchParams }: { searchParams: Promise<{ t?: string | string[] }> }) {
   const member = await memberOrSignIn();
+  const { t } = await searchParams;
   const pack = await benchPackOf(member, isDemonstration());
   return (
-    <DrillBook pack={pack} teaches={mayTeach(member)} consent={<ConsentForm consents={await ownConsent(member)} />} />
+    <DrillBook
+      pack={pack}
+      asked={[t ?? []].flat()}
+      teaches={mayTeach(member)}
+      consent={<ConsentForm consents={await ownConsent(member)} />}
+    />
   );
 }

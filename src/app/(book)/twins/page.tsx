@@ -54,6 +54,11 @@ export default async function TwinsPage({ searchParams }: { searchParams: Promis
           </Link>
         ))}
       </nav>
+      <p className="no-print mt-2">
+        <Link className="tap" href={`/drill?${ids.map((id) => `t=${id}`).join("&")}`}>
+          Practice telling them apart
+        </Link>
+      </p>
       {view.sameTreatment ? (
         <p className="mt-3 border-l-4 border-[var(--teal)] pl-3">
           <strong>You do not need to tell these apart here:</strong> they are all targets, and the same treatment suits
