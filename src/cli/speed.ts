@@ -1,7 +1,9 @@
 import { get } from "node:http";
 import { cpus } from "node:os";
+import { subjectsOf } from "@/core/drill";
 import { buildModel, type Case, caseAt, judge, type Model, newMemory, report } from "@/core/identify";
 import { syntheticFlora } from "@/core/simulate";
+import { plateSheet } from "@/drawings/plate/plate-svg";
 import { currentFlora, loadList } from "@/flora/load";
 import { readNotes } from "@/flora/read-notes";
 import { numberOption, option, printJson, run } from "./output";
@@ -20,6 +22,7 @@ run(async () => {
   printJson({
     machine: `${cpus().length} × ${cpus()[0].model.trim()}, Node ${process.versions.node}`,
     engine: engine(),
+    plates: plates(),
     ...(cookie ? { tiles: await tiles(url, cookie), pages: await pages(url, cookie) } : {}),
   });
 });
@@ -41,6 +44,18 @@ function engine() {
     shippedP95Ms: round(quantileOf(shipped, 0.95)),
     shippedP50Ms: round(quantileOf(shipped, 0.5)),
   };
+}
+
+/** Whole plates of the shipped flora, each at another stage. */
+function plates() {
+  const model = buildModel(currentFlora());
+  const subjects = subjectsOf(model).filter((_, i) => i % 5 === 0);
+  const times = subjects.map(({ taxon, stage }) => {
+    const began = performance.now();
+    plateSheet(model, taxon, stage, true);
+    return performance.now() - began;
+  });
+  return { n: times.length, p50Ms: round(quantileOf(times, 0.5)), p95Ms: round(quantileOf(times, 0.95)) };
 }
 
 const syntheticCase = (model: Model, i: number): Case =>

@@ -1,5 +1,6 @@
 import type { Draw } from "../ink/draw";
 import {
+  pts,
   type Point,
   all,
   area,
@@ -79,143 +80,32 @@ export const flowerBracts: Draw = (s) => {
 };
 
 export const bractEnds: Record<string, (x: number) => Shape[]> = {
-  soft: (x) => [
-    area(
-      smoothClosed([
-        [x - 12, 90],
-        [x - 12, 50],
-        [x, 30],
-        [x + 12, 50],
-        [x + 12, 90],
-      ]),
-      "leaf",
-    ),
-  ],
+  soft: (x) => [area(smoothClosed(pts("-12,90 -12,50 0,30 12,50 12,90", x)), "leaf")],
   spine: (x) => [
-    area(
-      straight(
-        [
-          [x - 12, 90],
-          [x - 12, 50],
-          [x, 30],
-          [x + 12, 50],
-          [x + 12, 90],
-        ],
-        true,
-      ),
-      "leaf",
-    ),
+    area(straight(pts("-12,90 -12,50 0,30 12,50 12,90", x), true), "leaf"),
     {
-      ...outline(
-        straight([
-          [x, 30],
-          [x, 20],
-        ]),
-      ),
+      ...outline(straight(pts("0,30 0,20", x))),
       width: 1.8,
     },
   ],
   stout: (x) => [
-    area(
-      straight(
-        [
-          [x - 12, 90],
-          [x - 12, 56],
-          [x - 5, 42],
-          [x, 4],
-          [x + 5, 42],
-          [x + 12, 56],
-          [x + 12, 90],
-        ],
-        true,
-      ),
-      "leaf",
-    ),
-    area(
-      straight(
-        [
-          [x - 5, 42],
-          [x, 2],
-          [x + 5, 42],
-        ],
-        true,
-      ),
-      "straw",
-    ),
+    area(straight(pts("-12,90 -12,56 -5,42 0,4 5,42 12,56 12,90", x), true), "leaf"),
+    area(straight(pts("-5,42 0,2 5,42", x), true), "straw"),
   ],
   comb: (x) => [
-    area(
-      straight(
-        [
-          [x - 12, 90],
-          [x - 12, 54],
-          [x, 34],
-          [x + 12, 54],
-          [x + 12, 90],
-        ],
-        true,
-      ),
-      "leaf",
-    ),
+    area(straight(pts("-12,90 -12,54 0,34 12,54 12,90", x), true), "leaf"),
     ...Array.from({ length: 9 }, (_, i) => outline(straight([[x, 36], polar(x, 38, 20, -160 + i * 17.5)]))),
   ],
   hooked: (x) => [
-    area(
-      straight(
-        [
-          [x - 12, 90],
-          [x - 12, 52],
-          [x, 34],
-          [x + 12, 52],
-          [x + 12, 90],
-        ],
-        true,
-      ),
-      "leaf",
-    ),
+    area(straight(pts("-12,90 -12,52 0,34 12,52 12,90", x), true), "leaf"),
     {
-      ...outline(
-        smooth([
-          [x, 36],
-          [x + 1, 20],
-          [x + 7, 15],
-          [x + 11, 20],
-          [x + 9, 25],
-        ]),
-      ),
+      ...outline(smooth(pts("0,36 1,20 7,15 11,20 9,25", x))),
       width: 2,
     },
   ],
   torn: (x) => [
-    area(
-      straight(
-        [
-          [x - 12, 90],
-          [x - 12, 56],
-          [x + 12, 56],
-          [x + 12, 90],
-        ],
-        true,
-      ),
-      "leaf",
-    ),
-    area(
-      straight(
-        [
-          [x - 12, 56],
-          [x - 16, 32],
-          [x - 9, 38],
-          [x - 4, 22],
-          [x + 1, 35],
-          [x + 7, 24],
-          [x + 10, 38],
-          [x + 16, 30],
-          [x + 12, 56],
-        ],
-        true,
-      ),
-      "straw",
-    ),
+    area(straight(pts("-12,90 -12,56 12,56 12,90", x), true), "leaf"),
+    area(straight(pts("-12,56 -16,32 -9,38 -4,22 1,35 7,24 10,38 16,30 12,56", x), true), "straw"),
   ],
 };
 
@@ -232,14 +122,5 @@ export const headOn = (x: number, y: number): Shape[] =>
         "purple",
       ),
     ),
-    area(
-      smoothClosed([
-        [x - 17, y - 4],
-        [x + 17, y - 4],
-        [x + 14, y + 18],
-        [x, y + 25],
-        [x - 14, y + 18],
-      ]),
-      "leaf",
-    ),
+    area(smoothClosed(pts("-17,-4 17,-4 14,18 0,25 -14,18", x, y)), "leaf"),
   );

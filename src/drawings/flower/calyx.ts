@@ -100,12 +100,7 @@ export const sepalTip: Draw = (s) =>
   all(
     [28, 60, 92].flatMap((x) => [
       area(s === "blunt" ? smoothClosed(sepalTips[s](x)) : straight(sepalTips[s](x), true), "leaf"),
-      faint(
-        straight([
-          [x, 86],
-          [x, 48],
-        ]),
-      ),
+      faint(straight(pts("0,86 0,48", x))),
     ]),
   );
 
@@ -193,14 +188,7 @@ const SEPAL_SET_KINDS: Record<string, (s: string) => Shape[]> = {
       stem(60, 80, 94, 1.6),
       petals("pink", 26, 22),
       area(straight(pts("50,30 70,30 68,82 52,82"), true), "leaf"),
-      [56, 60, 64].map((x) =>
-        inner(
-          straight([
-            [x, 34],
-            [x, 80],
-          ]),
-        ),
-      ),
+      [56, 60, 64].map((x) => inner(straight(pts("0,34 0,80", x)))),
     ),
   bladder: () =>
     all(
@@ -226,17 +214,7 @@ const otherSepalSet = (): Shape[] =>
     [
       [28, 84],
       [90, 88],
-    ].map(([x, y]) =>
-      area(
-        smoothClosed([
-          [x, y],
-          [x + 7, y - 8],
-          [x + 13, y],
-          [x + 6, y + 4],
-        ]),
-        "leaf",
-      ),
-    ),
+    ].map(([x, y]) => area(smoothClosed(pts("0,0 7,-8 13,0 6,4", x, y)), "leaf")),
   );
 
 export function sepalSet(s: string): Shape[] {

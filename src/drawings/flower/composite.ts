@@ -128,37 +128,13 @@ export function headBracts(state: string): Shape[] {
 }
 
 const bractTipsBract = (x: number, tint: Tint = "leaf") =>
-  area(
-    straight(
-      [
-        [x - 12, 92],
-        [x - 12, 44],
-        [x, 10],
-        [x + 12, 44],
-        [x + 12, 92],
-      ],
-      true,
-    ),
-    tint,
-  );
+  area(straight(pts("-12,92 -12,44 0,10 12,44 12,92", x), true), tint);
 
 const BRACT_TIPS_KINDS: Record<string, (state: string) => Shape[]> = {
   black: () =>
     all(
       [34, 60, 86].map((x) => bractTipsBract(x)),
-      [34, 60, 86].map((x) =>
-        flat(
-          straight(
-            [
-              [x - 7, 30],
-              [x, 10],
-              [x + 7, 30],
-            ],
-            true,
-          ),
-          "black",
-        ),
-      ),
+      [34, 60, 86].map((x) => flat(straight(pts("-7,30 0,10 7,30", x), true), "black")),
     ),
   "black-hair": () =>
     all(
@@ -166,12 +142,7 @@ const BRACT_TIPS_KINDS: Record<string, (state: string) => Shape[]> = {
       [34, 60, 86].flatMap((x) =>
         [22, 36, 50, 64, 78].flatMap((y) => [
           {
-            ...outline(
-              straight([
-                [x, y],
-                [x + 8, y - 7],
-              ]),
-            ),
+            ...outline(straight(pts("0,0 8,-7", x, y))),
             width: 1.6,
           },
           flat(circle(x + 8, y - 7, 1.7), "black"),
@@ -181,21 +152,7 @@ const BRACT_TIPS_KINDS: Record<string, (state: string) => Shape[]> = {
   papery: () =>
     all(
       [34, 60, 86].map((x) => bractTipsBract(x, "white")),
-      [34, 60, 86].map((x) =>
-        area(
-          straight(
-            [
-              [x - 6, 92],
-              [x - 6, 48],
-              [x, 28],
-              [x + 6, 48],
-              [x + 6, 92],
-            ],
-            true,
-          ),
-          "leaf",
-        ),
-      ),
+      [34, 60, 86].map((x) => area(straight(pts("-6,92 -6,48 0,28 6,48 6,92", x), true), "leaf")),
     ),
   "bent-back": () =>
     all(
@@ -219,14 +176,7 @@ const BRACT_TIPS_KINDS: Record<string, (state: string) => Shape[]> = {
 const otherBractTips = (): Shape[] =>
   all(
     [34, 60, 86].map((x) => bractTipsBract(x)),
-    [34, 60, 86].map((x) =>
-      faint(
-        straight([
-          [x, 90],
-          [x, 20],
-        ]),
-      ),
-    ),
+    [34, 60, 86].map((x) => faint(straight(pts("0,90 0,20", x)))),
   );
 
 export function bractTips(state: string): Shape[] {
@@ -239,19 +189,7 @@ export function pappus(state: string): Shape[] {
   if (state === "chaff")
     return all(
       seed,
-      [30, 44, 76, 90].map((x) =>
-        area(
-          straight(
-            [
-              [x - 5, 92],
-              [x, 34],
-              [x + 5, 92],
-            ],
-            true,
-          ),
-          "white",
-        ),
-      ),
+      [30, 44, 76, 90].map((x) => area(straight(pts("-5,92 0,34 5,92", x), true), "white")),
     );
   const threads = Array.from({ length: 9 }, (_, i) => -160 + i * 17.5);
   return all(

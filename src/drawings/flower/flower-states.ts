@@ -108,15 +108,7 @@ export const FLOWER_STATES: Record<string, Draw> = {
   scape: (s) => {
     const bloom = (x: number, y: number) => [
       area(ellipse(x, y, 13, 8), "yellow"),
-      area(
-        smoothClosed([
-          [x - 8, y + 4],
-          [x + 8, y + 4],
-          [x + 4, y + 16],
-          [x - 4, y + 16],
-        ]),
-        "leaf",
-      ),
+      area(smoothClosed(pts("-8,4 8,4 4,16 -4,16", x, y)), "leaf"),
     ];
     if (s === "branched")
       return all(

@@ -38,45 +38,11 @@ const FLOWER_TINTS: Record<string, Tint> = {
 /** A color is a disc, which says nothing of petals; its marks tell it from the others where colors cannot be seen. */
 export const HATCHES: Record<string, Shape[]> = {
   yellow: Array.from({ length: 12 }, (_, i) => flat(circle(...polar(60, 48, 18 + (i % 2) * 10, i * 30), 1.3), "ink")),
-  orange: [44, 54, 64, 74].map((x) =>
-    inner(
-      straight([
-        [x, 26],
-        [x, 70],
-      ]),
-    ),
-  ),
-  pink: [34, 44, 54, 64].map((y) =>
-    faint(
-      straight([
-        [36, y + 6],
-        [84, y - 6],
-      ]),
-    ),
-  ),
+  orange: [44, 54, 64, 74].map((x) => inner(straight(pts("0,26 0,70", x)))),
+  pink: [34, 44, 54, 64].map((y) => faint(straight(pts("36,6 84,-6", 0, y)))),
   purple: [36, 48, 60].flatMap((y) =>
-    [46, 60, 74].flatMap((x) => [
-      inner(
-        straight([
-          [x - 4, y - 4],
-          [x + 4, y + 4],
-        ]),
-      ),
-      inner(
-        straight([
-          [x + 4, y - 4],
-          [x - 4, y + 4],
-        ]),
-      ),
-    ]),
+    [46, 60, 74].flatMap((x) => [inner(straight(pts("-4,-4 4,4", x, y))), inner(straight(pts("4,-4 -4,4", x, y)))]),
   ),
   green: [12, 20, 28].map((r) => faint(circle(60, 48, r))),
-  red: [32, 42, 52, 62].map((y) =>
-    inner(
-      straight([
-        [36, y],
-        [84, y],
-      ]),
-    ),
-  ),
+  red: [32, 42, 52, 62].map((y) => inner(straight(pts("36,0 84,0", 0, y)))),
 };

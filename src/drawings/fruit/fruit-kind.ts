@@ -190,14 +190,7 @@ const FRUIT_KINDS: Record<string, (kind: string, tint: Tint) => Shape[]> = {
         [66, 34],
         [82, 60],
         [50, 66],
-      ].map(([x, y]) =>
-        faint(
-          straight([
-            [x, y - 7],
-            [x, y + 7],
-          ]),
-        ),
-      ),
+      ].map(([x, y]) => faint(straight(pts("0,-7 0,7", x, y)))),
     ),
   ...FRUITS,
 };

@@ -1,14 +1,7 @@
 import { type Shape, faint, straight, inner, flat, ellipse, smooth, circle, pts } from "../ink/shapes";
 
 export const FRUIT_MARKS: Record<string, Shape[]> = {
-  red: [40, 52, 64, 76].map((x) =>
-    faint(
-      straight([
-        [x, 26],
-        [x, 74],
-      ]),
-    ),
-  ),
+  red: [40, 52, 64, 76].map((x) => faint(straight(pts("0,26 0,74", x)))),
   orange: [
     [46, 34],
     [62, 28],
@@ -16,33 +9,11 @@ export const FRUIT_MARKS: Record<string, Shape[]> = {
     [50, 54],
     [68, 64],
     [56, 72],
-  ].map(([x, y]) =>
-    inner(
-      straight([
-        [x, y],
-        [x + 4, y + 4],
-      ]),
-    ),
-  ),
+  ].map(([x, y]) => inner(straight(pts("0,0 4,4", x, y)))),
   blue: [28, 40, 52, 64]
-    .map((y) =>
-      faint(
-        straight([
-          [40, y],
-          [80, y],
-        ]),
-      ),
-    )
+    .map((y) => faint(straight(pts("40,0 80,0", 0, y))))
     .concat(flat(ellipse(50, 34, 7, 4), "paper")),
-  brown: [30, 48, 66].map((y) =>
-    inner(
-      smooth([
-        [40, y],
-        [60, y + 5],
-        [80, y],
-      ]),
-    ),
-  ),
+  brown: [30, 48, 66].map((y) => inner(smooth(pts("40,0 60,5 80,0", 0, y)))),
   silver: [
     [46, 30],
     [64, 26],

@@ -51,14 +51,7 @@ export const FRUITS: Record<string, () => Shape[]> = {
           "green",
         ),
       ),
-      [48, 60, 72].map((x) =>
-        faint(
-          straight([
-            [x, 30],
-            [x, 76],
-          ]),
-        ),
-      ),
+      [48, 60, 72].map((x) => faint(straight(pts("0,30 0,76", x)))),
     ),
   lantern: () =>
     all(
@@ -85,15 +78,7 @@ export const FRUITS: Record<string, () => Shape[]> = {
     all(
       area(circle(60, 46, 34), "green"),
       area(smoothClosed(pts("60,22 80,36 80,60 60,74 40,60 40,36")), "bark"),
-      [50, 60, 70].map((x) =>
-        inner(
-          smooth([
-            [x, 28],
-            [x + 3, 48],
-            [x - 2, 68],
-          ]),
-        ),
-      ),
+      [50, 60, 70].map((x) => inner(smooth(pts("0,28 3,48 -2,68", x)))),
       inner(straight(pts("60,80 60,94"))),
     ),
   "seed-ball": () =>

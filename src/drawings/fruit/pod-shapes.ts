@@ -72,13 +72,7 @@ export const nutlet: Draw = (s) =>
         })),
     s === "all"
       ? Array.from({ length: 14 }, (_, i) => polar(60, 49, 24 * Math.sqrt((i + 0.5) / 14), i * 137.5)).map(([x, y]) =>
-          outline(
-            straight([
-              [x, y],
-              [x, y - 6],
-              [x + 3, y - 6],
-            ]),
-          ),
+          outline(straight(pts("0,0 0,-6 3,-6", x, y))),
         )
       : [],
   );

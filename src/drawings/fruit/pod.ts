@@ -12,22 +12,8 @@ export function pod(hairs: "none" | "seams" | "all"): Shape[] {
   const under: Point[] = pts("24,54 34,61 46,65 58,67 70,67 82,64 94,57");
   if (hairs !== "none")
     parts.push(
-      ...edge.map(([x, y]) =>
-        hair(
-          straight([
-            [x, y],
-            [x + 2, y - 10],
-          ]),
-        ),
-      ),
-      ...under.map(([x, y]) =>
-        hair(
-          straight([
-            [x, y],
-            [x + 2, y + 10],
-          ]),
-        ),
-      ),
+      ...edge.map(([x, y]) => hair(straight(pts("0,0 2,-10", x, y)))),
+      ...under.map(([x, y]) => hair(straight(pts("0,0 2,10", x, y)))),
     );
   if (hairs === "all")
     for (let i = 0; i < 18; i++)

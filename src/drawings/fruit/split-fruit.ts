@@ -22,12 +22,7 @@ const SPLIT_FRUIT_KINDS: Record<string, (state: string) => Shape[]> = {
       area(smoothClosed(pts("60,10 88,28 90,64 60,90 30,64 32,28")), "pale"),
       area(smoothClosed(pts("60,18 78,34 80,60 60,80 40,60 42,34")), "straw"),
       [50, 57, 63, 70].map((x) => ({
-        ...outline(
-          straight([
-            [x, 24],
-            [x, 56],
-          ]),
-        ),
+        ...outline(straight(pts("0,24 0,56", x))),
         width: 1.6,
       })),
     ),

@@ -68,13 +68,6 @@ export const bladeEdge: Draw = (s) => {
   ]);
   return all(
     area(straight([...teeth, [112, 84], [8, 84]], true), "leaf"),
-    [46, 58, 70].map((y) =>
-      faint(
-        straight([
-          [8, y],
-          [112, y],
-        ]),
-      ),
-    ),
+    [46, 58, 70].map((y) => faint(straight(pts("8,0 112,0", 0, y)))),
   );
 };

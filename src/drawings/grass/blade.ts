@@ -98,15 +98,5 @@ export function midrib(kind: string): Shape[] {
       outline(straight(pts("57,6 57,92"))),
       outline(straight(pts("63,6 63,92"))),
     );
-  return all(
-    strip,
-    ...[42, 50, 60, 70, 78].map((x) =>
-      faint(
-        straight([
-          [x, 6],
-          [x, 92],
-        ]),
-      ),
-    ),
-  );
+  return all(strip, ...[42, 50, 60, 70, 78].map((x) => faint(straight(pts("0,6 0,92", x)))));
 }

@@ -31,14 +31,7 @@ export const GRASS_STATES: Record<string, Draw> = {
   "blade-hair": (s) =>
     all(
       area(straight(pts("8,34 112,30 114,66 8,62"), true), "leaf"),
-      [40, 48, 56].map((y) =>
-        faint(
-          straight([
-            [8, y],
-            [112, y],
-          ]),
-        ),
-      ),
+      [40, 48, 56].map((y) => faint(straight(pts("8,0 112,0", 0, y)))),
       s === "none"
         ? []
         : Array.from({ length: s === "velvet" ? 70 : s === "fine" ? 36 : 14 }, (_, i) => {
@@ -81,12 +74,7 @@ export const GRASS_STATES: Record<string, Draw> = {
       s === "ribbed"
         ? [28, 36, 44, 52, 60, 66].flatMap((y) => [
             {
-              ...outline(
-                straight([
-                  [8, y],
-                  [112, y - 1],
-                ]),
-              ),
+              ...outline(straight(pts("8,0 112,-1", 0, y))),
               width: 2,
             },
           ])
@@ -144,14 +132,7 @@ export const GRASS_STATES: Record<string, Draw> = {
                 ...outline(smooth(pts("34,50 60,58 84,52 112,66"))),
                 width: 3,
               },
-              [52, 74, 92].map((x) =>
-                hair(
-                  straight([
-                    [x, 56],
-                    [x + 2, 66],
-                  ]),
-                ),
-              ),
+              [52, 74, 92].map((x) => hair(straight(pts("0,56 2,66", x)))),
             ),
     ),
 };

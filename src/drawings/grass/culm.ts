@@ -43,14 +43,7 @@ export const culmSkin: Draw = (s) =>
     outline(straight(pts("46,70 74,70"))),
     area(straight(pts("47,70 73,70 72,92 48,92"), true), "leaf"),
     s === "dull"
-      ? [52, 56, 60, 64, 68].map((x) =>
-          inner(
-            straight([
-              [x, 4],
-              [x, 68],
-            ]),
-          ),
-        )
+      ? [52, 56, 60, 64, 68].map((x) => inner(straight(pts("0,4 0,68", x))))
       : s === "glossy"
         ? [area(smoothClosed(pts("53,10 57,8 57,62 53,60")), "white")]
         : along([0, 8], [0, 66], 18).flatMap(([, y]) =>

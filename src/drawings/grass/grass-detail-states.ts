@@ -32,12 +32,7 @@ export const GRASS_DETAIL: Record<string, Draw> = {
             [56, 72],
             [64, 71],
           ].map(([x, y]) => ({
-            ...hair(
-              straight([
-                [x, y],
-                [x - 2, y + 9],
-              ]),
-            ),
+            ...hair(straight(pts("0,0 -2,9", x, y))),
             width: 1.2,
           }))
         : [],
@@ -48,15 +43,7 @@ export const GRASS_DETAIL: Record<string, Draw> = {
     all(
       area(smoothClosed(pts("26,92 30,50 46,14 62,6 60,20 50,54 50,92")), "leaf"),
       area(smoothClosed(pts("50,92 50,54 60,20 62,6 80,26 84,58 80,92")), "pale"),
-      [58, 66, 73].map((x) =>
-        faint(
-          smooth([
-            [x, 90],
-            [x + 2, 56],
-            [x - 2, 26],
-          ]),
-        ),
-      ),
+      [58, 66, 73].map((x) => faint(smooth(pts("0,90 2,56 -2,26", x)))),
       s === "glossy"
         ? [
             flat(smoothClosed(pts("60,84 59,58 64,34 68,36 66,60 66,84")), "paper"),

@@ -68,12 +68,7 @@ export function sheathFoot(kind: string): Shape[] {
   const stripes =
     kind === "striped"
       ? [40, 47, 54, 61, 68, 75].map((x) => ({
-          ...outline(
-            straight([
-              [x, 40],
-              [x, 80],
-            ]),
-          ),
+          ...outline(straight(pts("0,40 0,80", x))),
           width: 1.6,
         }))
       : kind === "brown"
@@ -87,14 +82,7 @@ export function sheathFoot(kind: string): Shape[] {
             ),
           )
         : kind === "red"
-          ? [50, 60, 70].map((x) =>
-              faint(
-                straight([
-                  [x, 44],
-                  [x, 80],
-                ]),
-              ),
-            )
+          ? [50, 60, 70].map((x) => faint(straight(pts("0,44 0,80", x))))
           : kind === "blue"
             ? [48, 60, 72].map((x) => flat(ellipse(x, 60, 2, 9), "paper"))
             : [];

@@ -1,13 +1,8 @@
-import { type Shape, outline, straight, faint } from "../ink/shapes";
+import { pts, type Shape, outline, straight, faint } from "../ink/shapes";
 
 /** Ground line with a little hatching. */
 export const earth = (y = 84): Shape[] => [
-  outline(
-    straight([
-      [8, y],
-      [112, y],
-    ]),
-  ),
+  outline(straight(pts("8,0 112,0", 0, y))),
   ...Array.from({ length: 12 }, (_, i) =>
     faint(
       straight([

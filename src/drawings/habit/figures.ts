@@ -1,4 +1,4 @@
-import { type Shape, outline, smooth, type Tint, area, smoothClosed, straight, circle } from "../ink/shapes";
+import { pts, type Shape, outline, smooth, type Tint, area, smoothClosed, straight, circle } from "../ink/shapes";
 
 export const blade = (x: number, y: number, reach: number, height: number, width = 1.3): Shape => ({
   ...outline(
@@ -55,32 +55,15 @@ export const treeShape = (x: number, y: number, r: number): Shape[] => [
 export const person = (x: number, y: number): Shape[] => [
   area(circle(x, y - 34, 4), "paper"),
   {
-    ...outline(
-      straight([
-        [x, y - 30],
-        [x, y - 14],
-        [x - 4, y],
-      ]),
-    ),
+    ...outline(straight(pts("0,-30 0,-14 -4,0", x, y))),
     width: 2,
   },
   {
-    ...outline(
-      straight([
-        [x, y - 14],
-        [x + 4, y],
-      ]),
-    ),
+    ...outline(straight(pts("0,-14 4,0", x, y))),
     width: 2,
   },
   {
-    ...outline(
-      straight([
-        [x - 6, y - 18],
-        [x, y - 27],
-        [x + 6, y - 18],
-      ]),
-    ),
+    ...outline(straight(pts("-6,-18 0,-27 6,-18", x, y))),
     width: 2,
   },
 ];

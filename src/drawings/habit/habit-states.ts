@@ -94,15 +94,7 @@ export const HABIT_STATES: Record<string, Draw> = {
                 ]),
               ),
             )
-          : [20, 38, 56].map((y) =>
-              faint(
-                smooth([
-                  [40, y],
-                  [60, y + 5],
-                  [80, y],
-                ]),
-              ),
-            ),
+          : [20, 38, 56].map((y) => faint(smooth(pts("40,0 60,5 80,0", 0, y)))),
     );
   },
 };

@@ -55,12 +55,7 @@ const GROUND_KINDS: Record<string, (kind: string) => Shape[]> = {
         [50, 84],
       ].map(([x, y]) => area(ellipse(x, y, 15, 4), "water")),
       [24, 44, 62, 84, 100].flatMap((x) => [
-        outline(
-          straight([
-            [x, 80],
-            [x, 52],
-          ]),
-        ),
+        outline(straight(pts("0,80 0,52", x))),
         area(ellipse(x, 54, 2.4, 6), "brown"),
       ]),
     ),
@@ -87,15 +82,7 @@ const GROUND_KINDS: Record<string, (kind: string) => Shape[]> = {
         [44, 62],
         [30, 76],
         [56, 46],
-      ].map(([x, y]) =>
-        outline(
-          straight([
-            [x - 6, y],
-            [x, y - 3],
-            [x + 7, y + 1],
-          ]),
-        ),
-      ),
+      ].map(([x, y]) => outline(straight(pts("-6,0 0,-3 7,1", x, y)))),
       groundGrass(30).slice(0, 5),
     ),
 };

@@ -85,26 +85,10 @@ const otherPlantKind = (): Shape[] =>
     area(rectangle(6, 26, 108, 64), "water"),
     outline(straight(pts("6,26 114,26"))),
     [36, 60, 84].flatMap((x) => [
-      outline(
-        smooth([
-          [x, 90],
-          [x + 4, 64],
-          [x - 2, 36],
-        ]),
-      ),
+      outline(smooth(pts("0,90 4,64 -2,36", x))),
       ...[80, 68, 56, 44].flatMap((y) => [
-        inner(
-          straight([
-            [x + 1, y],
-            [x + 11, y - 5],
-          ]),
-        ),
-        inner(
-          straight([
-            [x + 1, y],
-            [x - 9, y - 5],
-          ]),
-        ),
+        inner(straight(pts("1,0 11,-5", x, y))),
+        inner(straight(pts("1,0 -9,-5", x, y))),
       ]),
     ]),
   );
@@ -124,12 +108,7 @@ export function clump(kind: string): Shape[] {
       ground,
       outline(smooth(pts("12,92 40,90 80,93 110,90"))),
       [18, 40, 62, 84, 104].flatMap((x, i) => [
-        inner(
-          straight([
-            [x, 84],
-            [x, 91],
-          ]),
-        ),
+        inner(straight(pts("0,84 0,91", x))),
         ...tuft(x, 84, 3, 16, 40 + (i % 2) * 12),
       ]),
     );
@@ -141,18 +120,8 @@ export function clump(kind: string): Shape[] {
         width: 2.2,
       },
       [10, 60, 110].flatMap((x) => [
-        hair(
-          straight([
-            [x, 83],
-            [x - 4, 92],
-          ]),
-        ),
-        hair(
-          straight([
-            [x, 83],
-            [x + 3, 93],
-          ]),
-        ),
+        hair(straight(pts("0,83 -4,92", x))),
+        hair(straight(pts("0,83 3,93", x))),
         ...tuft(x === 10 ? 16 : x === 110 ? 104 : x, 82, 4, 26, 34),
       ]),
     );

@@ -36,47 +36,14 @@ const ROOT_KINDS: Record<string, (kind: string) => Shape[]> = {
     all(
       rootGround,
       area(smoothClosed(pts("54,30 66,30 64,58 60,92 56,58")), "straw"),
-      [42, 54, 66].flatMap((y) => [
-        hair(
-          straight([
-            [58, y],
-            [44, y + 9],
-          ]),
-        ),
-        hair(
-          straight([
-            [62, y + 4],
-            [76, y + 12],
-          ]),
-        ),
-      ]),
+      [42, 54, 66].flatMap((y) => [hair(straight(pts("58,0 44,9", 0, y))), hair(straight(pts("62,4 76,12", 0, y)))]),
     ),
   rhizome: () =>
     all(
       rootGround,
       area(smoothClosed(pts("8,50 40,44 80,52 112,46 112,54 80,60 40,52 8,58")), "straw"),
-      [22, 36, 50, 64, 78, 92].map((x) =>
-        inner(
-          straight([
-            [x, 46],
-            [x + 1, 57],
-          ]),
-        ),
-      ),
-      [22, 50, 78, 104].flatMap((x) => [
-        hair(
-          straight([
-            [x, 56],
-            [x - 4, 74],
-          ]),
-        ),
-        hair(
-          straight([
-            [x, 56],
-            [x + 5, 76],
-          ]),
-        ),
-      ]),
+      [22, 36, 50, 64, 78, 92].map((x) => inner(straight(pts("0,46 1,57", x)))),
+      [22, 50, 78, 104].flatMap((x) => [hair(straight(pts("0,56 -4,74", x))), hair(straight(pts("0,56 5,76", x)))]),
       {
         ...outline(straight(pts("92,50 96,12"))),
         width: 2,

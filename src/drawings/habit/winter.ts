@@ -124,19 +124,9 @@ const DEAD_STEMS_KINDS: Record<string, (kind: string) => Shape[]> = {
     all(
       earth(),
       [46, 62, 78].flatMap((x) => [
-        outline(
-          straight([
-            [x, 84],
-            [x, 24],
-          ]),
-        ),
+        outline(straight(pts("0,84 0,24", x))),
         area(circle(x, 20, 5), "brown"),
-        outline(
-          straight([
-            [x, 44],
-            [x + 9, 32],
-          ]),
-        ),
+        outline(straight(pts("0,44 9,32", x))),
         area(circle(x + 10, 30, 3.5), "brown"),
       ]),
     ),

@@ -37,13 +37,12 @@ export type Tint =
 
 export type Point = [number, number];
 
-/** Points in the notation of SVG's own `points`: "8,30 112,30". */
-export const pts = (points: string): Point[] =>
+/** Points in the notation of SVG's own `points`, "8,30 112,30", as seen from `x`, `y`. */
+export const pts = (points: string, x = 0, y = 0): Point[] =>
   points.split(" ").map((pair): Point => {
-    const [x, y] = pair.split(",");
-    return [Number(x), Number(y)];
+    const [right, down] = pair.split(",");
+    return [x + Number(right), y + Number(down)];
   });
-
 /** All drawings share one field: 120 wide, 96 high, y downwards. */
 export const WIDTH = 120;
 

@@ -54,10 +54,7 @@ function hairAt(kind: HairKind, [x, y]: Point, vary: Lively): Shape[] {
     return [hair(smooth(curl), 0.6)];
   }
   if (kind === "rough" || kind === "bristly") {
-    const bristle: Point[] = [
-      [x, y],
-      [x + 1.4, y - 4],
-    ];
+    const bristle: Point[] = pts("0,0 1.4,-4", x, y);
     return [hair(straight(bristle), 1.4), flat(circle(x, y, 1.1), "ink")];
   }
   if (kind === "long") {

@@ -1,4 +1,4 @@
-import { type Point, type Shape, polar, inner, straight, all, area, outline } from "../ink/shapes";
+import { pts, type Point, type Shape, polar, inner, straight, all, area, outline } from "../ink/shapes";
 import { toothed } from "./leaf-edge";
 import type { Leaf } from "./leaf";
 
@@ -29,11 +29,6 @@ export function handLeaf(
   return all(
     area(straight(toothed(points, [x, y - reach / 2], edge), true), "leaf"),
     veins,
-    outline(
-      straight([
-        [x, y],
-        [x, y + 10],
-      ]),
-    ),
+    outline(straight(pts("0,0 0,10", x, y))),
   );
 }

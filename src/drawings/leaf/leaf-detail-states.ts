@@ -48,20 +48,7 @@ export const LEAF_DETAIL: Record<string, Draw> = {
         ...outline(straight(pts("60,92 60,6"))),
         width: 3,
       },
-      [30, 50, 70].flatMap((y) => [
-        faint(
-          straight([
-            [60, y + 8],
-            [86, y - 8],
-          ]),
-        ),
-        faint(
-          straight([
-            [60, y + 8],
-            [34, y - 8],
-          ]),
-        ),
-      ]),
+      [30, 50, 70].flatMap((y) => [faint(straight(pts("60,8 86,-8", 0, y))), faint(straight(pts("60,8 34,-8", 0, y)))]),
       s === "prickles"
         ? [22, 36, 50, 64, 78].map((y, i) =>
             area(

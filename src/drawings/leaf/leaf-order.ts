@@ -20,24 +20,9 @@ export function leafOrder(order: "alternate" | "opposite" | "whorled" | "basal" 
       parts.push(...[70, -70, 35, -35].flatMap((a) => drawLeaf({ ...leaf, veins: false }, [60, y], 27, a)));
     if (order === "spines")
       parts.push(
-        outline(
-          straight([
-            [60, y],
-            [76, y - 12],
-          ]),
-        ),
-        outline(
-          straight([
-            [60, y],
-            [44, y - 10],
-          ]),
-        ),
-        outline(
-          straight([
-            [60, y + 8],
-            [72, y + 1],
-          ]),
-        ),
+        outline(straight(pts("60,0 76,-12", 0, y))),
+        outline(straight(pts("60,0 44,-10", 0, y))),
+        outline(straight(pts("60,8 72,1", 0, y))),
       );
   });
   return all(stem(60, 12, 90, 2.2), parts);
@@ -45,12 +30,7 @@ export function leafOrder(order: "alternate" | "opposite" | "whorled" | "basal" 
 
 export const bud = (x: number, y: number): Shape[] => [
   area(ellipse(x + 5, y - 2, 2.4, 4), "brown"),
-  outline(
-    straight([
-      [x - 14, y + 4],
-      [x + 16, y + 4],
-    ]),
-  ),
+  outline(straight(pts("-14,4 16,4", x, y))),
 ];
 
 /** Two leaves grown into one round the stem. */

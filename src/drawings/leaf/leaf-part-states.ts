@@ -93,12 +93,7 @@ export const LEAF_PART_STATES: Record<string, Draw> = {
       return all(
         piece,
         [40, 56, 72].map((y) => ({
-          ...outline(
-            straight([
-              [10, y],
-              [110, y],
-            ]),
-          ),
+          ...outline(straight(pts("10,0 110,0", 0, y))),
           width: 1.8,
         })),
       );
@@ -107,16 +102,7 @@ export const LEAF_PART_STATES: Record<string, Draw> = {
       return all(
         piece,
         rib,
-        [20, 40, 60, 80].map((x) =>
-          outline(
-            smooth([
-              [x, 76],
-              [x + 12, 52],
-              [x + 26, 48],
-              [x + 30, 60],
-            ]),
-          ),
-        ),
+        [20, 40, 60, 80].map((x) => outline(smooth(pts("0,76 12,52 26,48 30,60", x)))),
       );
     return all(
       piece,

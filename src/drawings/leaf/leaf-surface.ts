@@ -158,20 +158,7 @@ export const lateLeaf: Draw = (s) => {
       [-40, -14, 14, 40].map((a) => outline(straight([[x, 46], polar(x, 46, 26, a - 90)]))),
     );
   const leafy = (x: number, tint: "leaf" | "orange") =>
-    all(
-      bare(x),
-      area(
-        smoothClosed([
-          [x - 18, 42],
-          [x - 12, 20],
-          [x + 4, 14],
-          [x + 18, 28],
-          [x + 14, 46],
-          [x - 6, 50],
-        ]),
-        tint,
-      ),
-    );
+    all(bare(x), area(smoothClosed(pts("-18,42 -12,20 4,14 18,28 14,46 -6,50", x)), tint));
   const middle =
     s === "early"
       ? all(

@@ -14,19 +14,7 @@ export const pricklyLeaf = (): Shape[] =>
       [94, 40],
       [40, 38],
       [58, 24],
-    ].map(([x, y]) =>
-      area(
-        straight(
-          [
-            [x - 3, y + 2],
-            [x + 2, y - 11],
-            [x + 4, y + 2],
-          ],
-          true,
-        ),
-        "red",
-      ),
-    ),
+    ].map(([x, y]) => area(straight(pts("-3,2 2,-11 4,2", x, y), true), "red")),
   );
 
 /** Veins that run along the edge, or several from the foot. */

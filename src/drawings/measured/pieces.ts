@@ -65,23 +65,8 @@ export const bladeOfGrass = (): Shape[] =>
 
 export const floret = (x: number, y: number): Shape[] =>
   all(
-    area(
-      smoothClosed([
-        [x, y],
-        [x - 9, y - 18],
-        [x - 5, y - 38],
-        [x, y - 46],
-        [x + 5, y - 38],
-        [x + 9, y - 18],
-      ]),
-      "straw",
-    ),
-    inner(
-      straight([
-        [x, y - 2],
-        [x, y - 40],
-      ]),
-    ),
+    area(smoothClosed(pts("0,0 -9,-18 -5,-38 0,-46 5,-38 9,-18", x, y)), "straw"),
+    inner(straight(pts("0,-2 0,-40", x, y))),
   );
 
 export const awned = (x: number, y: number): Shape[] =>
@@ -142,19 +127,7 @@ export const feather = (): Shape[] =>
     flat(rectangle(4, 4, 112, 88), "water"),
     outline(straight(pts("10,60 112,60"))),
     [22, 36, 50, 64, 78, 92].flatMap((x) => [
-      hair(
-        straight([
-          [x, 60],
-          [x + 10, 26],
-        ]),
-        1.2,
-      ),
-      hair(
-        straight([
-          [x, 60],
-          [x + 10, 90],
-        ]),
-        1.2,
-      ),
+      hair(straight(pts("0,60 10,26", x)), 1.2),
+      hair(straight(pts("0,60 10,90", x)), 1.2),
     ]),
   );

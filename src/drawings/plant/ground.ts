@@ -62,12 +62,7 @@ export function waterBody(surface: number): Shape[] {
     },
     ...[0.2, 0.5, 0.8].map((u) => {
       const x = left + (right - left) * u;
-      return faint(
-        straight([
-          [x, surface + 5],
-          [x + 18, surface + 5],
-        ]),
-      );
+      return faint(straight(pts("0,5 18,5", x, surface)));
     }),
   ];
 }

@@ -1,4 +1,4 @@
-import { type Point, type Lively, type Shape, type Tint, straight } from "../ink/shapes";
+import { pts, type Point, type Lively, type Shape, type Tint, straight } from "../ink/shapes";
 import { type Foliage, drawFoliage } from "./foliage";
 import { along, GROUND, toward, line, tapered } from "./pen";
 import type { Seen } from "./seen";
@@ -97,15 +97,7 @@ export function onStem(seen: Seen, curve: Point[], width: number, lively: Lively
       const { at } = along(curve, (i + 0.5) / (total / 7));
       const [x, y] = [at[0] + lively(width * 0.3), at[1] + lively(2)];
       shapes.push({
-        d: straight(
-          [
-            [x, y - 1.6],
-            [x + 1, y],
-            [x, y + 1.6],
-            [x - 0.9, y],
-          ],
-          true,
-        ),
+        d: straight(pts("0,-1.6 1,0 0,1.6 -0.9,0", x, y), true),
         tint: marks,
       });
     }

@@ -1,5 +1,5 @@
 import { earth } from "../habit/earth";
-import { type Shape, all, hair, smooth, along, outline, straight, polar, smoothClosed } from "../ink/shapes";
+import { pts, type Shape, all, hair, smooth, along, outline, straight, polar, smoothClosed } from "../ink/shapes";
 import { type Leaf, drawLeaf } from "../leaf/leaf";
 import { stem } from "../stem/stem";
 
@@ -57,14 +57,7 @@ export const firstPrickles: Record<string, () => Shape[]> = {
     }),
   warts: () =>
     Array.from({ length: 12 }, (_, i) => polar(60, 52, 16 * Math.sqrt((i + 0.5) / 12), i * 137.5)).map(([x, y]) => ({
-      ...outline(
-        smoothClosed([
-          [x - 2.5, y],
-          [x, y - 4],
-          [x + 2.5, y],
-          [x, y + 2],
-        ]),
-      ),
+      ...outline(smoothClosed(pts("-2.5,0 0,-4 2.5,0 0,2", x, y))),
       width: 1.2,
     })),
 };

@@ -44,13 +44,7 @@ export const leafHairs = (s: string): Shape[] => {
     ),
   ]);
   const face = Array.from({ length: 26 }, (_, i) => polar(60, 52, 18 * Math.sqrt((i + 0.5) / 26), i * 137.5)).map(
-    ([x, y]) =>
-      hair(
-        straight([
-          [x, y],
-          [x + 2, y - 7],
-        ]),
-      ),
+    ([x, y]) => hair(straight(pts("0,0 2,-7", x, y))),
   );
   return s === "none" ? [] : s === "edge" ? edge : all(edge, face);
 };

@@ -46,16 +46,7 @@ export const SEEDLINGS: Record<string, Draw> = {
     all(
       earth(86),
       stem(60, 34, 86, 4, s === "red" ? "red" : "leaf"),
-      s === "red"
-        ? [58, 60, 62].map((x) =>
-            inner(
-              straight([
-                [x, 38],
-                [x, 84],
-              ]),
-            ),
-          )
-        : [],
+      s === "red" ? [58, 60, 62].map((x) => inner(straight(pts("0,38 0,84", x)))) : [],
       drawLeaf({ shape: "oval", veins: false }, [62, 36], 34, 62),
       drawLeaf({ shape: "oval", veins: false }, [58, 36], 34, -62),
     ),

@@ -102,12 +102,7 @@ export const ARMS: Record<string, () => Shape[]> = {
           ),
           width: 2.4,
         },
-        outline(
-          straight([
-            [76, y - 7],
-            [80, y - 20],
-          ]),
-        ),
+        outline(straight(pts("76,-7 80,-20", 0, y))),
       ]),
     ),
   "leaf-spines": () =>

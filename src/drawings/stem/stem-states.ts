@@ -27,31 +27,14 @@ export const STEM_STATES: Record<string, Draw> = {
     all(
       stem(60, 6, 90, 22, "leaf"),
       s === "lined"
-        ? [46, 53, 60, 67, 74].map((x) =>
-            inner(
-              straight([
-                [x, 6],
-                [x, 90],
-              ]),
-            ),
-          )
+        ? [46, 53, 60, 67, 74].map((x) => inner(straight(pts("0,6 0,90", x))))
         : s === "ridged"
           ? [44, 52, 60, 68, 76].flatMap((x) => [
               {
-                ...outline(
-                  straight([
-                    [x, 6],
-                    [x, 90],
-                  ]),
-                ),
+                ...outline(straight(pts("0,6 0,90", x))),
                 width: 2.6,
               },
-              faint(
-                straight([
-                  [x + 3, 6],
-                  [x + 3, 90],
-                ]),
-              ),
+              faint(straight(pts("3,6 3,90", x))),
             ])
           : [],
     ),
@@ -60,14 +43,7 @@ export const STEM_STATES: Record<string, Draw> = {
     all(
       stem(60, 6, 90, 18, s === "flushed" ? "red" : "leaf"),
       s === "flushed"
-        ? [50, 60, 70].map((x) =>
-            faint(
-              straight([
-                [x, 6],
-                [x, 90],
-              ]),
-            ),
-          )
+        ? [50, 60, 70].map((x) => faint(straight(pts("0,6 0,90", x))))
         : s === "blotched"
           ? [
               [52, 20, 6],
@@ -159,14 +135,7 @@ export const STEM_STATES: Record<string, Draw> = {
     if (s === "on-angles")
       return all(
         body,
-        [55, 65].map((x) =>
-          outline(
-            straight([
-              [x, 6],
-              [x, 90],
-            ]),
-          ),
-        ),
+        [55, 65].map((x) => outline(straight(pts("0,6 0,90", x)))),
         [14, 30, 46, 62, 78].flatMap((y) => [spike(68, y, 1), spike(52, y, -1)]),
       );
     return all(

@@ -74,15 +74,7 @@ const BULBILS_KINDS: Record<string, (kind: string) => Shape[]> = {
       pond(),
       outline(straight(pts("60,92 60,66"))),
       area(smoothClosed(pts("60,70 46,56 46,30 60,12 74,30 74,56")), "dark"),
-      [24, 36, 48].map((y) =>
-        inner(
-          smooth([
-            [48, y + 6],
-            [60, y],
-            [72, y + 6],
-          ]),
-        ),
-      ),
+      [24, 36, 48].map((y) => inner(smooth(pts("48,6 60,0 72,6", 0, y)))),
     ),
 };
 
@@ -131,20 +123,7 @@ export function waterFlower(kind: string): Shape[] {
   return all(
     pond(),
     outline(straight(pts("60,92 60,6"))),
-    [24, 50, 76].flatMap((y) => [
-      inner(
-        straight([
-          [60, y],
-          [86, y - 8],
-        ]),
-      ),
-      inner(
-        straight([
-          [60, y],
-          [34, y - 8],
-        ]),
-      ),
-    ]),
+    [24, 50, 76].flatMap((y) => [inner(straight(pts("60,0 86,-8", 0, y))), inner(straight(pts("60,0 34,-8", 0, y)))]),
   );
 }
 
@@ -250,21 +229,10 @@ const WINTER_WATER_KINDS: Record<string, (kind: string) => Shape[]> = {
       winterWaterLake,
       [30, 50, 70, 90].flatMap((x) => [
         {
-          ...outline(
-            smooth([
-              [x, 84],
-              [x + 3, 66],
-              [x - 2, 52],
-            ]),
-          ),
+          ...outline(smooth(pts("0,84 3,66 -2,52", x))),
           width: 2.4,
         },
-        inner(
-          straight([
-            [x - 6, 66],
-            [x + 8, 62],
-          ]),
-        ),
+        inner(straight(pts("-6,66 8,62", x))),
       ]),
     ),
   buds: () =>
@@ -277,18 +245,8 @@ const WINTER_WATER_KINDS: Record<string, (kind: string) => Shape[]> = {
       winterWaterLake,
       [30, 56, 82].flatMap((x) => [
         area(ellipse(x, 82, 5, 4), "brown"),
-        outline(
-          straight([
-            [x, 78],
-            [x + 2, 60],
-          ]),
-        ),
-        inner(
-          straight([
-            [x, 68],
-            [x + 8, 62],
-          ]),
-        ),
+        outline(straight(pts("0,78 2,60", x))),
+        inner(straight(pts("0,68 8,62", x))),
       ]),
     ),
 };
@@ -297,13 +255,7 @@ const otherWinterWater = (): Shape[] =>
   all(
     winterWaterLake,
     [30, 60, 90].map((x) => ({
-      ...outline(
-        smooth([
-          [x, 84],
-          [x + 12, 76],
-          [x + 4, 70],
-        ]),
-      ),
+      ...outline(smooth(pts("0,84 12,76 4,70", x))),
       dash: true,
     })),
   );

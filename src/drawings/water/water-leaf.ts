@@ -25,27 +25,13 @@ const WATER_LEAF_KINDS: Record<string, (kind: string) => Shape[]> = {
     all(
       pond(),
       area(smoothClosed(pts("10,34 60,28 110,32 114,48 110,64 60,68 10,62")), "green"),
-      [38, 48, 58].map((y) =>
-        inner(
-          straight([
-            [10, y],
-            [112, y],
-          ]),
-        ),
-      ),
+      [38, 48, 58].map((y) => inner(straight(pts("10,0 112,0", 0, y)))),
     ),
   thread: () =>
     all(
       pond(),
       [30, 48, 66].map((y) => ({
-        ...outline(
-          smooth([
-            [8, y],
-            [40, y - 6],
-            [80, y + 5],
-            [114, y - 3],
-          ]),
-        ),
+        ...outline(smooth(pts("8,0 40,-6 80,5 114,-3", 0, y))),
         width: 1.4,
       })),
     ),
@@ -70,20 +56,7 @@ const WATER_LEAF_KINDS: Record<string, (kind: string) => Shape[]> = {
       pond(),
       area(smoothClosed(pts("20,50 44,20 86,22 106,48 84,74 44,76")), "green"),
       inner(straight(pts("8,52 104,48"))),
-      [40, 60, 80].flatMap((x) => [
-        faint(
-          straight([
-            [x, 50],
-            [x + 10, 28],
-          ]),
-        ),
-        faint(
-          straight([
-            [x, 50],
-            [x + 10, 70],
-          ]),
-        ),
-      ]),
+      [40, 60, 80].flatMap((x) => [faint(straight(pts("0,50 10,28", x))), faint(straight(pts("0,50 10,70", x)))]),
     ),
 };
 
@@ -91,14 +64,7 @@ const otherWaterLeaf = (): Shape[] =>
   all(
     pond(),
     area(smoothClosed(pts("8,42 110,42 114,48 110,54 8,54")), "green"),
-    [34, 60, 86].map((x) =>
-      outline(
-        straight([
-          [x, 42],
-          [x, 54],
-        ]),
-      ),
-    ),
+    [34, 60, 86].map((x) => outline(straight(pts("0,42 0,54", x)))),
   );
 
 export function waterLeaf(kind: string): Shape[] {
@@ -119,15 +85,7 @@ export function waterEdge(kind: string): Shape[] {
             ...outline(straight(pts("100,52 112,66"))),
             width: 4,
           },
-          ...[70, 78, 86, 94].map((x) =>
-            outline(
-              straight([
-                [x, 36],
-                [x + 3, 28],
-                [x + 5, 36],
-              ]),
-            ),
-          ),
+          ...[70, 78, 86, 94].map((x) => outline(straight(pts("0,36 3,28 5,36", x)))),
         ]
       : [],
   );
@@ -141,21 +99,7 @@ export function ribSpines(kind: string): Shape[] {
       ...inner(straight(pts("16,50 102,50"))),
       width: 2.4,
     },
-    kind === "spines"
-      ? [36, 56, 76].map((x) =>
-          flat(
-            straight(
-              [
-                [x, 50],
-                [x + 5, 40],
-                [x + 7, 50],
-              ],
-              true,
-            ),
-            "red",
-          ),
-        )
-      : [],
+    kind === "spines" ? [36, 56, 76].map((x) => flat(straight(pts("0,50 5,40 7,50", x), true), "red")) : [],
   );
 }
 
@@ -306,25 +250,12 @@ export function floatLeaf(state: string): Shape[] {
     return all(
       surface,
       [40, 60, 80].flatMap((x) => [
-        outline(
-          straight([
-            [x, 90],
-            [x, 22],
-          ]),
-        ),
+        outline(straight(pts("0,90 0,22", x))),
         ...[-60, -30, 30, 60].flatMap((a) => feather(x, 44, 22, a - 90)),
       ]),
     );
   return all(
     surface,
-    [46, 60, 74].map((x) =>
-      outline(
-        smooth([
-          [x, 92],
-          [x + 3, 74],
-          [x - 2, 60],
-        ]),
-      ),
-    ),
+    [46, 60, 74].map((x) => outline(smooth(pts("0,92 3,74 -2,60", x)))),
   );
 }

@@ -69,14 +69,7 @@ export function lifted(kind: string): Shape[] {
       [70, 42],
       [50, 50],
       [62, 54],
-    ].map(([x, y]) =>
-      outline(
-        straight([
-          [x, y],
-          [x + 5, y - 3],
-        ]),
-      ),
-    ),
+    ].map(([x, y]) => outline(straight(pts("0,0 5,-3", x, y)))),
     hand,
   );
 }
@@ -132,20 +125,7 @@ export function surface(kind: string): Shape[] {
     ),
     ...[84, 72, 60, 50]
       .filter((y) => y > top)
-      .flatMap((y) => [
-        inner(
-          straight([
-            [60, y],
-            [76, y - 6],
-          ]),
-        ),
-        inner(
-          straight([
-            [60, y],
-            [44, y - 6],
-          ]),
-        ),
-      ]),
+      .flatMap((y) => [inner(straight(pts("60,0 76,-6", 0, y))), inner(straight(pts("60,0 44,-6", 0, y)))]),
   ];
   if (kind === "flowers")
     return all(
@@ -254,20 +234,7 @@ export function holdfast(kind: string): Shape[] {
       ...outline(smooth(pts("24,40 60,30 98,38"))),
       width: 2.4,
     },
-    [36, 52, 68, 84].flatMap((x) => [
-      inner(
-        straight([
-          [x, 34],
-          [x - 4, 24],
-        ]),
-      ),
-      inner(
-        straight([
-          [x, 34],
-          [x - 4, 46],
-        ]),
-      ),
-    ]),
+    [36, 52, 68, 84].flatMap((x) => [inner(straight(pts("0,34 -4,24", x))), inner(straight(pts("0,34 -4,46", x)))]),
   );
 }
 

@@ -62,14 +62,7 @@ export function axis(kind: string): Shape[] {
     return all(
       pond(),
       body,
-      [48, 54, 60, 66, 72].map((x) =>
-        outline(
-          straight([
-            [x, 4],
-            [x, 92],
-          ]),
-        ),
-      ),
+      [48, 54, 60, 66, 72].map((x) => outline(straight(pts("0,4 0,92", x)))),
       Array.from({ length: 14 }, (_, i) => flat(circle(47 + ((i * 7) % 28), 10 + i * 6, 1.6), "white")),
     );
   if (kind === "grooved")
@@ -92,20 +85,8 @@ export function forking(kind: string): Shape[] {
       pond(),
       line([60, 92], [60, 10]),
       [30, 50, 70].flatMap((y) => [
-        hair(
-          straight([
-            [60, y],
-            [68, y - 6],
-          ]),
-          1.2,
-        ),
-        hair(
-          straight([
-            [60, y],
-            [52, y - 6],
-          ]),
-          1.2,
-        ),
+        hair(straight(pts("60,0 68,-6", 0, y)), 1.2),
+        hair(straight(pts("60,0 52,-6", 0, y)), 1.2),
       ]),
     );
   if (kind === "uneven")
@@ -130,18 +111,8 @@ export function branching(kind: string): Shape[] {
       pond(),
       main,
       [84, 70, 56, 42, 28].flatMap((y) => [
-        outline(
-          straight([
-            [60, y],
-            [82, y - 18],
-          ]),
-        ),
-        outline(
-          straight([
-            [60, y],
-            [38, y - 18],
-          ]),
-        ),
+        outline(straight(pts("60,0 82,-18", 0, y))),
+        outline(straight(pts("60,0 38,-18", 0, y))),
       ]),
     );
   return all(
@@ -187,51 +158,19 @@ const MASS_KINDS: Record<string, (kind: string) => Shape[]> = {
   column: () =>
     all(
       massLake,
-      [20, 44, 68, 92].map((x) =>
-        outline(
-          smooth([
-            [x, 84],
-            [x + 4, 56],
-            [x - 2, 32],
-          ]),
-        ),
-      ),
-      [20, 44, 68, 92].flatMap((x) =>
-        [50, 66].map((y) =>
-          inner(
-            straight([
-              [x - 6, y],
-              [x + 8, y - 3],
-            ]),
-          ),
-        ),
-      ),
+      [20, 44, 68, 92].map((x) => outline(smooth(pts("0,84 4,56 -2,32", x)))),
+      [20, 44, 68, 92].flatMap((x) => [50, 66].map((y) => inner(straight(pts("-6,0 8,-3", x, y))))),
     ),
   mat: () =>
     all(
       massLake,
-      [20, 44, 68, 92].map((x) =>
-        outline(
-          straight([
-            [x, 84],
-            [x, 30],
-          ]),
-        ),
-      ),
+      [20, 44, 68, 92].map((x) => outline(straight(pts("0,84 0,30", x)))),
       area(smoothClosed(pts("8,26 60,22 112,26 108,36 60,34 12,36")), "green"),
     ),
   rosettes: () =>
     all(
       massLake,
-      [26, 60, 94].flatMap((x) => [
-        inner(
-          straight([
-            [x, 84],
-            [x, 26],
-          ]),
-        ),
-        area(ellipse(x, 25, 14, 4), "green"),
-      ]),
+      [26, 60, 94].flatMap((x) => [inner(straight(pts("0,84 0,26", x))), area(ellipse(x, 25, 14, 4), "green")]),
     ),
 };
 
@@ -242,18 +181,7 @@ const otherMass = (): Shape[] =>
       [30, 46],
       [66, 38],
       [88, 60],
-    ].map(([x, y]) =>
-      area(
-        smoothClosed([
-          [x - 16, y],
-          [x - 4, y - 7],
-          [x + 14, y - 3],
-          [x + 10, y + 7],
-          [x - 8, y + 6],
-        ]),
-        "green",
-      ),
-    ),
+    ].map(([x, y]) => area(smoothClosed(pts("-16,0 -4,-7 14,-3 10,7 -8,6", x, y)), "green")),
   );
 
 export function mass(kind: string): Shape[] {

@@ -24,23 +24,9 @@ export const WATER_STATES: Record<string, Draw> = {
     all(
       stem(60, 4, 92, 12, ({ green: "green", red: "red", pale: "white", brown: "brown" } as const)[s as "green"]),
       s === "red"
-        ? [56, 64].map((x) =>
-            faint(
-              straight([
-                [x, 4],
-                [x, 92],
-              ]),
-            ),
-          )
+        ? [56, 64].map((x) => faint(straight(pts("0,4 0,92", x))))
         : s === "brown"
-          ? [20, 48, 76].map((y) =>
-              inner(
-                straight([
-                  [48, y],
-                  [72, y],
-                ]),
-              ),
-            )
+          ? [20, 48, 76].map((y) => inner(straight(pts("48,0 72,0", 0, y))))
           : s === "pale"
             ? [faint(straight(pts("60,4 60,92")))]
             : [area(ellipse(74, 48, 5, 9), "green")],

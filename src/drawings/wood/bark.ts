@@ -16,12 +16,7 @@ const BARK_KINDS: Record<string, (s: string) => Shape[]> = {
         [46, 62],
         [68, 74],
       ].map(([x, y]) => ({
-        ...outline(
-          straight([
-            [x - 6, y],
-            [x + 6, y],
-          ]),
-        ),
+        ...outline(straight(pts("-6,0 6,0", x, y))),
         width: 2,
       })),
     ),
@@ -45,14 +40,7 @@ const BARK_KINDS: Record<string, (s: string) => Shape[]> = {
       barkTrunk,
       [40, 52, 64, 76].flatMap((x) => [
         {
-          ...outline(
-            smooth([
-              [x, 4],
-              [x + 5, 28],
-              [x - 3, 52],
-              [x + 4, 92],
-            ]),
-          ),
+          ...outline(smooth(pts("0,4 5,28 -3,52 4,92", x))),
           width: 2.6,
         },
       ]),
@@ -68,20 +56,7 @@ const BARK_KINDS: Record<string, (s: string) => Shape[]> = {
         [32, 58],
         [58, 60],
         [44, 78],
-      ].map(([x, y]) =>
-        area(
-          straight(
-            [
-              [x + 2, y],
-              [x + 22, y + 2],
-              [x + 20, y + 20],
-              [x, y + 18],
-            ],
-            true,
-          ),
-          "bark",
-        ),
-      ),
+      ].map(([x, y]) => area(straight(pts("2,0 22,2 20,20 0,18", x, y), true), "bark")),
     ),
 };
 

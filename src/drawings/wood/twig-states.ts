@@ -30,21 +30,9 @@ export const TWIG_STATES: Record<string, Draw> = {
         : Array.from({ length: s === "dense" ? 26 : 7 }, (_, i) => {
             const y = 8 + i * (s === "dense" ? 3.2 : 12);
             return [
-              hair(
-                straight([
-                  [72, y],
-                  [84, y - 2],
-                ]),
-                0.9,
-              ),
+              hair(straight(pts("72,0 84,-2", 0, y)), 0.9),
               flat(circle(85, y - 2, 1.4), "red"),
-              hair(
-                straight([
-                  [48, y],
-                  [36, y - 2],
-                ]),
-                0.9,
-              ),
+              hair(straight(pts("48,0 36,-2", 0, y)), 0.9),
               flat(circle(35, y - 2, 1.4), "red"),
             ];
           }).flat(),
@@ -75,23 +63,9 @@ export const TWIG_STATES: Record<string, Draw> = {
     return all(
       body,
       s === "brown"
-        ? [30, 60].map((y) =>
-            outline(
-              straight([
-                [47, y],
-                [73, y],
-              ]),
-            ),
-          )
+        ? [30, 60].map((y) => outline(straight(pts("47,0 73,0", 0, y))))
         : s === "red"
-          ? [55, 60, 65].map((x) =>
-              faint(
-                straight([
-                  [x, 6],
-                  [x, 90],
-                ]),
-              ),
-            )
+          ? [55, 60, 65].map((x) => faint(straight(pts("0,6 0,90", x))))
           : [area(ellipse(74, 44, 5, 8), "green")],
     );
   },
@@ -100,25 +74,11 @@ export const TWIG_STATES: Record<string, Draw> = {
     const tint = ({ green: "green", yellow: "yellow", brown: "brown", orange: "orange" } as const)[s as "green"];
     const marks =
       s === "orange"
-        ? [30, 44, 58].map((y) =>
-            outline(
-              straight([
-                [48, y],
-                [74, y - 4],
-              ]),
-            ),
-          )
+        ? [30, 44, 58].map((y) => outline(straight(pts("48,0 74,-4", 0, y))))
         : s === "green"
           ? [flat(smoothClosed(pts("52,26 68,24 70,70 52,72")), "white")]
           : s === "yellow"
-            ? [54, 60, 66].map((x) =>
-                outline(
-                  straight([
-                    [x, 26],
-                    [x, 70],
-                  ]),
-                ),
-              )
+            ? [54, 60, 66].map((x) => outline(straight(pts("0,26 0,70", x))))
             : [faint(smooth(pts("52,30 66,46 54,68")))];
     return all(
       stem(60, 4, 92, 24, "bark"),
@@ -133,15 +93,7 @@ export const TWIG_STATES: Record<string, Draw> = {
       return all(
         twig,
         area(smoothClosed(pts("67,66 88,50 92,28 74,36 67,50")), "brown"),
-        [44, 54].map((y) =>
-          inner(
-            smooth([
-              [70, y],
-              [80, y - 6],
-              [88, y - 10],
-            ]),
-          ),
-        ),
+        [44, 54].map((y) => inner(smooth(pts("70,0 80,-6 88,-10", 0, y)))),
       );
     if (s === "naked")
       return all(

@@ -91,12 +91,7 @@ export const twigPith: Draw = (s) => {
     wood,
     area(core, "paper"),
     along([60, 8], [60, 88], 13).map(([, y]) => ({
-      ...outline(
-        straight([
-          [50, y],
-          [70, y],
-        ]),
-      ),
+      ...outline(straight(pts("50,0 70,0", 0, y))),
       width: 2,
     })),
   );
@@ -142,14 +137,6 @@ export const rootSuckers: Draw = (s) => {
     earth(70),
     parent,
     root,
-    spots.flatMap(([x, h]) => [
-      outline(
-        straight([
-          [x, 70],
-          [x, 80],
-        ]),
-      ),
-      ...shoot(x, h),
-    ]),
+    spots.flatMap(([x, h]) => [outline(straight(pts("0,70 0,80", x))), ...shoot(x, h)]),
   );
 };
