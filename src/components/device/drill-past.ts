@@ -6,12 +6,18 @@ import { follow, openStore } from "./store";
 import type { DrillItem } from "./stored";
 
 const NOTHING: DrillPack = { answers: [], sets: [], mistaken: [] };
+const PATIENCE_MS = 5000;
 type Answer = DrillPack["answers"][number];
 
 /** A person's past in practice and the district's sets, as this device has them; null until they are read. */
 export function useDrillPast(key: string): DrillPack | null {
   const [past, setPast] = useState<DrillPack | null>(null);
   useEffect(() => follow((s) => s.drills.get(key).then((row) => row?.pack ?? NOTHING), setPast), [key]);
+  useEffect(() => {
+    // A window that keeps nothing practices all the same.
+    const late = setTimeout(() => setPast((now) => now ?? NOTHING), PATIENCE_MS);
+    return () => clearTimeout(late);
+  }, []);
   return past;
 }
 

@@ -213,7 +213,7 @@ function Sets({ past, vocabulary, onBegin, pack }: Props) {
 }
 
 /** The last sheet, and how frames are read as a rule. */
-function LastAnswers({ past }: Props | { past: DrillPack }) {
+function LastAnswers({ past }: Pick<Props, "past">) {
   const last = past.answers.slice(-SHEET);
   const bias = biasOf(past.answers);
   if (last.length === 0) return null;

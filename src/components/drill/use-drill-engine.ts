@@ -1,6 +1,6 @@
 "use client";
 import { type Remote, wrap } from "comlink";
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import type { BenchPack } from "@/contracts/bench-pack";
 import type { DrillEngine, DrillVocabulary } from "./drill-engine";
 
@@ -27,5 +27,6 @@ export function useDrillEngine({ floraUrl, status, costs }: DrillPlace): {
       .catch((error) => setFault(String(error.message ?? error)));
     return () => worker.terminate();
   }, [floraUrl]);
-  return { engine: () => engine.current, vocabulary, fault };
+  const maker = useCallback(() => engine.current, []);
+  return { engine: maker, vocabulary, fault };
 }
