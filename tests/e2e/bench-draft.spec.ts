@@ -18,6 +18,7 @@ test("a draft survives a reload and a dead tab, and an answer can be taken back"
   await again.goto("/bench");
   const after = takenBack(again);
   await expect(after).toHaveCount(3);
+  await expect(again.locator("[data-character]")).toBeVisible();
   await again
     .getByRole("button", { name: /^Take back/ })
     .first()

@@ -52,36 +52,10 @@ export function Evidence({ rows, pair, plants, onPair, pairChosen, slips, onRemo
           Nothing yet. Each answer will appear here with its weight. You can check it again or take it back.
         </p>
       ) : null}
-      {pair && rows.length > 0 ? (
-        <div className="grid sm:grid-cols-2 gap-x-4 gap-y-1 py-2">
-          {[1, 0].map((i) => (
-            <label key={i} className="field">
-              <span className="label flex items-center gap-1">
-                {i === 1 ? "◀ bars to the left are for" : "bars to the right are for ▶"}{" "}
-                <StatusMark status={itemAt(pair, i).status} size={13} />
-              </span>
-              <select
-                value={itemAt(pair, i).taxon}
-                onChange={(e) =>
-                  onPair(i === 0 ? [e.target.value, itemAt(pair, 1).taxon] : [itemAt(pair, 0).taxon, e.target.value])
-                }
-              >
-                {[
-                  itemAt(pair, i),
-                  ...plants.filter((m) => m.taxon !== itemAt(pair, 0).taxon && m.taxon !== itemAt(pair, 1).taxon),
-                ].map((p) => (
-                  <option key={p.taxon} value={p.taxon}>
-                    {p.name}
-                  </option>
-                ))}
-              </select>
-            </label>
-          ))}
-          {pairChosen ? (
-            <Button look="plain" className="small sm:col-span-2 text-left" onClick={() => onPair(null)}>
-              Back to the most likely plant on each side
-            </Button>
-          ) : null}
+      {rows.length > 0 ? (
+        // Its room is kept before the engine has answered: what comes later moves no button from under a finger.
+        <div className="grid sm:grid-cols-2 gap-x-4 gap-y-1 py-2 min-h-[146px] sm:min-h-[82px]">
+          {pair ? <PairChoice {...{ pair, plants, onPair, pairChosen }} /> : null}
         </div>
       ) : null}
       <ol>
@@ -93,7 +67,7 @@ export function Evidence({ rows, pair, plants, onPair, pairChosen, slips, onRemo
           >
             <span className="py-2">
               {row.seen}
-              {pair ? <span className="small block">{sentence(row.decibans, pair)}</span> : null}
+              <span className="small block">{pair ? sentence(row.decibans, pair) : "\u00a0"}</span>
               {slips[i] ? (
                 <strong className={`small block ${slips[i] === "against-all-others" ? "text-[var(--madder)]" : ""}`}>
                   {SLIP_WORDS[slips[i]]}
@@ -143,5 +117,43 @@ export function Evidence({ rows, pair, plants, onPair, pairChosen, slips, onRemo
         </p>
       ) : null}
     </section>
+  );
+}
+
+/** Which two plants are weighed against each other. */
+function PairChoice({
+  pair,
+  plants,
+  onPair,
+  pairChosen,
+}: Pick<Props, "plants" | "onPair" | "pairChosen"> & { pair: Side[] }) {
+  const [first, second] = [itemAt(pair, 0), itemAt(pair, 1)];
+  const others = plants.filter((plant) => plant.taxon !== first.taxon && plant.taxon !== second.taxon);
+  const sides = [
+    { side: second, words: "◀ bars to the left are for", choose: (taxon: string) => onPair([first.taxon, taxon]) },
+    { side: first, words: "bars to the right are for ▶", choose: (taxon: string) => onPair([taxon, second.taxon]) },
+  ];
+  return (
+    <>
+      {sides.map(({ side, words, choose }) => (
+        <label key={words} className="field">
+          <span className="label flex items-center gap-1">
+            {words} <StatusMark status={side.status} size={13} />
+          </span>
+          <select value={side.taxon} onChange={(e) => choose(e.target.value)}>
+            {[side, ...others].map((plant) => (
+              <option key={plant.taxon} value={plant.taxon}>
+                {plant.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      ))}
+      {pairChosen ? (
+        <Button look="plain" className="small sm:col-span-2 text-left" onClick={() => onPair(null)}>
+          Back to the most likely plant on each side
+        </Button>
+      ) : null}
+    </>
   );
 }

@@ -80,7 +80,13 @@ function Asked({ bench }: { bench: OpenBench }) {
       />
     );
   if (character) return <AskedPart bench={bench} character={character} />;
-  if (!view) return <p role="status">Calculating …</p>;
+  // About as much room as a question takes, so that what stands below it does not move when the question comes.
+  if (!view)
+    return (
+      <p role="status" className="min-h-[430px]">
+        Calculating …
+      </p>
+    );
   return (
     <section>
       <h1 className="text-[24px]">There is nothing more to ask at this stage with this kit</h1>
