@@ -22,6 +22,8 @@ export type RecordInput = z.output<typeof recordSchema>;
 export const storedTreatmentSchema = treatmentSchema.safeExtend({
   restrictions: z.array(z.object({ what: z.string(), until: z.string() })),
   warnings: z.array(z.string()),
+  /** how much of the plan was done with this work, from 0 to 1; entries of before it was stored have none */
+  doneShare: z.number().min(0).max(1).optional(),
 });
 export type StoredTreatment = z.output<typeof storedTreatmentSchema>;
 

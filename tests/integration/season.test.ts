@@ -16,6 +16,7 @@ import { setWeekHours } from "@/server/people/people";
 import type { Member } from "@/server/platform/session";
 import { recordCheck } from "@/server/records/follow-ups";
 import { recordTreatment } from "@/server/records/treatments";
+import { voidEntry } from "@/server/records/voids";
 import { sayGone } from "@/server/records/visits";
 import { calendarView } from "@/server/season/calendar";
 import { calendarOf, endFeed, renewFeed } from "@/server/season/feed";
@@ -127,6 +128,18 @@ describe("a plan that lives", () => {
     expect(detail.plan).toMatchObject({ state: "done", doneShare: 1 });
     expect(detail.entries).toHaveLength(2);
     await expect(partDone(wren, { planId, version: 99, donePercent: "50" })).rejects.toThrow(/done already/);
+  });
+  it("falls back to what the records that stand say, where one is voided", async () => {
+    const { planId } = await planned();
+    const [first, second] = [uuidv7(), uuidv7()];
+    const voided = (entryId: string) =>
+      voidEntry(specialist, { id: uuidv7(), entryId, reason: "Written on the wrong day, by mistake." });
+    await recordTreatment(tansy, { id: first, planId, doneShare: 0.7, treatment: workOn("2026-11-29") });
+    await recordTreatment(tansy, { id: second, planId, treatment: workOn("2026-11-30") });
+    await voided(second);
+    expect(await rowOf(planId)).toMatchObject({ state: "planned", doneShare: 0.7 });
+    await voided(first);
+    expect(await rowOf(planId)).toMatchObject({ state: "planned", doneShare: 0 });
   });
   it("may be said to be part done by those who do it, and by a specialist", async () => {
     const { planId, row } = await planned();

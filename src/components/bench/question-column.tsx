@@ -61,7 +61,7 @@ function offeredOn(bench: OpenBench): { character: string; why: string; caution?
 }
 
 function Asked({ bench }: { bench: OpenBench }) {
-  const { step, say, draft, site, places, placeSaid, character, view } = bench;
+  const { step, say, draft, site, places, placeSaid, character, view, upToDate } = bench;
   if (step === "stage")
     return (
       <StageQuestion
@@ -81,7 +81,7 @@ function Asked({ bench }: { bench: OpenBench }) {
     );
   if (character) return <AskedPart bench={bench} character={character} />;
   // About as much room as a question takes, so that what stands below it does not move when the question comes.
-  if (!view)
+  if (!view || !upToDate)
     return (
       <p role="status" className="min-h-[430px]">
         Calculating …

@@ -96,13 +96,16 @@ export function useBench({ pack, chosenSite, chosenPatch }: BenchProps) {
   );
   const said = useSaying(shelf, choices, next.second?.character);
   useFresh(draft?.id, choices);
-  useQuestionInSight(next.character?.id);
+  const step = stepOf(draft, choices.chosen !== null, places.length > 0 && places.every((p) => site?.setting[p.id]));
+  const character = useSteady(next.character, step === "part", judged.upToDate);
+  useQuestionInSight(character?.id);
   return {
     ...{ pack, shelf, draft, site, input, state, ...judged, doubts, places, placeSaid },
     ...choices,
     ...next,
     ...said,
-    step: stepOf(draft, choices.chosen !== null, places.length > 0 && places.every((p) => site?.setting[p.id])),
+    character,
+    step,
   };
 }
 export type Bench = ReturnType<typeof useBench>;
@@ -128,6 +131,19 @@ function useNextCheck(
   const id = chosen ?? second?.character ?? offered[0]?.character;
   const character = (view && draft && characters.find((c) => c.id === id)) ?? null;
   return { onAnother, second, character };
+}
+
+/**
+ * The question on the screen stays until the engine has answered. One that the engine asked before the last step is never put there
+ * instead: it would change under the finger.
+ */
+function useSteady(character: Character | null, isAsked: boolean, upToDate: boolean): Character | null {
+  const shown = useRef<string | null>(null);
+  const steady = isAsked && character && (upToDate || character.id === shown.current) ? character : null;
+  useEffect(() => {
+    shown.current = steady?.id ?? null;
+  });
+  return steady;
 }
 
 /** What a person can say; each changes the draft by the reducer. */

@@ -1,4 +1,4 @@
-import { and, eq, sql } from "drizzle-orm";
+import { and, eq, type SQL, sql } from "drizzle-orm";
 import { type StoredTreatment, storedTreatmentSchema } from "@/contracts/treatment";
 import type { Transaction } from "@/db/client";
 import { ledgerEntry } from "@/db/schema";
@@ -13,13 +13,20 @@ export interface StandingEntry {
 }
 
 /** The treatments of a patch that count, oldest first. What supersedes one may stand on another patch. */
-export async function standingEntries(tx: Transaction, patchId: string): Promise<StandingEntry[]> {
+export const standingEntries = (tx: Transaction, patchId: string): Promise<StandingEntry[]> =>
+  standing(tx, eq(ledgerEntry.patchId, patchId));
+
+/** Those of a plan, oldest first, whatever their patch. */
+export const standingEntriesOf = (tx: Transaction, planId: string): Promise<StandingEntry[]> =>
+  standing(tx, eq(ledgerEntry.planId, planId));
+
+async function standing(tx: Transaction, which: SQL): Promise<StandingEntry[]> {
   const rows = await tx
     .select()
     .from(ledgerEntry)
     .where(
       and(
-        eq(ledgerEntry.patchId, patchId),
+        which,
         eq(ledgerEntry.kind, "treatment"),
         sql`NOT EXISTS (SELECT 1 FROM ledger_entry l WHERE l.district_id = ${ledgerEntry.districtId} AND l.supersedes = ${ledgerEntry.id})`,
       ),

@@ -53,6 +53,7 @@ export async function recordTreatment(
       ...treatment,
       ...againstGate(member, input, reasons, faults),
       restrictions: restrictionsAfter(treatment, work.rules),
+      ...doneWith(input, corrected),
       warnings: faults.map((f) => f.what),
     };
     const seq = await append(
@@ -73,6 +74,12 @@ export async function recordTreatment(
     await afterwards(tx, member, work, input, corrected !== null);
     return { id: input.id, seq, warnings: body.warnings };
   });
+}
+
+/** A correction tells of the same work: how much of the plan was done with it stays. */
+function doneWith({ doneShare }: RecordInput, corrected: Corrected | null): Pick<StoredTreatment, "doneShare"> {
+  const share = corrected ? corrected.body.doneShare : doneShare;
+  return share === undefined ? {} : { doneShare: share };
 }
 
 interface Work {

@@ -1,5 +1,6 @@
 import { eq } from "drizzle-orm";
 import { type StoredVoid, storedTreatmentSchema, voidSchema } from "@/contracts/treatment";
+import type { Transaction } from "@/db/client";
 import { ledgerEntry, patch, plan } from "@/db/schema";
 import { readStored } from "@/db/schema/json";
 import { now } from "../platform/clock";
@@ -7,7 +8,7 @@ import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
 import { append, lockLedger } from "./append-entry";
-import { standingEntries } from "./standing-entries";
+import { standingEntries, standingEntriesOf } from "./standing-entries";
 import { settleVisits } from "./visits";
 import { mustStand } from "./treatments";
 
@@ -42,10 +43,18 @@ export async function voidEntry(member: Member, raw: unknown): Promise<{ id: str
       { id: input.id, kind: "void", patchId, planId, plantId: plantId ?? "", supersedes: old.id },
       body,
     );
-    if (planId) await tx.update(plan).set({ state: "planned", doneShare: 0 }).where(eq(plan.id, planId));
+    if (planId) await reopenPlan(tx, planId);
     if ((await standingEntries(tx, patchId)).length === 0)
       await tx.update(patch).set({ state: "open" }).where(eq(patch.id, patchId));
     await settleVisits(tx, member.districtId, patchId);
     return { id: input.id, seq };
   });
+}
+
+/** A plan is done as far as the last record that still stands says; without one it waits from the beginning. */
+async function reopenPlan(tx: Transaction, planId: string): Promise<void> {
+  const [last] = (await standingEntriesOf(tx, planId)).slice(-1);
+  const doneShare = last?.body.doneShare ?? 0;
+  const state = doneShare < 1 ? "planned" : "done";
+  await tx.update(plan).set({ state, doneShare }).where(eq(plan.id, planId));
 }
