@@ -93,7 +93,9 @@ export function MeasureLeaf({
         >
           Answer {reading === null ? "" : `${Number(reading.toPrecision(3))}${UNIT[character] ?? ""}`}
         </Button>
-        <span className="small max-md:hidden">Tab reaches each point, and the arrow keys move it. Shift moves it by ten.</span>
+        <span className="small max-md:hidden">
+          Tab reaches each point, and the arrow keys move it. Shift moves it by ten.
+        </span>
       </p>
     </div>
   );
