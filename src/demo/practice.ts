@@ -9,7 +9,7 @@ import { makeDrillSet } from "@/server/drill/sets";
 import { modelOf } from "@/server/flora/amendments";
 import type { Member } from "@/server/platform/session";
 import type { Valley } from "./control";
-import { scoutPlant } from "./scouting";
+import { scoutPlant, wouldBeClear } from "./scouting";
 import { spotAt } from "./stands";
 import { id, type Place, shift } from "./world";
 
@@ -46,7 +46,7 @@ export function practiced(valley: Valley, places: Place[]): void {
   on(75, 18, () =>
     makeDrillSet(bram, {
       ...{ id: brambles, name: "Brambles and roses of the edge", taxa: BRAMBLES, due: shift(world.today, -45) },
-      requiredFor: ["rubus-armeniacus"],
+      requiredFor: ["rubus-armeniacus", "rubus-laciniatus"],
     }),
   );
   on(74, 18, sheet({ ...ofBrambles, person: bram, skill: 0.97 }));
@@ -69,18 +69,21 @@ export function practiced(valley: Valley, places: Place[]): void {
   waits(valley, places);
 }
 
-/** Looks until one of them is clear; a bramble at the edge is known by most of its parts. */
-const MOST_TRIES = 6;
+/** Seeds that are tried for each plant and place: in some weeks a bramble is hard to tell. */
+const SEEDS = Array.from({ length: 10 }, (_, i) => 9001 + 7 * i);
 
 /** A bramble whose finder has not passed the set: the finding waits for a specialist. */
 function waits({ agenda, crew, world }: Valley, places: Place[]): void {
-  const found = places.filter(({ spec }) => spec.plants.includes("Rubus armeniacus"));
   const day = shift(world.today, -4);
+  const looks = ["Rubus armeniacus", "Rubus laciniatus"].flatMap((taxon) =>
+    places
+      .filter(({ spec }) => spec.plants.includes(taxon))
+      .flatMap((place) => SEEDS.map((seed) => ({ place, taxon, seed }))),
+  );
   agenda.add(day, 11, async () => {
-    for (let i = 0; i < MOST_TRIES && found.length > 0; i++) {
-      const place = itemAt(found, i % found.length);
-      const { at } = spotAt(place, i + 2, chance);
-      const { verdict } = await scoutPlant(world, crew.tansy, { place, taxon: "Rubus armeniacus", at }, day);
+    for (const look of looks.filter((one) => wouldBeClear(world, one, day))) {
+      const { at } = spotAt(look.place, 2, chance);
+      const { verdict } = await scoutPlant(world, crew.tansy, { ...look, at }, day);
       if (verdict === "clear") return;
     }
   });

@@ -1,6 +1,6 @@
 import sharp from "sharp";
 import type { Stage } from "@/core/flora";
-import { caseAt, DEFAULT_COSTS, type Model, type Observation } from "@/core/identify";
+import { caseAt, decide, DEFAULT_COSTS, judge, type Model, type Observation } from "@/core/identify";
 import { itemAt } from "@/core/items";
 import { drawState } from "@/drawings/states/draw-state";
 import { shapesToSvg } from "@/drawings/ink/svg";
@@ -35,6 +35,30 @@ function besideFlowers(model: Model, taxon: string, stage: Stage): [Stage, Stage
   return both && (stage === "flowering" || stage === "fruiting") ? ["flowering", "fruiting"] : undefined;
 }
 
+/** What a scout would see of a plant with this seed. */
+function lookAt(
+  world: World,
+  { place, taxon, most, seed }: { place: Place; taxon: string; most: number; seed: number },
+  day: string,
+) {
+  const model = shippedModel();
+  const list = { ...world.status, ...(world.exceptions[place.spec.name] ?? {}) };
+  const stage = likelyStage(model, taxon, day);
+  const stages = seed % TWO_STAGES_EVERY === 0 ? besideFlowers(model, taxon, stage) : undefined;
+  const given = caseAt(
+    { setting: place.spec.setting, list, actions: world.actions, costs: DEFAULT_COSTS },
+    stages ? { id: taxon, day, stage: null, stages } : { id: taxon, day, stage },
+    model,
+  );
+  return { stage, stages, given, observations: sampleObservations(model, given, taxon, most, seed) };
+}
+
+/** Whether what a scout would see with this seed is clear. Nothing is saved. */
+export function wouldBeClear(world: World, at: { place: Place; taxon: string; seed: number }, day: string): boolean {
+  const { given, observations } = lookAt(world, { ...at, most: MOST_LOOKS }, day);
+  return decide(judge(shippedModel(), { ...given, observations })).verdict === "clear";
+}
+
 /** A scout looks at a plant and saves what was seen; the verdict is the program's own. */
 export async function scoutPlant(
   world: World,
@@ -45,26 +69,19 @@ export async function scoutPlant(
     at,
     patchId = null,
     most = MOST_LOOKS,
+    seed = world.looked++,
   }: {
     place: Place;
     taxon: string;
     at: Meters;
     patchId?: string | null;
     most?: number;
+    /** left out: the next of this world */
+    seed?: number;
   },
   day: string,
 ): Promise<SavedFinding> {
-  const model = shippedModel();
-  const list = { ...world.status, ...(world.exceptions[place.spec.name] ?? {}) };
-  const stage = likelyStage(model, taxon, day);
-  const seed = world.looked++;
-  const stages = seed % TWO_STAGES_EVERY === 0 ? besideFlowers(model, taxon, stage) : undefined;
-  const given = caseAt(
-    { setting: place.spec.setting, list, actions: world.actions, costs: DEFAULT_COSTS },
-    stages ? { id: taxon, day, stage: null, stages } : { id: taxon, day, stage },
-    model,
-  );
-  const observations = sampleObservations(model, given, taxon, most, seed);
+  const { stage, stages, given, observations } = lookAt(world, { place, taxon, most, seed }, day);
   const near: Meters = [at[0] + 3 * (world.chance.uniform() - 0.5), at[1] + 3 * (world.chance.uniform() - 0.5)];
   const [longitude, latitude] = point(near).coordinates;
   const saved = await saveFinding(scout, {

@@ -86,7 +86,7 @@ test("a specialist makes a set that must be passed, prints its quiz, and confirm
   const before = await waiting.count();
   expect(before).toBeGreaterThan(0);
   await waiting.first().getByRole("link").click();
-  await page.getByText(/^Confirm Himalayan blackberry/).click();
+  await page.getByText(/^Confirm (Himalayan|Cutleaf) blackberry/).click();
   await page.getByRole("form", { name: "Confirm" }).getByRole("button", { name: "Confirm" }).click();
   await expect(page.getByText(/seen by a specialist\. /)).toBeVisible();
   await page.goto("/today");

@@ -116,6 +116,7 @@ describe("the past of the demonstration", () => {
       UNION ALL SELECT 'label that changed', count(*)::int FROM label WHERE replaces IS NOT NULL
       UNION ALL SELECT 'plan under a label that changed', count(*)::int FROM plan p JOIN label l ON l.replaces = p.label_id WHERE p.state = 'planned'
       UNION ALL SELECT 'own word on a method', count(*)::int FROM own_method
+      UNION ALL SELECT 'finding that waits for practice', count(*)::int FROM finding f JOIN drill_set s ON f.plant_id = ANY(s.required_for) WHERE f.verdict = 'clear' AND f.made_by = 'Tansy Quillfeather' AND f.created_at > s.created_at
       UNION ALL SELECT 'set that is due', count(*)::int FROM drill_set WHERE due > current_date
       UNION ALL SELECT 'learner who mixed a pair up', count(DISTINCT person_id)::int FROM drill_answer WHERE NOT "right" AND chosen <> taxon
       UNION ALL SELECT 'learner who shows answers', count(*)::int FROM drill_consent WHERE consents
