@@ -21,6 +21,8 @@ const SCREENS = [
   "/ledger/labels",
   "/flora",
   "/flora/heracleum-maximum",
+  "/flora/sets/umbels",
+  "/twins?t=heracleum-mantegazzianum&t=heracleum-maximum&stage=flowering",
   "/people",
   "/account",
   "/outbox",
@@ -40,6 +42,8 @@ for (const path of SCREENS) {
     // The same document, scanned on the desk already; on the phone its sizes are new.
     if (field || project.name === "desk") expect(await serious(page, "all")).toEqual([]);
     expect(await tooLow(page, leastPx(project.name))).toEqual([]);
+    const width = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(width, "nothing is wider than the screen").toBeLessThanOrEqual(page.viewportSize()?.width ?? 0);
     if (field && project.name === "desk") await otherThemes(page);
   });
 }

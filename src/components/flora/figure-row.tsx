@@ -1,3 +1,4 @@
+import type { CSSProperties } from "react";
 import type { Stage } from "@/core/flora";
 import { decidingChecks, type Model } from "@/core/identify";
 import { FigureDrawing } from "@/drawings/figure/figure-drawing";
@@ -20,10 +21,7 @@ export function FigureRow({
     .slice(0, CALLED_OUT)
     .map(({ character }) => character);
   return (
-    <ul
-      className="grid gap-3 mt-4 no-print"
-      style={{ gridTemplateColumns: `repeat(${plants.length}, minmax(0, 1fr))` }}
-    >
+    <ul className="figure-row mt-4 no-print" style={{ "--plants": plants.length } as CSSProperties}>
       {sideBySide(model, taxa, stage, deciding).map(({ figure, callouts }, i) => (
         <li key={taxa[i]} className="max-w-[420px]">
           <FigureDrawing

@@ -177,11 +177,11 @@ function Plant({ card, plant }: { card: SetCard; plant: CardPlant }) {
       <FigureDrawing
         figure={typicalFigure(card.model, plant.index, card.stage)}
         title={`${plant.common}, the whole plant`}
-        className="float-left mr-2 w-[76px] h-[84px] print:w-[44px] print:h-[49px]"
+        className="block sm:float-left mr-2 w-[76px] h-[84px] print:float-left print:w-[44px] print:h-[49px]"
       />
       <span className="flex gap-2 items-center">
         <StatusMark status={plant.status} size={16} />
-        <Link href={`/flora/${plant.id}`} className="tap font-semibold">
+        <Link href={`/flora/${plant.id}`} className="tap font-semibold min-w-0 wrap-anywhere">
           {plant.common}
         </Link>
       </span>
