@@ -40,6 +40,8 @@ test("each other form is asked, answered and explained", async ({ page }) => {
     await expect(page.locator("#question")).toHaveText(ask);
     await answerOne(page);
     await expect(page.locator("[data-after]")).toHaveText(said);
+    await page.keyboard.press("Enter");
+    await expect(page.locator("[data-after]")).toHaveCount(0);
   }
 });
 

@@ -1,4 +1,5 @@
 "use client";
+import { useEffect, useRef } from "react";
 import { FigureDrawing } from "@/drawings/figure/figure-drawing";
 import type { Afterwards, DecidingPair } from "@/drawings/question/afterwards";
 import { Drawing } from "@/drawings/ink/render";
@@ -10,8 +11,16 @@ import { Notice } from "../ui/notice";
 export function AfterAnswer({ after, onNext }: { after: Afterwards; onNext: () => void }) {
   const { truth, other, outcome } = after;
   const pair = other ? [truth, other] : [];
+  const section = useRef<HTMLElement>(null);
+  // Enter goes on, whatever had the focus before: a point that was measured, or a field.
+  useEffect(() => section.current?.querySelector<HTMLElement>("[data-next]")?.focus({ preventScroll: true }), []);
   return (
-    <section aria-label="After the answer" className="mt-5 border-t-2 border-[var(--ink)] pt-4" data-after>
+    <section
+      ref={section}
+      aria-label="After the answer"
+      className="mt-5 border-t-2 border-[var(--ink)] pt-4"
+      data-after
+    >
       <p className="flex flex-wrap gap-4 items-center" role="status">
         <strong className="slab text-[21px]">{outcome.right ? "Right." : "Wrong."}</strong>
         <span>
