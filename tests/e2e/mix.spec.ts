@@ -1,15 +1,12 @@
 import { expect, test } from "@playwright/test";
 import { stateFile } from "./people";
+import { ownPlans } from "./planning-steps";
 
 test.use({ storageState: stateFile("applicator") });
 
 test("what was mixed for a plan fills in its record, and nothing is typed twice", async ({ page }) => {
-  const { work } = (await (await page.request.get("/api/v1/field-pack")).json()) as {
-    work: { planId: string; title: string }[];
-  };
-  const plans = work.filter(({ title }) => /treat/i.test(title)).map(({ planId }) => planId);
-  expect(plans.length).toBeGreaterThan(0);
-  await page.goto(`/mix?plan=${plans[0]}`);
+  const [plan] = await ownPlans(page, /treat/i);
+  await page.goto(`/mix?plan=${plan}`);
   await expect(page.locator("[data-ready=yes]")).toBeVisible();
   await page.getByRole("radio", { name: "metric" }).click();
   await page.getByRole("radio", { name: "Tank" }).click();
@@ -23,7 +20,7 @@ test("what was mixed for a plan fills in its record, and nothing is typed twice"
   for (const [label, text] of typed) await page.getByLabel(label).first().fill(text);
   await page.locator("main select").nth(1).selectOption({ index: 1 });
   await expect(page.getByText("20 L in all, 2 loads")).toBeVisible();
-  await page.goto(`/ledger/new?plan=${plans[0]}`);
+  await page.goto(`/ledger/new?plan=${plan}`);
   await expect(page.getByText("Filled in from your mix on this device.")).toBeVisible();
   await expect(page.locator("input[name='product.ratePerHa']")).toHaveValue("3");
   await expect(page.locator("input[name='product.total']")).toHaveValue("0.3");

@@ -15,3 +15,13 @@ export async function planningOn(page: Page, plants: RegExp): Promise<void> {
   }
   throw new Error(`no patch of ${plants} may be planned on`);
 }
+
+/** Ids of the plans that are the signed-in person's own work, whose title matches; a list of everyone's begins with anyone's. */
+export async function ownPlans(page: Page, title = /./): Promise<string[]> {
+  const { work } = (await (await page.request.get("/api/v1/field-pack")).json()) as {
+    work: { planId: string; title: string }[];
+  };
+  const plans = work.filter((plan) => title.test(plan.title)).map(({ planId }) => planId);
+  expect(plans.length).toBeGreaterThan(0);
+  return plans;
+}

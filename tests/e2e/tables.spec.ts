@@ -1,5 +1,6 @@
 import { expect, test } from "@playwright/test";
 import { stateFile } from "./people";
+import { ownPlans } from "./planning-steps";
 
 test.use({ storageState: stateFile("applicator") });
 
@@ -31,9 +32,9 @@ test("the ledger is sorted, searched and walked by its pages, and all of it stan
 });
 
 test("a day is written in one way, typed in others, and chosen in the calendar with the keyboard", async ({ page }) => {
-  await page.goto("/season?view=planned");
-  await page.locator("tbody a[href^='/season/plan/']").first().click();
-  await page.getByRole("link", { name: "Record it" }).first().click();
+  const [plan] = await ownPlans(page);
+  await page.goto(`/season/plan/${plan}`);
+  await page.getByRole("link", { name: "Record it" }).click();
   const day = page.locator("input[name=day]");
   await expect(day).toHaveValue(/^\d{1,2} [A-Z][a-z]+ \d{4}$/);
   await day.fill("6/9/2026");
