@@ -57,6 +57,21 @@ describe("the files of methods", () => {
       ]),
     );
   });
+  it("name a word of a kind that is not in the vocabulary, and a kind that is written twice", () => {
+    const kind = '- kind: hand\n  rules: [{ answer: never, when: { contact: [skin] }, why: "?" }]\n';
+    const { problems: found } = readMethodBook([
+      {
+        name: "rules-by-kind.yaml",
+        text: `${kind}${kind}  must-when: [{ when: { grazed: true }, known: moonlight }]\n`,
+      },
+    ]);
+    expect(found).toMatchObject(
+      expect.arrayContaining([
+        expect.objectContaining({ what: expect.stringContaining("moonlight") }),
+        expect.objectContaining({ what: "hand is written twice" }),
+      ]),
+    );
+  });
   it("keep the ids of before, with the names that they were printed with", () => {
     expect(methodOf(book, "pull-water")).toMatchObject({ id: "diver-pull", name: "Pull by hand under water" });
     expect(methodOf(book, "spot-treat")?.id).toBe("foliar-spot");
@@ -123,6 +138,36 @@ describe("methods as rules", () => {
       /hay/,
     );
   });
+  it("says what must be true for stock, hay, gatherers, and whoever does the work", () => {
+    const must = (name: string, method: string, stage: (typeof STAGES)[number], more: Partial<MethodCase>) =>
+      advise(name, "2026-09-10", stage, more).get(method)?.must.join(" ") ?? "";
+    const grazed = { ground: { ...open, grazed: true, foraged: true } };
+    expect(must("Jacobaea vulgaris", "foliar-spot", "vegetative", grazed)).toMatch(
+      /as long as the label says.*taste sweeter.*gathers food/,
+    );
+    expect(must("Jacobaea vulgaris", "hand-pull", "vegetative", grazed)).toMatch(/carried off/);
+    expect(must("Heracleum mantegazzianum", "cut-below-crown", "vegetative", {})).toMatch(/full cover/);
+    expect(must("Heracleum mantegazzianum", "hand-pull", "seedling", {})).not.toMatch(/full cover/);
+    expect(must("Hedera helix", "cut-repeat", "vegetative", {})).toMatch(/left there/);
+    expect(must("Hedera helix", "basal-bark", "vegetative", {})).toMatch(/no oil touches/);
+    expect(must("Ailanthus altissima", "cut-stump", "vegetative", { size: { stemCm: 30 } })).toMatch(/trained person/);
+    expect(must("Ailanthus altissima", "cut-stump", "vegetative", { size: { stemCm: 4 } })).not.toMatch(
+      /trained person/,
+    );
+  });
+  it("lays nothing at the edge of water that high water would carry off", () => {
+    const bank: Ground = { ...open, water: { known: "at", meters: 1, by: "the map" } };
+    for (const method of ["smother-sheet", "solarise", "mulch"])
+      expect(advise("Alliaria petiolata", "2026-06-20", "seedling", { ground: bank }).get(method)?.why.join()).toMatch(
+        /High water carries/,
+      );
+  });
+  it("covers no annual that is dead, and waits for its seedlings", () =>
+    expect(advise("Impatiens glandulifera", "2026-12-01", "winter").get("smother-sheet")).toMatchObject({
+      answer: "not-now",
+      why: [expect.stringMatching(/dead now/)],
+      window: { from: expect.stringMatching(/^2027/) },
+    }));
   it("contradicts itself in none of 2,000 cases drawn at random", () => {
     const amount = (max: number) => fc.option(fc.double({ min: 0.1, max, noNaN: true }), { nil: undefined });
     const drawn = fc.record({

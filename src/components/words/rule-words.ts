@@ -59,6 +59,12 @@ export const stagesWords = (stages: Method["stages"]): string =>
 export const ruleWords = ({ answer, when, why }: Rule): string =>
   `${ANSWERS[answer]} (${conditionWords(when)}): ${why}`;
 
+/** What must be true for a method, in the words of the vocabulary, each with the conditions under which it must. */
+export const mustWords = (method: Pick<Method, "must" | "must-when">, known: Record<string, string>): string[] => [
+  ...method.must.map((word) => known[word] ?? word),
+  ...method["must-when"].map(({ when, known: word }) => `Where ${conditionWords(when)}: ${known[word] ?? word}`),
+];
+
 /** Lines of a district's method that the shipped one does not have, and the other way round. */
 export function departures(own: Method, shipped: Method): { added: string[]; gone: string[] } {
   const lines = (method: Method) => [
@@ -69,7 +75,8 @@ export function departures(own: Method, shipped: Method): { added: string[]; gon
     `Kit: ${method.kit.join(", ")}`,
     `Pace: ${method.pace["stems-per-hour"] ?? "no"} stems an hour, ${method.pace["m2-per-hour"]} m² an hour`,
     ...method.rules.map(ruleWords),
-    ...method.must.map((word) => `Must be true: ${word}`),
+    ...mustWords(method, {}).map((words) => `Must be true: ${words}`),
+    ...method.schools.map(({ when, sides }) => `Practitioners differ (${conditionWords(when)}): ${sides.join(" ")}`),
     ...method.cautions.map((caution) => `Caution: ${caution}`),
     ...method.follows.map(({ what, "after-days": [low, high] }) => `What follows: ${what} ${low} to ${high} days`),
     ...method.prefer.map(({ why, points }) => `First choice, ${points} points: ${why}`),

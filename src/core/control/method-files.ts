@@ -10,13 +10,15 @@ import {
   vocabularySchema,
 } from "./method-schema";
 
+type KindRules = z.output<typeof kindRulesSchema>;
+
 /** What the files of methods say, read and checked. */
 export interface MethodBook {
   /** each with the rules of its kind before its own */
   methods: Method[];
   aliases: z.output<typeof aliasSchema>[];
   vocabulary: z.output<typeof vocabularySchema>;
-  kindRules: z.output<typeof kindRulesSchema>[];
+  kindRules: KindRules[];
   /** plants for which something is missing, and why */
   gaps: ExplainedGap[];
 }
@@ -38,7 +40,9 @@ export function readMethodBook(files: { name: string; text: string }[]): {
   const problems: MethodProblem[] = [];
   const named = (name: string) => files.find((file) => file.name === name) ?? { name, text: "" };
   const known = readFile(named("vocabulary.yaml"), vocabularySchema, problems) ?? { known: {}, kit: {} };
-  const byKind = readFile(named("rules-by-kind.yaml"), kindRulesSchema.array(), problems) ?? [];
+  const kindFile = named("rules-by-kind.yaml");
+  const byKind = readFile(kindFile, kindRulesSchema.array(), problems) ?? [];
+  for (const rules of byKind) checkWords(kindFile, `kind: ${rules.kind}`, rules, known, problems);
   const aliases = readFile(named("aliases.yaml"), aliasSchema.array(), problems) ?? [];
   const gaps = readFile(named("gaps.yaml"), gapSchema.array(), problems) ?? [];
   const special = ["vocabulary.yaml", "rules-by-kind.yaml", "aliases.yaml", "gaps.yaml"];
@@ -46,9 +50,11 @@ export function readMethodBook(files: { name: string; text: string }[]): {
     .filter(({ name }) => !special.includes(name))
     .flatMap((file) => {
       const own = readFile(file, methodSchema.array(), problems) ?? [];
-      for (const method of own) checkWords(file, method, known, problems);
-      return own.map((method) => ({ ...method, rules: [...rulesOfKind(byKind, method), ...method.rules] }));
+      for (const method of own) checkWords(file, `id: ${method.id}`, method, known, problems);
+      return own.map((method) => withKind(byKind, method));
     });
+  for (const kind of repeated(byKind.map((one) => one.kind)))
+    problems.push({ file: "rules-by-kind.yaml", line: 1, what: `${kind} is written twice` });
   for (const id of repeated(methods.map((m) => m.id)))
     problems.push({ file: "methods", line: 1, what: `${id} is written twice` });
   return { book: { methods, aliases, gaps, kindRules: byKind, vocabulary: known }, problems };
@@ -67,7 +73,7 @@ export function readOwnMethod(
   const file = { name: "own", text };
   const method = readFile(file, methodSchema, problems);
   if (!method) return { method: null, problems };
-  checkWords(file, method, vocabulary, problems);
+  checkWords(file, `id: ${method.id}`, method, vocabulary, problems);
   const shipped = methods.find(({ id }) => id === method.id);
   if (shipped && shipped.kind !== method.kind)
     problems.push({ file: "own", line: 1, what: `kind: ${method.id} is of kind ${shipped.kind}, and stays so` });
@@ -75,17 +81,31 @@ export function readOwnMethod(
   if (!shipped && method.kind === "follow")
     problems.push({ file: "own", line: 1, what: "kind: only sowing that is shipped is of kind follow; write hand" });
   if (problems.length > 0) return { method: null, problems };
-  return { method: { ...method, rules: [...rulesOfKind(kindRules, method), ...method.rules] }, problems };
+  return { method: withKind(kindRules, method), problems };
 }
 
 /** A method as its file would write it, without the rules of its kind. */
 export function writtenMethod({ kindRules }: MethodBook, method: Method): string {
-  const shared = rulesOfKind(kindRules, method).length;
-  return stringify({ ...method, rules: method.rules.slice(shared) }, { lineWidth: 0 });
+  const shared = ofKind(kindRules, method);
+  const own = {
+    rules: method.rules.slice(shared.rules.length),
+    "must-when": method["must-when"].slice(shared["must-when"].length),
+  };
+  return stringify({ ...method, ...own }, { lineWidth: 0 });
 }
 
-const rulesOfKind = (byKind: z.output<typeof kindRulesSchema>[], { kind }: Method) =>
-  byKind.filter((rules) => rules.kind === kind).flatMap(({ rules }) => rules);
+/** What the files say of a kind of method: nothing, where they do not name it. */
+const ofKind = (byKind: KindRules[], { kind }: Method): Pick<KindRules, "rules" | "must-when"> =>
+  byKind.find((one) => one.kind === kind) ?? { rules: [], "must-when": [] };
+
+function withKind(byKind: KindRules[], method: Method): Method {
+  const shared = ofKind(byKind, method);
+  return {
+    ...method,
+    rules: [...shared.rules, ...method.rules],
+    "must-when": [...shared["must-when"], ...method["must-when"]],
+  };
+}
 
 const repeated = (ids: string[]): string[] => ids.filter((id, i) => ids.indexOf(id) < i);
 
@@ -118,25 +138,27 @@ function lineOf(document: ReturnType<typeof parseDocument>, lines: LineCounter, 
   return 1;
 }
 
+/** Whether the words of a method, or of a kind, are in the vocabulary. `owner` is the line with which it begins. */
 function checkWords(
   { name, text }: { name: string; text: string },
-  method: Method,
+  owner: string,
+  said: Pick<Method, "rules" | "must-when"> & Partial<Pick<Method, "must" | "kit">>,
   { known, kit }: MethodBook["vocabulary"],
   problems: MethodProblem[],
 ): void {
-  const from = text.split("\n").findIndex((line) => line.includes(`id: ${method.id}`));
+  const from = text.split("\n").findIndex((line) => line.includes(owner));
   const lineWith = (word: string) => {
     const at = text.split("\n").findIndex((line, i) => i >= from && line.includes(word));
     return (at < 0 ? from : at) + 1;
   };
   const check = (word: string | undefined, words: Record<string, string>, of: string) => {
     if (word !== undefined && !(word in words))
-      problems.push({ file: name, line: lineWith(word), what: `${method.id}: “${word}” is not a word of ${of}` });
+      problems.push({ file: name, line: lineWith(word), what: `${owner}: “${word}” is not a word of ${of}` });
   };
-  for (const word of method.kit) check(word, kit, "kit");
-  for (const word of method.must) check(word, known, "known");
-  for (const { known: word } of method["must-when"]) check(word, known, "known");
-  for (const rule of method.rules) check(rule.when["told-not"], known, "known");
+  for (const word of said.kit ?? []) check(word, kit, "kit");
+  for (const word of said.must ?? []) check(word, known, "known");
+  for (const { known: word } of said["must-when"]) check(word, known, "known");
+  for (const rule of said.rules) check(rule.when["told-not"], known, "known");
 }
 
 /** The method of an id of now or of before; an old id keeps the name that it was printed with. */

@@ -91,6 +91,9 @@ export const METHOD_KINDS = [
   "follow",
 ] as const;
 
+/** What has to be true where the conditions hold. */
+const mustWhen = z.array(z.strictObject({ when: whenSchema, known: z.string() })).default([]);
+
 /** One method of control as its file writes it. `known`, `kit` and `must` name words of the vocabulary. */
 export const methodSchema = z.strictObject({
   id: z.union([z.enum(METHOD_IDS), z.string().regex(OWN_ID)], "write an id of the list, or own- and small letters"),
@@ -101,7 +104,7 @@ export const methodSchema = z.strictObject({
   months,
   rules: z.array(ruleSchema),
   must: z.array(z.string()),
-  "must-when": z.array(z.strictObject({ when: whenSchema, known: z.string() })).default([]),
+  "must-when": mustWhen,
   follows: some(z.strictObject({ what: z.string().min(1), "after-days": span })),
   cautions: some(z.string()),
   kit: z.array(z.string()),
@@ -113,7 +116,11 @@ export const methodSchema = z.strictObject({
 });
 export type Method = z.output<typeof methodSchema>;
 
-export const kindRulesSchema = z.strictObject({ kind: z.enum(METHOD_KINDS), rules: some(ruleSchema) });
+export const kindRulesSchema = z.strictObject({
+  kind: z.enum(METHOD_KINDS),
+  rules: some(ruleSchema),
+  "must-when": mustWhen,
+});
 export const aliasSchema = z.strictObject({ old: z.string().min(1), id: z.enum(METHOD_IDS), name: z.string().min(1) });
 /** Why no method, or none without product, suits some plants in a number of stems. */
 export const gapSchema = z.strictObject({

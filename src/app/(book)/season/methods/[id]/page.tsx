@@ -8,7 +8,7 @@ import { Notice } from "@/components/ui/notice";
 import { Item, PageHead, Section } from "@/components/ui/page";
 import { fullDay } from "@/components/words/dates";
 import { KIND_WORDS } from "@/components/words/method-words";
-import { departures, monthsWords, ruleWords, stagesWords } from "@/components/words/rule-words";
+import { departures, monthsWords, mustWords, ruleWords, stagesWords } from "@/components/words/rule-words";
 import { type Method, writtenMethod } from "@/core/control";
 import { shippedMethodBook } from "@/server/flora/method-book";
 import { kitNames, type MethodPage, methodPages, wordsOn } from "@/server/flora/own-methods";
@@ -94,9 +94,7 @@ const Facts = ({ method }: { method: Method }) => {
       </Section>
       {method.must.length + method["must-when"].length > 0 ? (
         <Section title="What must be true">
-          <Plain
-            lines={[...method.must, ...method["must-when"].map((m) => m.known)].map((word) => known[word] ?? word)}
-          />
+          <Plain lines={mustWords(method, known)} />
         </Section>
       ) : null}
       {method.schools.map(({ sides }) => (
