@@ -6,6 +6,7 @@ import { makePlan } from "@/server/control/make-plan";
 import { planningFor } from "@/server/control/planning";
 import { confirmFinding } from "@/server/findings/findings";
 import { savePatch } from "@/server/ground/ground";
+import { sayWord } from "@/server/ground/place-words";
 import { saySize } from "@/server/ground/stand-size";
 import { Refusal } from "@/server/platform/faults";
 import { asMember, type Member } from "@/server/platform/session";
@@ -19,7 +20,7 @@ import type { Agenda } from "./agenda";
 import type { Labels } from "./lists";
 import { scoutPlant } from "./scouting";
 import { chosenFor, coverFor, noteOf, polygonArea, toldOf } from "./told";
-import { outlineOf, type Stand } from "./stands";
+import { inWater, outlineOf, type Stand } from "./stands";
 import { polygon } from "./valley";
 import { likelyStage } from "./walk";
 import { id, OTTER, type World } from "./world";
@@ -136,6 +137,10 @@ export class Valley {
     this.agenda.add(on, 14, () => this.plan(stand, findingId, on, 0));
   }
 
+  /** What the specialist says to be in hand at a stand, or not, before a method waits for it. */
+  private say = (stand: Stand, word: string, holds: "yes" | "no", day: string): Promise<void> =>
+    sayWord(this.crew.bram, { id: id(), patchId: stand.patchId, word, holds, day });
+
   private async confirm(stand: Stand, findingId: string): Promise<void> {
     const how = stand.chance.uniform();
     await confirmFinding(this.crew.bram, {
@@ -174,6 +179,7 @@ export class Valley {
 
   private async plan(stand: Stand, findingId: string, day: string, rounds: number, afterCheck?: string): Promise<void> {
     if (rounds >= MOST_ROUNDS) return;
+    if (rounds === 0 && inWater(stand.place)) await this.say(stand, "water-can-be-lowered", "no", day);
     const view = await planningFor(this.crew.bram, findingId);
     const retry = addDays(day, 35);
     if (view.reasons.length > 0) {
@@ -284,6 +290,7 @@ export class Valley {
     const held = { planId: sowing.id, reason: "The ground was green by itself when the seed was there." };
     this.agenda.add(on, 12, async () => {
       if (stand.chance.uniform() < 0.2) return dropPlan(this.crew.bram, { ...held, version: sowing.version });
+      await this.say(stand, "ground-cleared", "yes", on);
       await recordTreatment(work.person, {
         id: id(),
         planId: sowing.id,

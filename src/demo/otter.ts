@@ -21,6 +21,8 @@ import { id, OTTER, type Person, personNamed, type Place, shift, SINCE_DAYS, typ
 /** The first number of a finding here, and how far around each site water is on the map. */
 const FIRST_NUMBER = 400;
 const MAPPED_M = 3000;
+/** The one site whose water nobody has mapped yet: it has to be looked for at each patch. */
+const UNMAPPED = "Bramble Lane";
 
 /**
  * The valley's past, played through the program's own use cases in the order in which it happened: plants are found, marked,
@@ -44,7 +46,8 @@ export async function loadOtter(tx: Transaction, people: Person[], today: string
   const places = await addGround(world);
   await addList(world, places);
   const valley = new Valley(world, agenda, crewOf(people), await addLabels(world), registryOfThePast());
-  for (const place of places) await sayMapped(valley.crew.odile, { siteId: place.id, withinM: MAPPED_M });
+  for (const place of places.filter(({ spec }) => spec.name !== UNMAPPED))
+    await sayMapped(valley.crew.odile, { siteId: place.id, withinM: MAPPED_M });
   await crewsAndHours(valley);
   const stands = standsOf(world, places);
   for (const stand of stands) valley.begin(stand);

@@ -27,13 +27,16 @@ const BY_NAME: [RegExp, 0 | 1, number][] = [
   [/south|lower|tail|below|end|second/i, 1, 0.83],
 ];
 
+/** Whether a site's plants stand in the lake. */
+export const inWater = ({ spec }: Place): boolean => spec.setting.wetness?.includes("standing") ?? false;
+
 /** A spot of a site, a little to one side of its middle; in the lake for plants of the water, and never in it for others. */
 export function spotAt(place: Place, index: number, chance: Chance): { name: string; at: Meters } {
   const { spots, ring } = place.spec;
   const name = spots[index % spots.length] ?? place.spec.name;
   const share: [number, number] = [0.3 + 0.14 * (index % 4), 0.32 + 0.12 * ((index * 3) % 4)];
   for (const [word, axis, value] of BY_NAME) if (word.test(name)) share[axis] = value;
-  const water = place.spec.setting.wetness?.includes("standing") ?? false;
+  const water = inWater(place);
   for (let tries = 0; ; tries++) {
     const spread = 0.06 + tries * 0.02;
     const at = within(ring, [

@@ -2,15 +2,6 @@ import { expect, type Page, test } from "@playwright/test";
 import { pageOf } from "./people";
 import { planningOn } from "./planning-steps";
 
-const methodNamed = (page: Page, name: string) =>
-  page.getByRole("listitem").filter({ has: page.getByRole("heading", { name, exact: true }) });
-/** The section in which a method stands: "Suits now", "Not now" or "Never here". */
-const standingOf = (page: Page, name: string) =>
-  page
-    .locator("section")
-    .filter({ has: page.getByRole("heading", { name, exact: true }) })
-    .getByRole("heading", { level: 2 });
-
 /** Plans the first method that may be planned. @returns the address of the plan */
 async function planFirst(page: Page, who: string): Promise<string> {
   const method = page
@@ -93,36 +84,6 @@ test("two people plan one patch: the second hears of the first before anything i
   await first.getByRole("button", { name: "Drop it" }).click();
   await expect(first.getByText(/Dropped: “It was planned/)).toBeVisible();
   for (const page of [first, second]) await page.context().close();
-});
-
-test("a stem too thick, water two meters away and a hay meadow rule methods out, and say why", async ({
-  browser,
-  viewport,
-}) => {
-  const page = await pageOf(browser, "specialist", viewport);
-  await planningOn(page, /broom|holly|hawthorn|gorse/i);
-  const planning = page.url();
-  await page.getByText(/Say how much stands here|Measure it again/).click();
-  const size = page.getByRole("form", { name: "How much stands here" });
-  await size.getByLabel(/Thickest stem/).fill("30");
-  await size.getByRole("button", { name: "Note it in my name" }).click();
-  await expect(page.getByText(/stems up to 30 cm thick/).first()).toBeVisible();
-  await expect(standingOf(page, "Treat the bark at the base")).toContainText("Never here");
-  await expect(standingOf(page, "Pull with the root")).toContainText("Never here");
-  await page.locator("p.above a[href^='/ground/patch/']").click();
-  await page.getByText("Say what water you see here").click();
-  const water = page.getByRole("form", { name: "Water at the patch" });
-  await water.getByLabel("On the ground I see").selectOption("at");
-  await water.getByLabel("Distance, m").fill("2");
-  await water.getByRole("button", { name: "Note it in my name" }).click();
-  await expect(page.getByText(/2 m \(Bram Okonedo, on the ground/)).toBeVisible();
-  await page.goto(planning);
-  await expect(
-    methodNamed(page, "Spot treatment of the leaves")
-      .getByText(/Closer than .* m to water|does not allow products/)
-      .first(),
-  ).toBeVisible();
-  await page.context().close();
 });
 
 test("an applicator sees what may be done and records what is theirs, and cannot plan", async ({

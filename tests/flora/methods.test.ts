@@ -168,6 +168,13 @@ describe("methods as rules", () => {
       why: [expect.stringMatching(/dead now/)],
       window: { from: expect.stringMatching(/^2027/) },
     }));
+  it("tells what wounds stock apart from what poisons it", () => {
+    const grazed = { ground: { ...open, grazed: true } };
+    const awned = advise("Setaria viridis", "2026-06-10", "vegetative", grazed);
+    expect(awned.get("graze")?.answer).toBe("eligible");
+    expect(awned.get("foliar-spot")?.must.join()).not.toMatch(/poison/);
+    expect(advise("Senecio vulgaris", "2026-06-10", "vegetative", grazed).get("graze")?.why.join()).toMatch(/poisons/);
+  });
   it("contradicts itself in none of 2,000 cases drawn at random", () => {
     const amount = (max: number) => fc.option(fc.double({ min: 0.1, max, noNaN: true }), { nil: undefined });
     const drawn = fc.record({

@@ -228,6 +228,8 @@ describe("a plant that a pack adds", () => {
     ["taxon", { taxon: "Fallopia japonica" }],
     ["sprouts", { sprouts: "hope" }],
     ["contact", { contact: "dew" }],
+    ["stock-harm", { stock: "Awns wound mouths.", "stock-harm": "noise" }],
+    ["stock-harm", { stock: "", "stock-harm": "wound" }],
     ["forms", { forms: "broad .5, narrow .1" }],
   ])("is refused for its %s, with the line", (field, wrong) => {
     const [refused] = readPackRows(flora, fileRows("plants", [{ ...plants[0], ...wrong }])).refused;

@@ -46,6 +46,7 @@ export const ACTIONS: Record<string, WhoMay> = {
   partDoneAction: ["applicator", "specialist"],
   dropPlanAction: ["specialist"],
   sizeAction: ["scout", "specialist", "applicator"],
+  wordAction: ["specialist"],
   goneAction: ["specialist"],
   ownMethodAction: ["specialist"],
   giveUpOwnMethodAction: ["specialist"],

@@ -105,7 +105,10 @@ describe("the past of the demonstration", () => {
       UNION ALL SELECT 'missed season', count(*)::int FROM plan WHERE state = 'dropped' AND dropped_why LIKE 'The window closed%'
       UNION ALL SELECT 'closed gate', count(*)::int FROM plan p JOIN patch a ON a.id = p.patch_id JOIN list_entry l ON l.site_id = a.site_id AND l.plant_id = p.plant_id WHERE p.state = 'planned' AND l.status = 'tolerated'
       UNION ALL SELECT 'water seen', count(*)::int FROM water_seen
+      UNION ALL SELECT 'site whose water nobody has mapped', count(*)::int FROM site WHERE water IS NULL
       UNION ALL SELECT 'size measured', count(*)::int FROM stand_size
+      UNION ALL SELECT 'water that may not be lowered', count(*)::int FROM place_word WHERE word = 'water-can-be-lowered' AND NOT holds
+      UNION ALL SELECT 'ground that is cleared', count(*)::int FROM place_word WHERE word = 'ground-cleared' AND holds
       UNION ALL SELECT 'plan moved', count(*)::int FROM change WHERE what = 'plan' AND act = 'update' AND before -> 'on_days' <> after -> 'on_days'
       UNION ALL SELECT 'plan handed over', count(*)::int FROM plan WHERE cardinality(former_ids) > 0
       UNION ALL SELECT 'plan of several days', count(*)::int FROM plan WHERE cardinality(on_days) > 1

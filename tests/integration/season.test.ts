@@ -3,13 +3,14 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { writtenMethod } from "@/core/control";
 import { addDays } from "@/core/time";
 import { inDistrict } from "@/db/client";
-import { calendarFeed, followUp, patch, plan, standSize } from "@/db/schema";
+import { calendarFeed, followUp, patch, placeWord, plan, standSize } from "@/db/schema";
 import { changePlan, dropPlan, partDone } from "@/server/control/change-plan";
 import { makePlan } from "@/server/control/make-plan";
 import { orderedLines, planDetail, planLines } from "@/server/control/plan-lines";
 import { planningFor } from "@/server/control/planning";
 import { giveUpOwnMethod, methodPages, saveOwnMethod } from "@/server/flora/own-methods";
 import { shippedMethodBook } from "@/server/flora/method-book";
+import { sayWord } from "@/server/ground/place-words";
 import { saySize } from "@/server/ground/stand-size";
 import { saveCrew } from "@/server/people/crews";
 import { setWeekHours } from "@/server/people/people";
@@ -78,6 +79,90 @@ describe("how much stands there", () => {
       [],
     );
   });
+});
+
+/** The next day of the year that is still to come, such as 10 May. */
+const nextOn = (today: string, monthDay: string): string => {
+  const year = Number(today.slice(0, 4));
+  return `${year}-${monthDay}` >= today ? `${year}-${monthDay}` : `${year + 1}-${monthDay}`;
+};
+
+describe("what is in hand", () => {
+  const flooding = async (findingId: string, on: string) =>
+    (await planningFor(specialist, findingId, { on, stage: "vegetative" })).advice.find((a) => a.method.id === "flood");
+  it("opens the method that waited for it, until the word is too old, and a later no closes it", async () => {
+    const { id, patchId } = await clearHogweed();
+    const { today } = await planningFor(specialist, id);
+    const may = nextOn(today, "05-10");
+    const word = { patchId, word: "water-can-be-raised" };
+    expect((await flooding(id, may))?.why.join()).toMatch(/No one has said/);
+    await sayWord(specialist, { id: uuidv7(), ...word, holds: "yes", day: addDays(today, -1) });
+    expect(await flooding(id, may)).toMatchObject({ answer: "eligible", must: [] });
+    const view = await planningFor(specialist, id);
+    expect(view.said).toMatchObject([{ word: word.word, holds: true, until: addDays(today, 364) }]);
+    await sayWord(specialist, { id: uuidv7(), ...word, holds: "no", day: today });
+    expect(await flooding(id, may)).toMatchObject({ answer: "not-now" });
+    const bagged = { id: uuidv7(), patchId, word: "heads-bagged", holds: "yes", day: addDays(today, -20) };
+    await sayWord(specialist, bagged);
+    expect((await planningFor(specialist, id)).said.map((said) => said.word)).toEqual([word.word]);
+  });
+  it("is refused with the word, the day and the patch, and another district hears nothing of it", async () => {
+    const { patchId } = await clearHogweed();
+    const sound = { id: uuidv7(), patchId, word: "burn-allowed", holds: "yes", day: "2026-06-10" };
+    await expect(sayWord(specialist, { ...sound, word: "moonlight" })).rejects.toThrow(/moonlight/);
+    await expect(sayWord(specialist, { ...sound, word: "toString" })).rejects.toThrow(/No method waits/);
+    await expect(sayWord(specialist, { ...sound, day: "2999-01-01" })).rejects.toThrow(/give a day from/);
+    await expect(sayWord(specialist, { ...sound, holds: "maybe" })).rejects.toThrow();
+    await expect(sayWord(member(["specialist"], PINE), sound)).rejects.toThrow(/not found/);
+    const stored = () => inDistrict(OTTER, (tx) => tx.select().from(placeWord).where(eq(placeWord.patchId, patchId)));
+    expect(await stored()).toEqual([]);
+    await sayWord(specialist, sound);
+    expect(await stored()).toHaveLength(1);
+    expect(await inDistrict(PINE, (tx) => tx.select().from(placeWord).where(eq(placeWord.patchId, patchId)))).toEqual(
+      [],
+    );
+  });
+});
+
+describe("sowing alone", () => {
+  it("waits for ground that is cleared, and is planned with what is sown, after which nothing more is sown", async () => {
+    const { id, patchId } = await clearHogweed({ day: "2026-11-20" });
+    const sowing = async () => (await planningFor(specialist, id)).advice.find((a) => a.method.id === "resow");
+    expect(await sowing()).toMatchObject({ answer: "not-now", window: null });
+    const { today, keeps } = await planningFor(specialist, id);
+    await sayWord(specialist, { id: uuidv7(), patchId, word: "ground-cleared", holds: "yes", day: today });
+    const window = (await sowing())?.window;
+    const sown = { findingId: id, method: "resow", intendedOn: window?.from, personId: tansy.personId };
+    await expect(
+      makePlan(specialist, { ...sown, cover: "nothing", coverWhy: "It closes by itself." }),
+    ).rejects.toMatchObject({ issues: [{ path: ["cover"], message: expect.stringContaining("what is sown") }] });
+    const cover = { cover: "plant", coverPlants: [keeps[0]?.id], coverAmount: "2 kg" };
+    const planId = await makePlan(specialist, { ...sown, ...cover });
+    expect(await rowOf(planId)).toMatchObject({ method: "resow", followsPlan: null });
+    expect((await rowOf(planId)).followedBy).toBe(`Sow or plant ${keeps[0]?.name}: 2 kg.`);
+    expect((await planningFor(specialist, id)).others).toMatchObject([{ id: planId }]);
+  });
+});
+
+describe("another day than today", () => {
+  it("is answered with the stage of that day, or the one that is asked for", async () => {
+    const { id } = await clearHogweed();
+    const { today } = await planningFor(specialist, id);
+    const august = await planningFor(specialist, id, { on: nextOn(today, "08-20") });
+    expect(august).toMatchObject({ today, on: nextOn(today, "08-20"), stage: "fruiting" });
+    const asked = await planningFor(specialist, id, { stage: "seedling" });
+    expect(asked.advice.find((a) => a.method.id === "hand-pull")?.why.join()).toMatch(/seedling/);
+  });
+  it.each(["2020-01-01", "2999-01-01", "tomorrow", "2027-02-31"])(
+    "refuses %s, and says which days may be",
+    async (on) => {
+      const { id } = await clearHogweed();
+      await expect(planningFor(specialist, id, { on })).rejects.toMatchObject({
+        status: 400,
+        issues: [{ field: "on", what: expect.stringMatching(/^choose a day from/) }],
+      });
+    },
+  );
 });
 
 describe("a plan that lives", () => {

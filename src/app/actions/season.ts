@@ -5,6 +5,7 @@ import type { ActionState } from "@/components/ui/action-form";
 import { changePlan, checkLabelAgain, dropPlan, partDone } from "@/server/control/change-plan";
 import { makePlan } from "@/server/control/make-plan";
 import { giveUpOwnMethod, saveOwnMethod } from "@/server/flora/own-methods";
+import { sayWord } from "@/server/ground/place-words";
 import { saySize } from "@/server/ground/stand-size";
 import { endCrew, saveCrew } from "@/server/people/crews";
 import { setWeekHours } from "@/server/people/people";
@@ -64,6 +65,13 @@ export async function checkLabelAction(_: ActionState, form: FormData): Promise<
 export async function sizeAction(_: ActionState, form: FormData): Promise<ActionState> {
   return answered(async () => {
     await saySize(await requireRole("scout", "specialist", "applicator"), Object.fromEntries(form));
+    return "Noted in your name.";
+  });
+}
+
+export async function wordAction(_: ActionState, form: FormData): Promise<ActionState> {
+  return answered(async () => {
+    await sayWord(await requireRole("specialist"), Object.fromEntries(form));
     return "Noted in your name.";
   });
 }

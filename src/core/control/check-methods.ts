@@ -1,5 +1,5 @@
 import { type CompiledFlora, REFERENCE, STAGES, type Stage, type Taxon } from "../flora";
-import { type Ground, holdsHere } from "./conditions";
+import { type Ground, holdsHere, poisonsStock } from "./conditions";
 import type { MethodBook } from "./method-files";
 import type { ExplainedGap, Method } from "./method-schema";
 import { adviseMethods, adviseOne, type MethodAdvice, type MethodCase, NO_DATE } from "./methods";
@@ -37,9 +37,10 @@ const ofSite = ({ method, answer }: MethodAdvice, { ground }: MethodCase): Fault
 ];
 
 /** Words that state a fact of the plant, where that fact is not recorded. */
-function ofFacts({ why, preferred }: MethodAdvice, { ripensCut, hazards, wiltedToxic, barkSlips }: Taxon): Fault[] {
+function ofFacts({ why, preferred }: MethodAdvice, taxon: Taxon): Fault[] {
+  const { ripensCut, wiltedToxic, barkSlips } = taxon;
   const said = [...why, preferred ?? ""].join(" ");
-  const poisons = Boolean(hazards.stock) || wiltedToxic === true;
+  const poisons = poisonsStock(taxon) || wiltedToxic === true;
   return [
     [
       /ripens on (cut|stems)/i.test(said) && ripensCut !== true,

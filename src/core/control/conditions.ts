@@ -46,6 +46,10 @@ export function holdsHere(when: When, asked: Asked): Holds {
 const some = (wanted: unknown, held: readonly (string | undefined)[]): boolean =>
   held.some((value) => value !== undefined && (wanted as string[]).includes(value));
 
+/** Whether stock that eats it is poisoned; awns and burs that wound are another thing. */
+export const poisonsStock = ({ hazards, stockHarm = "poison" }: Taxon): boolean =>
+  Boolean(hazards.stock) && stockHarm === "poison";
+
 const OF_PLANT: Record<string, (taxon: Taxon, wanted: unknown) => boolean> = {
   "life-form": ({ lifeForm }, wanted) => some(wanted, [lifeForm]),
   cycle: ({ cycle }, wanted) => some(wanted, [cycle]),
@@ -55,7 +59,7 @@ const OF_PLANT: Record<string, (taxon: Taxon, wanted: unknown) => boolean> = {
   contact: ({ hazards }, wanted) => some(wanted, [hazards.contact]),
   "ripens-cut": ({ ripensCut }) => ripensCut === true,
   "wilted-toxic": ({ wiltedToxic }) => wiltedToxic === true,
-  "poisons-stock": ({ hazards }) => Boolean(hazards.stock),
+  "poisons-stock": poisonsStock,
   "stock-recorded": ({ grazedBy }, wanted) => (grazedBy !== undefined) === wanted,
 };
 const OF_SITE: Record<string, "noProduct" | "noMachines" | "grazed" | "hayed" | "foraged" | "slope"> = {

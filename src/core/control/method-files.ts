@@ -39,7 +39,7 @@ export function readMethodBook(files: { name: string; text: string }[]): {
 } {
   const problems: MethodProblem[] = [];
   const named = (name: string) => files.find((file) => file.name === name) ?? { name, text: "" };
-  const known = readFile(named("vocabulary.yaml"), vocabularySchema, problems) ?? { known: {}, kit: {} };
+  const known = readFile(named("vocabulary.yaml"), vocabularySchema, problems) ?? { known: {}, lasts: {}, kit: {} };
   const kindFile = named("rules-by-kind.yaml");
   const byKind = readFile(kindFile, kindRulesSchema.array(), problems) ?? [];
   for (const rules of byKind) checkWords(kindFile, `kind: ${rules.kind}`, rules, known, problems);
@@ -143,7 +143,7 @@ function checkWords(
   { name, text }: { name: string; text: string },
   owner: string,
   said: Pick<Method, "rules" | "must-when"> & Partial<Pick<Method, "must" | "kit">>,
-  { known, kit }: MethodBook["vocabulary"],
+  { known, lasts, kit }: MethodBook["vocabulary"],
   problems: MethodProblem[],
 ): void {
   const from = text.split("\n").findIndex((line) => line.includes(owner));
@@ -151,14 +151,17 @@ function checkWords(
     const at = text.split("\n").findIndex((line, i) => i >= from && line.includes(word));
     return (at < 0 ? from : at) + 1;
   };
-  const check = (word: string | undefined, words: Record<string, string>, of: string) => {
+  const check = (word: string | undefined, words: Record<string, unknown>, of: string) => {
     if (word !== undefined && !(word in words))
       problems.push({ file: name, line: lineWith(word), what: `${owner}: “${word}” is not a word of ${of}` });
   };
   for (const word of said.kit ?? []) check(word, kit, "kit");
   for (const word of said.must ?? []) check(word, known, "known");
   for (const { known: word } of said["must-when"]) check(word, known, "known");
-  for (const rule of said.rules) check(rule.when["told-not"], known, "known");
+  for (const rule of said.rules) {
+    check(rule.when["told-not"], known, "known");
+    check(rule.when["told-not"], lasts, "lasts");
+  }
 }
 
 /** The method of an id of now or of before; an old id keeps the name that it was printed with. */

@@ -132,6 +132,8 @@ export const gapSchema = z.strictObject({
 export type ExplainedGap = z.output<typeof gapSchema>;
 export const vocabularySchema = z.strictObject({
   known: z.record(z.string(), z.string()),
+  /** days for which a word counts that a person has said at a patch, of each word that a rule waits for */
+  lasts: z.record(z.string(), z.number().int().positive()).default({}),
   kit: z.record(z.string(), z.string()),
 });
 export const CONDITIONS = Object.keys(whenSchema.shape);

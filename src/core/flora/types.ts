@@ -95,6 +95,10 @@ export type Stand = (typeof STANDS)[number];
 export const STOCK = ["sheep", "goats", "cattle", "horses"] as const;
 export type Stock = (typeof STOCK)[number];
 
+/** How a plant harms stock where `hazards.stock` says that it does: it poisons, it wounds with awn and bur, or it is no feed. */
+export const STOCK_HARMS = ["poison", "wound", "feed"] as const;
+export type StockHarm = (typeof STOCK_HARMS)[number];
+
 export interface Hazards {
   people?: string;
   stock?: string;
@@ -135,6 +139,8 @@ export interface Taxon {
   /** what its remains need, beyond what follows from how it spreads and whom it harms */
   disposal?: string;
   hazards: Hazards;
+  /** left out of a plant that harms stock: it poisons */
+  stockHarm?: StockHarm;
   interfertile: string[];
   forms: { id: string; share: number }[];
 }

@@ -1,6 +1,16 @@
 import { z } from "zod";
 import { InputError } from "../errors";
-import { type CompiledFlora, LIFE_FORMS, SEED_COLOURS, type Stage, STAGES, STANDS, STOCK, type Taxon } from "../flora";
+import {
+  type CompiledFlora,
+  LIFE_FORMS,
+  SEED_COLOURS,
+  type Stage,
+  STAGES,
+  STANDS,
+  STOCK,
+  STOCK_HARMS,
+  type Taxon,
+} from "../flora";
 import { readPlant, type Say, words } from "./raw-plant";
 
 const months = (what: string) =>
@@ -44,6 +54,10 @@ export const plantRowSchema = z.object({
     .describe("what its remains need, beyond what follows from how it spreads and whom it harms"),
   people: z.string().default("").describe("how it harms people"),
   stock: z.string().default("").describe("how it harms stock"),
+  "stock-harm": z
+    .string()
+    .default("")
+    .describe(`${STOCK_HARMS.join(", ")}: in which way it harms stock; empty: it poisons, where it harms stock`),
   handling: z.string().default("").describe("what to mind when it is handled"),
   contact: z.string().default("").describe("what must not touch bare skin: sap or skin"),
   interfertile: list("plants that it crosses with, by accepted name"),
@@ -94,6 +108,7 @@ export function plantOfRow(flora: CompiledFlora, row: PlantRow): Taxon {
       stand: row.stand.trim(),
       "wilted-toxic": row["wilted-toxic"].trim(),
       "grazed-by": words(row["grazed-by"]),
+      "stock-harm": row["stock-harm"].trim(),
       fragments: plain(row.fragments),
       common: words(row.common),
       synonyms: words(row.synonyms),
@@ -175,6 +190,7 @@ export function plantToRow(taxon: Taxon, reason = ""): PlantRow {
     "bark-slips": (taxon.barkSlips ?? []).map(rangeText).join(", "),
     "ripe-seed": (taxon.ripeSeed ?? []).join(", "),
     disposal: taxon.disposal ?? "",
+    "stock-harm": taxon.stockHarm ?? "",
     people,
     stock,
     handling,

@@ -7,6 +7,8 @@ import {
   STAGES,
   type Stand,
   STANDS,
+  STOCK_HARMS,
+  type StockHarm,
   STOCK,
   type Stock,
   type Taxon,
@@ -26,7 +28,8 @@ export type RawPlant = Partial<
     | "disposal"
     | "ripens-cut"
     | "stand"
-    | "wilted-toxic",
+    | "wilted-toxic"
+    | "stock-harm",
     unknown
   >
 > & {
@@ -99,13 +102,20 @@ function readSeedYears(raw: unknown, say: Say): Pick<Taxon, "seedYears"> {
 }
 
 /** Facts that methods of control ask of a plant; what is not written is left out. */
-function readStand(raw: RawPlant, say: Say): Pick<Taxon, "ripensCut" | "stand" | "wiltedToxic" | "grazedBy"> {
+function readStand(
+  raw: RawPlant,
+  say: Say,
+): Pick<Taxon, "ripensCut" | "stand" | "wiltedToxic" | "grazedBy" | "stockHarm"> {
   const stand = String(raw.stand ?? "").trim();
   if (stand && !(STANDS as readonly string[]).includes(stand)) say("stand", stand, `write one of ${STANDS.join(", ")}`);
   const grazedBy = raw["grazed-by"] ?? [];
   for (const animal of grazedBy)
     if (!(STOCK as readonly string[]).includes(animal))
       say("grazed-by", animal, `write one or more of ${STOCK.join(", ")}`);
+  const harm = String(raw["stock-harm"] ?? "").trim();
+  if (harm && !(STOCK_HARMS as readonly string[]).includes(harm))
+    say("stock-harm", harm, `write one of ${STOCK_HARMS.join(", ")}`);
+  if (harm && !raw.hazards?.stock) say("stock-harm", harm, "say under hazards, stock, how it harms stock");
   const ripensCut = yesOrNo("ripens-cut", raw["ripens-cut"], say);
   const wiltedToxic = yesOrNo("wilted-toxic", raw["wilted-toxic"], say);
   return {
@@ -113,6 +123,7 @@ function readStand(raw: RawPlant, say: Say): Pick<Taxon, "ripensCut" | "stand" |
     ...(stand ? { stand: stand as Stand } : {}),
     ...(wiltedToxic === undefined ? {} : { wiltedToxic }),
     ...(grazedBy.length > 0 ? { grazedBy: grazedBy as Stock[] } : {}),
+    ...(harm ? { stockHarm: harm as StockHarm } : {}),
   };
 }
 

@@ -1,4 +1,5 @@
 import {
+  boolean,
   date,
   doublePrecision,
   index,
@@ -31,6 +32,26 @@ export const standSize = pgTable(
     districtKey(t),
     inSameDistrict(t, t.patchId, patch, "stand_size_patch_fk"),
     index("stand_size_patch").on(t.districtId, t.patchId, t.at),
+  ],
+);
+
+/** What a person says to be in hand at a patch that a method waits for, or not. Appended; of each word the newest counts. */
+export const placeWord = pgTable(
+  "place_word",
+  {
+    districtId: districtId(),
+    id: rowId(),
+    patchId: uuid("patch_id").notNull(),
+    word: text("word").notNull(),
+    holds: boolean("holds").notNull(),
+    day: date("day").notNull(),
+    ...signedBy("saidBy", "said_by"),
+    at: timestamp("at", { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [
+    districtKey(t),
+    inSameDistrict(t, t.patchId, patch, "place_word_patch_fk"),
+    index("place_word_patch").on(t.districtId, t.patchId, t.day),
   ],
 );
 

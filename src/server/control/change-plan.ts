@@ -55,7 +55,7 @@ export async function changePlan(member: Member, raw: unknown): Promise<void> {
   await asMember(member, async (tx) => {
     const days = daysOf(input);
     const held = await heldPlan(tx, input, days.map(dayWords).join(", "));
-    const view = await readPlanning(tx, findingId, recomputed, true);
+    const view = await readPlanning(tx, findingId, recomputed, { lock: true });
     await count(tx, member, "change");
     await mustBeOpen(tx, { findingId, method: held.method, personId: input.personId, recomputed });
     const window = held.followsPlan

@@ -36,6 +36,9 @@ export const workSchema = z.object({
 });
 export type WorkInput = z.output<typeof workSchema>;
 
+/** The method that sows: it follows other work as a plan of its own, or is planned alone on ground that is cleared. */
+const SOWING = "resow";
+
 const planInputSchema = workSchema
   .extend({
     findingId: z.uuid(),
@@ -52,11 +55,16 @@ const planInputSchema = workSchema
     coverWhy: plainText(0, 500, "", true).default(""),
   })
   .superRefine((input, context) => {
-    const need = (field: "coverPlants" | "coverOn" | "coverAmount" | "coverWhy", message: string, has: boolean) =>
-      has || context.addIssue({ code: "custom", path: [field], message });
+    const need = (
+      field: "cover" | "coverPlants" | "coverOn" | "coverAmount" | "coverWhy",
+      message: string,
+      has: boolean,
+    ) => has || context.addIssue({ code: "custom", path: [field], message });
+    if (input.method === SOWING && input.cover === "nothing")
+      return void need("cover", "say what is sown: this work is the sowing", false);
     if (input.cover === "nothing") return void need("coverWhy", "say why nothing is sown", input.coverWhy.length >= 5);
     need("coverPlants", "choose what should grow there", input.coverPlants.length > 0);
-    need("coverOn", "give the day from which it is sown", Boolean(input.coverOn));
+    need("coverOn", "give the day from which it is sown", Boolean(input.coverOn) || input.method === SOWING);
     need("coverAmount", "say how much is sown, such as 2 kg", input.coverAmount.length > 0);
   });
 type PlanInput = z.output<typeof planInputSchema>;
@@ -135,7 +143,7 @@ export async function makePlan(member: Member, raw: unknown): Promise<string> {
   const input = planInputSchema.parse(raw);
   const recomputed = await judgedNow(member, input.findingId);
   return asMember(member, async (tx) => {
-    const view = await readPlanning(tx, input.findingId, recomputed, true);
+    const view = await readPlanning(tx, input.findingId, recomputed, { lock: true });
     const { findingId, method, personId } = input;
     await mustBeOpen(tx, { findingId, method, personId, recomputed });
     const advice = adviceFor(view, method, daysOf(input), personId);
@@ -168,7 +176,7 @@ export async function makePlan(member: Member, raw: unknown): Promise<string> {
     if (cover.on)
       await tx.insert(plan).values({
         ...base,
-        ...{ id: uuidv7(), method: "resow", followsPlan: id, intendedOn: cover.on, onDays: [cover.on] },
+        ...{ id: uuidv7(), method: SOWING, followsPlan: id, intendedOn: cover.on, onDays: [cover.on] },
         ...{ windowFrom: cover.on, windowTo: addDays(cover.on, SOWING_DAYS), followedBy: cover.words },
       });
     return id;
@@ -214,6 +222,7 @@ function coverOf(view: PlanningView, input: PlanInput): { words: string; on: str
       ]);
     return kept.name;
   });
+  if (input.method === SOWING) return { words: `Sow or plant ${names.join(", ")}: ${input.coverAmount}.`, on: null };
   const on = input.coverOn as string;
   if (on <= input.intendedOn)
     throw new Refusal(400, "It is sown before the work is done.", [

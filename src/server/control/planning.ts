@@ -1,5 +1,5 @@
 import { firstOf } from "@/core/items";
-import { and, eq, inArray, isNull, ne } from "drizzle-orm";
+import { and, eq, inArray, isNull } from "drizzle-orm";
 import { z } from "zod";
 import {
   adviseMethods,
@@ -13,11 +13,13 @@ import {
 import { type Climate, type Stage, stageOn, type Taxon } from "@/core/flora";
 import type { NamedVerdict } from "@/core/identify";
 import type { WaterNear } from "@/core/records";
+import { addDays, dayWords } from "@/core/time";
 import type { Transaction } from "@/db/client";
 import { district, finding, findingEvent, listEntry, membership, patch, plan, site } from "@/db/schema";
 import { plantsHere } from "../flora/amendments";
 import { methodBookHere, methodNamesHere } from "../flora/own-methods";
 import type { Plants } from "../flora/plants";
+import { type PlaceWord, wordsAt } from "../ground/place-words";
 import { type SizeSeen, sizeAt } from "../ground/stand-size";
 import { waterNear } from "../ground/water";
 import { readCaseSource } from "../judge/cases";
@@ -52,6 +54,10 @@ export interface PlanningView {
   /** what its remains need once it is cut or pulled */
   remains: string[];
   water: WaterNear;
+  /** what a specialist has said to be in hand here, or not, that methods wait for */
+  said: PlaceWord[];
+  /** what may be said: each word with its text */
+  mayBeSaid: { word: string; text: string }[];
   /** what is against acting on it now, besides method and person; none where work may be planned */
   reasons: GateReason[];
   overruling: { by: string; reason: string } | null;
@@ -68,6 +74,14 @@ export interface PlanningView {
   /** plants that this district keeps, for what should grow there afterward */
   keeps: { id: string; name: string }[];
   today: string;
+  /** the day that was asked for; the methods are answered as of it */
+  on: string;
+}
+
+/** Another day or stage than that of now, to see what would suit then. */
+export interface AskedView {
+  on?: string;
+  stage?: Stage;
 }
 
 export interface OtherPlan {
@@ -78,10 +92,13 @@ export interface OtherPlan {
   madeBy: string;
 }
 
-/** What can be done about a finding: every method with its answer. Work hangs on a clear finding, or on a written overruling. */
-export async function planningFor(member: Member, findingId: string): Promise<PlanningView> {
+/**
+ * What can be done about a finding: every method with its answer. Work hangs on a clear finding, or on a written overruling.
+ * @throws {Refusal} 400 where a day is asked for that is over, or more than a year ahead
+ */
+export async function planningFor(member: Member, findingId: string, ask: AskedView = {}): Promise<PlanningView> {
   const recomputed = await judgedNow(member, findingId);
-  return asMember(member, (tx) => readPlanning(tx, findingId, recomputed));
+  return asMember(member, (tx) => readPlanning(tx, findingId, recomputed, { ask }));
 }
 
 /** The engine's word on a finding with the list, the costs and the flora of now; no transaction is open while it runs. */
@@ -130,12 +147,16 @@ const workersOf = (people: People) =>
   people.filter((p) => p.roles.some((r) => r === "applicator" || r === "specialist"));
 const helpersOf = (people: People) => people.filter((p) => p.roles.some((r) => r !== "visitor"));
 
-/** Everything that is asked when work on a finding is planned. @param lock keeps finding and patch for this transaction alone */
+/**
+ * Everything that is asked when work on a finding is planned.
+ * @param lock keeps finding and patch for this transaction alone
+ * @param ask another day or stage to answer for than that of now
+ */
 export async function readPlanning(
   tx: Transaction,
   findingId: string,
   recomputed: NamedVerdict,
-  lock = false,
+  { lock = false, ask = {} }: { lock?: boolean; ask?: AskedView } = {},
 ): Promise<PlanningView> {
   if (lock) await tx.select({ id: finding.id }).from(finding).where(eq(finding.id, findingId)).for("update");
   const [row] = await tx
@@ -151,12 +172,17 @@ export async function readPlanning(
   const here = firstOf(await tx.select().from(district));
   const overruling = await overrulingOf(tx, findingId);
   const today = todayIn(row.s.zone);
+  const on = dayAsked(today, ask.on);
   const plants = await plantsHere(tx);
   const name = plants.nameNow(row.f);
   const taxon = plants.byName(name);
   const water = await waterNear(tx, held.id);
   const ground: Ground = { ...rulesOfSite(row.s.rules), water };
-  const stage = taxon ? stageToday(taxon, row.f.stage as Stage | null, row.f.day, today, here) : "vegetative";
+  const seen = { stage: row.f.stage as Stage | null, day: row.f.day };
+  const stage = ask.stage ?? (taxon ? stageAt(taxon, seen, on, here) : "vegetative");
+  const book = await methodBookHere(tx);
+  const said = await wordsAt(tx, held.id, on);
+  const told = said.filter(({ holds }) => holds).map(({ word }) => word);
   const people = await peopleHere(tx);
   const sizeSeen = await sizeAt(tx, held.id);
   const size = sizeOf(held, sizeSeen);
@@ -171,29 +197,42 @@ export async function readPlanning(
     areaM2: held.areaM2,
     sizeSeen,
     size,
-    lastBeforeSeed: taxon ? lastDayBeforeSeed(taxon, today, here) : null,
+    lastBeforeSeed: taxon ? lastDayBeforeSeed(taxon, on, here) : null,
     seedYears: taxon?.seedYears ?? null,
     remains: taxon ? disposalOf(taxon) : [],
     water,
+    said,
+    mayBeSaid: Object.keys(book.vocabulary.lasts).map((word) => ({ word, text: book.vocabulary.known[word] ?? word })),
     reasons: await reasonsAgainstAny(tx, findingId, recomputed),
     overruling,
-    advice: taxon
-      ? adviseMethods(await methodBookHere(tx), { taxon, stage, ground, size, day: today, climate: here, told: [] })
-      : [],
+    advice: taxon ? adviseMethods(book, { taxon, stage, ground, size, day: on, climate: here, told }) : [],
     people: workersOf(people),
     everyone: helpersOf(people),
     crews: await crewsHere(tx),
     others: await plannedOn(tx, held.id),
     labels: (await labelsInForce(tx)).map(({ id, name }) => ({ id, name })),
     keeps: await keptHere(tx, plants, row.s.id),
-    today,
+    ...{ today, on },
   };
 }
 
-/** The stage the scout saw, if that was within a month; else the stage most plants of this kind are in today. */
-function stageToday(taxon: Taxon, seen: Stage | null, seenOn: string, today: string, climate: Climate): Stage {
-  if (seen && Math.abs(Date.parse(today) - Date.parse(seenOn)) < 31 * 86400e3) return seen;
-  return stageOn(taxon, today, climate);
+/** Windows are known for so many days ahead. */
+const AHEAD_DAYS = 365;
+
+/** @throws {Refusal} 400 where the day is over, or too far ahead to say anything of it */
+function dayAsked(today: string, on = today): string {
+  const last = addDays(today, AHEAD_DAYS);
+  const isDay = z.iso.date().safeParse(on).success;
+  if (isDay && today <= on && on <= last) return on;
+  throw new Refusal(400, `“${isDay ? dayWords(on) : on.slice(0, 40)}” is not a day that can be shown.`, [
+    { field: "on", what: `choose a day from ${dayWords(today)} to ${dayWords(last)}` },
+  ]);
+}
+
+/** The stage the scout saw, if that was within a month; else the stage most plants of this kind are in on the day. */
+function stageAt(taxon: Taxon, seen: { stage: Stage | null; day: string }, on: string, climate: Climate): Stage {
+  if (seen.stage && Math.abs(Date.parse(on) - Date.parse(seen.day)) < 31 * 86400e3) return seen.stage;
+  return stageOn(taxon, on, climate);
 }
 
 async function overrulingOf(tx: Transaction, findingId: string): Promise<PlanningView["overruling"]> {
@@ -230,7 +269,7 @@ export async function plannedOn(tx: Transaction, patchId: string): Promise<Other
     })
     .from(plan)
     .innerJoin(membership, eq(membership.personId, plan.personId))
-    .where(and(eq(plan.patchId, patchId), eq(plan.state, "planned"), ne(plan.method, "resow")))
+    .where(and(eq(plan.patchId, patchId), eq(plan.state, "planned"), isNull(plan.followsPlan)))
     .orderBy(plan.intendedOn);
   return rows.map((row) => ({ ...row, method: nameOf(row.method) }));
 }

@@ -2,31 +2,52 @@ import Link from "next/link";
 import { notFound } from "next/navigation";
 import { sizeAction } from "@/app/actions/season";
 import { SizeForm, sizeWords } from "@/components/season/size-form";
+import { LinkButton } from "@/components/ui/button";
 import { Disclosure, PlainAction } from "@/components/ui/disclosure";
 import { Notice } from "@/components/ui/notice";
 import { PageHead } from "@/components/ui/page";
-import { areaText, fullDay } from "@/components/words/dates";
+import { areaText, fullDay, parseDay } from "@/components/words/dates";
+import { WHEN } from "@/components/words/stages";
 import { waterWords } from "@/components/words/water-words";
-import { planningFor, type PlanningView } from "@/server/control/planning";
+import { STAGES } from "@/core/flora";
+import { type AskedView, planningFor, type PlanningView } from "@/server/control/planning";
 import { plantsOf } from "@/server/flora/amendments";
 import { Refusal } from "@/server/platform/faults";
 import { memberOrSignIn } from "@/server/platform/session";
+import { SayInHand, WordsInHand } from "./in-hand";
 import { MethodEntry } from "./method-entry";
+import { OtherDay, ShownDay } from "./other-day";
 
 export const metadata = { title: "What can be done" };
+interface Search {
+  after?: string;
+  on?: string;
+  stage?: string;
+}
+
+/** Another day, as a person writes it, and another stage than now; a day that is none is refused with its own words. */
+const readAsked = ({ on, stage }: Search): AskedView => ({
+  ...(on ? { on: parseDay(on) ?? on } : {}),
+  stage: STAGES.find((s) => s === stage),
+});
+
 const ANSWERS = { eligible: "Suits now", "not-now": "Not now", never: "Never here" } as const;
+/** The same of another day or stage than that of now. */
+const ANSWERS_THEN = { ...ANSWERS, eligible: "Suits then", "not-now": "Not then" } as const;
 
 export default async function PlanningPage({
   params,
   searchParams,
 }: {
   params: Promise<{ finding: string }>;
-  searchParams: Promise<{ after?: string }>;
+  searchParams: Promise<Search>;
 }) {
   const member = await memberOrSignIn();
-  const { after = "" } = await searchParams;
+  const { after = "", ...asked } = await searchParams;
   const plants = await plantsOf(member);
-  const view = await planningFor(member, (await params).finding).catch((error) => {
+  const { finding } = await params;
+  const ask = readAsked(asked);
+  const view = await planningFor(member, finding, ask).catch((error) => {
     if (error instanceof Refusal && error.status === 404) return notFound();
     if (error instanceof Refusal) return error;
     throw error;
@@ -35,10 +56,14 @@ export default async function PlanningPage({
     return (
       <div className="p-6">
         <h1>What can be done</h1>
-        <p className="mt-3 max-w-[60ch]">{view.message}</p>
+        <p className="mt-3 max-w-[60ch]">
+          {view.message} {view.issues.map(({ what }) => `${what.charAt(0).toUpperCase()}${what.slice(1)}.`).join(" ")}
+        </p>
+        {asked.on ? <LinkButton href={`/season/${finding}`}>Show today</LinkButton> : null}
       </div>
     );
-  const mayPlan = member.roles.includes("specialist");
+  const specialist = member.roles.includes("specialist");
+  const isNow = view.on === view.today && !ask.stage;
   return (
     <div className="px-4 md:px-6 py-5">
       <PageHead
@@ -51,7 +76,7 @@ export default async function PlanningPage({
         title={<>What can be done: {plants.common(view.taxon)}</>}
       />
       <p className="text-[var(--soft)]">
-        {areaText(view.areaM2)}, {STAGES[view.stage]}. Water: {waterWords(view.water)}. Today is {fullDay(view.today)}.
+        {areaText(view.areaM2)}, {WHEN[view.stage]}. Water: {waterWords(view.water)}. Today is {fullDay(view.today)}.
         {view.lastBeforeSeed ? (
           <>
             {" "}
@@ -59,7 +84,19 @@ export default async function PlanningPage({
           </>
         ) : null}
       </p>
-      <Size view={view} mayLook={member.roles.some((role) => role !== "visitor" && role !== "keeper")} />
+      <p className="mt-4 max-w-[80ch]">
+        <strong>How much stands here:</strong> {sizeWords(view.sizeSeen ?? view.size)}
+        {view.sizeSeen
+          ? `. ${view.sizeSeen.by}, ${fullDay(view.sizeSeen.day)}.`
+          : ", as the patch was drawn. No one has measured it."}
+      </p>
+      <WordsInHand said={view.said} />
+      {isNow ? null : <ShownDay view={view} />}
+      <div className="mt-1 flex flex-wrap gap-x-6 no-print [&>details[open]]:basis-full">
+        {member.roles.some((role) => role !== "visitor" && role !== "keeper") ? <MeasureSize view={view} /> : null}
+        {specialist ? <SayInHand view={view} /> : null}
+        <OtherDay view={view} stage={ask.stage} />
+      </div>
       <Others view={view} />
       {view.reasons.length > 0 ? (
         <div role="alert" className="border-2 border-[var(--ink)] p-4 mt-4 max-w-[70ch]">
@@ -86,7 +123,7 @@ export default async function PlanningPage({
           return own.length === 0 ? null : (
             <section key={answer} className="mt-6">
               <h2 className="ruled">
-                {ANSWERS[answer]}
+                {(isNow ? ANSWERS : ANSWERS_THEN)[answer]}
                 <span className="small">{own.length}</span>
               </h2>
               <ul>
@@ -95,7 +132,7 @@ export default async function PlanningPage({
                     key={a.method.id}
                     advice={a}
                     view={view}
-                    mayPlan={mayPlan && view.reasons.length === 0}
+                    mayPlan={specialist && isNow && view.reasons.length === 0}
                     afterCheck={after}
                   />
                 ))}
@@ -123,31 +160,11 @@ export default async function PlanningPage({
     </div>
   );
 }
-const STAGES: Record<string, string> = {
-  seedling: "seedlings",
-  vegetative: "in leaf",
-  flowering: "in flower",
-  fruiting: "in seed",
-  winter: "in winter rest",
-};
-
-/** How much stands there. It is asked first: most methods depend on it. */
-const Size = ({ view, mayLook }: { view: PlanningView; mayLook: boolean }) => (
-  <section className="mt-4 max-w-[80ch]">
-    <p>
-      <strong>How much stands here:</strong> {sizeWords(view.sizeSeen ?? view.size)}
-      {view.sizeSeen
-        ? `. ${view.sizeSeen.by}, ${fullDay(view.sizeSeen.day)}.`
-        : ", as the patch was drawn. No one has measured it."}
-    </p>
-    {mayLook ? (
-      <Disclosure
-        summary={<PlainAction>{view.sizeSeen ? "Measure it again" : "Say how much stands here"}</PlainAction>}
-      >
-        <SizeForm action={sizeAction} patchId={view.patchId} today={view.today} size={view.sizeSeen ?? {}} />
-      </Disclosure>
-    ) : null}
-  </section>
+/** How much stands there is asked first: most methods depend on it. */
+const MeasureSize = ({ view }: { view: PlanningView }) => (
+  <Disclosure summary={<PlainAction>{view.sizeSeen ? "Measure it again" : "Say how much stands here"}</PlainAction>}>
+    <SizeForm action={sizeAction} patchId={view.patchId} today={view.today} size={view.sizeSeen ?? {}} />
+  </Disclosure>
 );
 
 /** Work that someone has planned on this patch already. */

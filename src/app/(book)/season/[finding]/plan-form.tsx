@@ -52,13 +52,41 @@ export function PlanForm({
           </select>
         </Field>
       ) : null}
-      <Cover view={view} from={window.from} />
+      {method.id === "resow" ? <Sown keeps={view.keeps} /> : <Cover view={view} from={window.from} />}
       <Button type="submit" look="press">
         Put it in the season
       </Button>
     </ActionForm>
   );
 }
+
+const SownPlants = ({ keeps }: Pick<PlanningView, "keeps">) => (
+  <>
+    <Field name="coverPlants" label="Plants">
+      <select name="coverPlants" defaultValue="">
+        <option value="">choose</option>
+        {keeps.map((kept) => (
+          <option key={kept.id} value={kept.id}>
+            {kept.name}
+          </option>
+        ))}
+      </select>
+    </Field>
+    <Field name="coverAmount" label="How much" hint="such as 2 kg, or 40 plugs">
+      <input name="coverAmount" />
+    </Field>
+  </>
+);
+
+/** What is sown, where the work is the sowing. */
+const Sown = ({ keeps }: Pick<PlanningView, "keeps">) => (
+  <fieldset className="sm:col-span-2 grid sm:grid-cols-2 gap-x-5 gap-y-3">
+    <legend className="font-semibold">What is sown or planted</legend>
+    <input type="hidden" name="cover" value="plant" />
+    <SownPlants keeps={keeps} />
+    <Fault name="cover" />
+  </fieldset>
+);
 
 const Cover = ({ view, from }: { view: PlanningView; from: string }) => (
   <fieldset className="sm:col-span-2 grid sm:grid-cols-2 gap-x-5 gap-y-3">
@@ -67,19 +95,7 @@ const Cover = ({ view, from }: { view: PlanningView; from: string }) => (
       <label className="tick">
         <input type="radio" name="cover" value="plant" /> Sow or plant what this district keeps
       </label>
-      <Field name="coverPlants" label="Plants">
-        <select name="coverPlants" defaultValue="">
-          <option value="">choose</option>
-          {view.keeps.map((kept) => (
-            <option key={kept.id} value={kept.id}>
-              {kept.name}
-            </option>
-          ))}
-        </select>
-      </Field>
-      <Field name="coverAmount" label="How much" hint="such as 2 kg, or 40 plugs">
-        <input name="coverAmount" />
-      </Field>
+      <SownPlants keeps={view.keeps} />
       <Field name="coverOn" label="From the day" hint="after the work, and after the wait of the label">
         <DayInput name="coverOn" label="day from which it is sown" min={from} value="" />
       </Field>
