@@ -48,6 +48,17 @@ export const benchPackSchema = z.object({
         patch: z.string(),
         siteId: z.string().optional(),
         areaM2: z.number(),
+        product: z.boolean().optional(),
+        /** for what a label names */
+        use: z
+          .object({
+            ...{ siteId: z.string(), siteName: z.string(), plantId: z.string(), plant: z.string() },
+            before: z.object({
+              used: z.array(z.object({ season: z.number(), group: z.string() })),
+              season: z.number(),
+            }),
+          })
+          .optional(),
       }),
     )
     .optional(),

@@ -1,4 +1,4 @@
-import type { Treatment } from "@/core/records";
+import type { LabelLimits } from "@/core/records";
 import { label, listEntry } from "@/db/schema";
 import { shippedModel } from "@/server/flora/flora";
 import { plantsIn } from "@/server/flora/plants";
@@ -40,15 +40,17 @@ export type Labels = Awaited<ReturnType<typeof addLabels>>;
 
 export async function addLabels(
   world: World,
-): Promise<{ id: string; name: string; limits: NonNullable<Treatment["product"]>["limits"] }[]> {
-  const labels = [
+  places: Place[],
+): Promise<{ id: string; name: string; limits: LabelLimits }[]> {
+  const plants = plantsIn(shippedModel().flora);
+  const labels: { id: string; name: string; limits: LabelLimits }[] = [
     {
       id: id(),
       name: "Sample label A (invented)",
       limits: {
         registration: "INV-0001",
         siteOfAction: "9",
-        rateUnit: "L" as const,
+        rateUnit: "L",
         ratePerHaMax: 6,
         seasonMaxPerHa: 9,
         windMaxMS: 4.5,
@@ -67,7 +69,7 @@ export async function addLabels(
       limits: {
         registration: "INV-0002",
         siteOfAction: "4",
-        rateUnit: "L" as const,
+        rateUnit: "L",
         ratePerHaMax: 9,
         seasonMaxPerHa: 12,
         windMaxMS: 6,
@@ -75,6 +77,13 @@ export async function addLabels(
         rainFreeHours: 4,
         reentryHours: 24,
         waterBufferM: 5,
+        sites: "Non-crop land. Not in standing water.",
+        stages: "Woody plants in leaf, in flower, or with ripe seed; dormant stems.",
+        stagesNamed: ["vegetative", "flowering", "fruiting", "winter"],
+        sitesNamed: places.filter(({ spec }) => !spec.rules.noProduct).map((place) => place.id),
+        plantsNamed: ["Cytisus scoparius", "Rubus armeniacus", "Rubus laciniatus", "Crataegus monogyna"].map((name) =>
+          plants.idOf(name),
+        ),
       },
     },
   ];

@@ -13,8 +13,9 @@ import { addMembers } from "./people";
 import { practiced } from "./practice";
 import { naturalRing } from "./shapes";
 import { standsOf } from "./stands";
-import { crewsAndHours, labelChanged, mowsLater, writtenOff } from "./season-stories";
+import { crewsAndHours, labelChanged, labelPapers, mowsLater, writtenOff } from "./season-stories";
 import { gateClosed, inPassing, keptPatch, mended, namedBySpecialist, overruled, sentBack, waterSeen } from "./stories";
+import { thirdSeason } from "./third-season";
 import { polygon, SITES } from "./valley";
 import { id, OTTER, type Person, personNamed, type Place, shift, SINCE_DAYS, type World } from "./world";
 
@@ -45,7 +46,7 @@ export async function loadOtter(tx: Transaction, people: Person[], today: string
   await addDistrict(world, agenda);
   const places = await addGround(world);
   await addList(world, places);
-  const valley = new Valley(world, agenda, crewOf(people), await addLabels(world), registryOfThePast());
+  const valley = new Valley(world, agenda, crewOf(people), await addLabels(world, places), registryOfThePast());
   for (const place of places.filter(({ spec }) => spec.name !== UNMAPPED))
     await sayMapped(valley.crew.odile, { siteId: place.id, withinM: MAPPED_M });
   await crewsAndHours(valley);
@@ -64,9 +65,11 @@ export async function loadOtter(tx: Transaction, people: Person[], today: string
     waterSeen,
     mowsLater,
     writtenOff,
+    labelPapers,
     labelChanged,
   ])
     story(valley);
+  thirdSeason(valley, places);
   practiced(valley, places);
   await agenda.play();
   await tx.insert(demonstration).values({ districtId: OTTER, madeFor: today });

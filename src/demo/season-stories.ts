@@ -5,7 +5,9 @@ import { planningFor } from "@/server/control/planning";
 import { saveOwnMethod } from "@/server/flora/own-methods";
 import { saveCrew } from "@/server/people/crews";
 import { setWeekHours } from "@/server/people/people";
-import { saveLabel } from "@/server/records/labels";
+import { labelSheet } from "@/papers/label-sheet";
+import { sheetToPdf } from "@/papers/sheet-pdf";
+import { saveLabel, saveLabelPaper } from "@/server/records/labels";
 import { sayGone } from "@/server/records/visits";
 import type { Valley } from "./control";
 import { id, shift, SINCE_DAYS } from "./world";
@@ -40,7 +42,25 @@ export function labelChanged(valley: Valley): void {
     const next = { ...held, id: id(), limits: { ...held.limits, ratePerHaMax: 4, humidityMinPercent: 30 } };
     await saveLabel(crew.tansy, { ...next, replaces: held.id });
     labels[0] = next;
+    await keepPaper(valley, next, 2);
   });
+}
+
+/** The labels' own PDFs, so that they can be read at the truck: each says that it is invented. */
+export function labelPapers(valley: Valley): void {
+  valley.agenda.add(shift(valley.world.today, 1 - SINCE_DAYS), 16, async () => {
+    for (const held of valley.labels) await keepPaper(valley, held, 1);
+  });
+}
+
+async function keepPaper({ crew }: Valley, { id: labelId, name, limits }: Valley["labels"][number], version: number) {
+  const sheet = labelSheet({ name, version, limits, enteredBy: "nobody", named: {} }, "");
+  const invented = "Invented for the demonstration. There is no such product.";
+  await saveLabelPaper(
+    crew.tansy,
+    labelId,
+    await sheetToPdf({ ...sheet, parts: sheet.parts.slice(0, -1), about: [invented], foot: invented }),
+  );
 }
 
 /** Work with a product that was planned the day before the label changed, on the newest finding that allows it. */

@@ -1,8 +1,11 @@
+import { eq } from "drizzle-orm";
 import { addDays } from "@/core/time";
+import { plan } from "@/db/schema";
 import { setStatus } from "@/server/control/list";
 import { overrule } from "@/server/findings/findings";
 import { savePatch } from "@/server/ground/ground";
 import { sayWater } from "@/server/ground/water";
+import { asMember } from "@/server/platform/session";
 import { recordTreatment } from "@/server/records/treatments";
 import { voidEntry } from "@/server/records/voids";
 import { makeReport } from "@/server/reports/reports";
@@ -139,12 +142,17 @@ export function sentBack(valley: Valley, stand: Stand): void {
 
 /** Something closes the gate after work was planned: the owner of one site wants the plant left. */
 export function gateClosed(valley: Valley): void {
-  const { agenda, crew, world, plans, entries } = valley;
+  const { agenda, crew, world, plans } = valley;
   agenda.add(shift(world.today, -2), 17, async () => {
-    const open = plans.filter(({ planId }) => entries.every((entry) => entry.planId !== planId)).at(-1);
+    const planned = await asMember(crew.odile, (tx) =>
+      tx.select({ id: plan.id, taxon: plan.taxon }).from(plan).where(eq(plan.state, "planned")),
+    );
+    const taxonOf = (planId: string) => planned.find((held) => held.id === planId)?.taxon;
+    const open = plans.filter(({ planId }) => taxonOf(planId) !== undefined).at(-1);
     if (!open) return;
     await setStatus(crew.odile, {
-      taxon: open.stand.taxon,
+      // What the plan is against is what the finding said; a scout may have been wrong about the stand.
+      taxon: taxonOf(open.planId),
       status: "tolerated",
       siteId: open.stand.place.id,
       action: "",

@@ -39,7 +39,7 @@ export function toldOf(stand: Stand, day: string, areaM2: number, label: { id: s
 
 /** The method that a specialist takes: most often the first choice, else one that suits now, else the first that will. */
 export function chosenFor(stand: Stand, view: PlanningView): MethodAdvice | undefined {
-  const suited = view.advice.filter((a) => a.window && a.answer !== "never");
+  const suited = view.advice.filter((a) => a.window && a.answer !== "never" && a.method.kind !== "follow");
   const now = suited.filter((a) => a.answer === "eligible");
   const choices = now.length > 0 ? now : suited.slice(0, 1);
   const [first] = now.filter((a) => a.preferred && stand.chance.uniform() < 0.7);
@@ -49,8 +49,7 @@ export function chosenFor(stand: Stand, view: PlanningView): MethodAdvice | unde
 /** What should grow there afterward: plants that the valley keeps, or nothing, with the reason. */
 export function coverFor(stand: Stand, view: PlanningView, intendedOn: string, inWater: boolean) {
   const kept = view.keeps[Math.floor(stand.chance.uniform() * view.keeps.length)];
-  if (!kept || inWater || stand.chance.uniform() < 0.55)
-    return { cover: "nothing", coverWhy: WHY_NOTHING[Math.floor(stand.chance.uniform() * WHY_NOTHING.length)] };
+  if (!kept || inWater || stand.chance.uniform() < 0.55) return { cover: "nothing", coverWhy: whyNothing(stand) };
   return {
     cover: "plant",
     coverPlants: [kept.id],
@@ -58,12 +57,13 @@ export function coverFor(stand: Stand, view: PlanningView, intendedOn: string, i
     coverAmount: `${1 + Math.round(4 * stand.chance.uniform())} kg of seed from the valley`,
   };
 }
-const WHY_NOTHING = [
-  "The meadow closes by itself.",
-  "The wood around it seeds in.",
-  "The bank is under water in winter.",
-  "The first year shows what comes up.",
-];
+/** Why nothing is sown, as it fits the place. */
+function whyNothing({ place, chance }: Stand): string {
+  const { ground, wetness = [] } = place.spec.setting;
+  if (wetness.includes("wet") || wetness.includes("standing")) return "The bank is under water in winter.";
+  if (chance.uniform() < 0.4) return "The first year shows what comes up.";
+  return ground?.includes("woodland") ? "The wood around it seeds in." : "The meadow closes by itself.";
+}
 
 const NOTES = {
   none: [

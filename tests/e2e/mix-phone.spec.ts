@@ -1,6 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
 import { readyForField } from "./offline";
 import { stateFile } from "./people";
+import { ownPlans } from "./planning-steps";
 
 test.use({ storageState: stateFile("applicator"), serviceWorkers: "allow" });
 
@@ -116,6 +117,31 @@ test("hours are judged by the label from a forecast, without a signal, and each 
   await expect(page.getByText(/Wind is 9 m\/s, more than/)).toBeVisible();
   await expect(page.getByText(/Wind is missing\./)).toBeVisible();
   await expect(page.getByText(/Time without rain is 5 h, less than 6 h\./)).toBeVisible();
+});
+
+test("without a signal the label is read on the phone, one site of action for a third season is pointed out, and a plant that the label leaves out is asked about", async ({
+  page,
+}) => {
+  const [plan] = await ownPlans(page, /stump.*broom/i);
+  const hand = await atTheTruck(page);
+  await page.goto(`/mix?plan=${plan}`);
+  await hand.tap("Tank", "radio");
+  await hand.tap("metric", "radio");
+  await hand.type("Rate, as the label writes it", "3");
+  const label = page.getByLabel("Label, as this district typed it in");
+  await label.selectOption({ label: "Sample label A (invented)" });
+  await expect(page.getByText(/Site of action 9 is used on this patch for season 3 running/)).toBeVisible();
+  const paper = page.waitForEvent("download");
+  await hand.tap("Read the label of Sample label A (invented) (PDF)", "link");
+  const content = await (await paper).createReadStream().then(async (stream) => {
+    const parts: Buffer[] = [];
+    for await (const part of stream) parts.push(part as Buffer);
+    return Buffer.concat(parts);
+  });
+  expect(content.subarray(0, 5).toString("latin1")).toBe("%PDF-");
+  await label.selectOption({ label: "Sample label B for stumps (invented)" });
+  await expect(page.getByText(/Site of action 9 is used/)).toHaveCount(0);
+  await expect(page.getByText(/The label does not name French broom\. Ask whether/)).toBeVisible();
 });
 
 test("where the label is silent it is asked for; spots, rinse, hours and bags are worked out too", async ({ page }) => {

@@ -118,6 +118,9 @@ describe("the past of the demonstration", () => {
       UNION ALL SELECT 'sown afterward', count(*)::int FROM plan WHERE follows_plan IS NOT NULL AND state = 'done'
       UNION ALL SELECT 'label that changed', count(*)::int FROM label WHERE replaces IS NOT NULL
       UNION ALL SELECT 'plan under a label that changed', count(*)::int FROM plan p JOIN label l ON l.replaces = p.label_id WHERE p.state = 'planned'
+      UNION ALL SELECT 'label with its PDF', count(*)::int FROM label_paper
+      UNION ALL SELECT 'label that names sites, stages and plants', count(*)::int FROM label WHERE limits ? 'sitesNamed' AND limits ? 'stagesNamed' AND limits ? 'plantsNamed'
+      UNION ALL SELECT 'one site of action for a third season', count(*)::int FROM plan p WHERE p.state = 'planned' AND p.label_id IS NOT NULL AND (SELECT count(DISTINCT left(e.body ->> 'from', 4)) FROM ledger_entry e WHERE e.patch_id = p.patch_id AND e.body #>> '{product,limits,siteOfAction}' = '9') >= 2
       UNION ALL SELECT 'own word on a method', count(*)::int FROM own_method
       UNION ALL SELECT 'finding that waits for practice', count(*)::int FROM finding f JOIN drill_set s ON f.plant_id = ANY(s.required_for) WHERE f.verdict = 'clear' AND f.made_by = 'Tansy Quillfeather' AND f.created_at > s.created_at
       UNION ALL SELECT 'set that is due', count(*)::int FROM drill_set WHERE due > current_date

@@ -8,7 +8,7 @@ import { makePlan } from "@/server/control/make-plan";
 import { planDetail } from "@/server/control/plan-lines";
 import { planningFor } from "@/server/control/planning";
 import { todayFor } from "@/server/control/today";
-import { labelLines, labelPaperContent, saveLabel, saveLabelPaper } from "@/server/records/labels";
+import { labelChoices, labelLines, labelPaperContent, saveLabel, saveLabelPaper } from "@/server/records/labels";
 import { recordTreatment } from "@/server/records/treatments";
 import { playBy } from "@/server/platform/clock";
 import { clearHogweed, freshPatch, memberCalled, siteNamed, specialist, workOn } from "../support/acting";
@@ -87,6 +87,55 @@ describe("a label", () => {
     expect(await labelPaperContent(specialist, id)).toEqual(pdf);
     await expect(labelPaperContent(member(["applicator"], PINE), id)).rejects.toThrow(/not found/);
     expect(await inDistrict(PINE, (tx) => tx.select().from(labelPaper))).toEqual([]);
+  });
+});
+
+describe("what a label names", () => {
+  it("is of this district, and else refused with the value", async () => {
+    const elsewhere = uuidv7();
+    await expect(entered({ sitesNamed: [elsewhere] })).rejects.toMatchObject({
+      status: 400,
+      message: expect.stringContaining(elsewhere),
+      issues: [{ field: "limits.sitesNamed" }],
+    });
+    await expect(entered({ plantsNamed: ["no-such-plant"] })).rejects.toThrow(/no-such-plant/);
+    await expect(entered({ stagesNamed: ["ripe"] })).rejects.toThrow();
+    const { sitesNamed } = await labelChoices(member(["applicator"], PINE));
+    await expect(entered({ sitesNamed: sitesNamed.map(({ id }) => id) })).rejects.toThrow(/not of this district/);
+  });
+  it("refuses a plan on another site, asks about another plant, and says in words what has changed", async () => {
+    const tansy = await memberCalled("applicator@otter.example");
+    const { plantsNamed } = await labelChoices(specialist);
+    const broom = plantsNamed.find(({ name }) => name === "Scotch broom")?.id;
+    const river = await siteNamed("Otter Reach, river wood");
+    const first = await entered({ sitesNamed: [await siteNamed("Bluff Prairie")], plantsNamed: [broom] });
+    const found = await clearHogweed({ day: "2026-11-20" });
+    const view = await planningFor(specialist, found.id);
+    const advice = view.advice.find((a) => a.window && a.method.kind === "product");
+    const sound = {
+      ...{ findingId: found.id, method: advice?.method.id, intendedOn: advice?.window?.from, personId: tansy.personId },
+      ...{ cover: "nothing", coverWhy: "The meadow closes by itself." },
+    };
+    await expect(makePlan(specialist, { ...sound, labelId: first })).rejects.toMatchObject({
+      status: 409,
+      message: "The label is not for this site, Otter Reach, river wood.",
+      issues: [{ field: "labelId" }],
+    });
+    const second = await entered({ sitesNamed: [river], plantsNamed: [broom], stagesNamed: ["flowering"] }, first);
+    const planId = await makePlan(specialist, { ...sound, labelId: second });
+    expect((await planDetail(specialist, planId)).labelSays).toEqual({
+      against: [],
+      ask: [expect.stringMatching(/^The label does not name Giant hogweed/)],
+    });
+    const product = { labelId: second, ratePerHa: 2, total: 0.06, carrierL: 6 };
+    const work = workOn("2026-11-29", { product, windMS: 2, windFrom: "W", temperatureC: 12 });
+    await expect(recordTreatment(tansy, { id: uuidv7(), planId, treatment: work })).rejects.toThrow(
+      /names plants in flower; these were in leaf/,
+    );
+    await entered({ sitesNamed: [river], plantsNamed: [broom], stagesNamed: ["vegetative"] }, second);
+    expect((await planDetail(specialist, planId)).labelChange?.lines).toEqual([
+      "Stages at which it may be used: in flower, now in leaf",
+    ]);
   });
 });
 

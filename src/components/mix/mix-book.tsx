@@ -52,7 +52,7 @@ export function MixBook({ pack, planId }: { pack: MixPack; planId: string }) {
   const work = pack.work?.find((one) => one.planId === planId);
   const given: Record<string, number> = work ? { area: work.areaM2 } : {};
   const mix = useMix(pack.key, planId, pack.units ?? "us", given);
-  const [screen, setScreen] = useState<Screen>("calibrate");
+  const [screen, setScreen] = useState<Screen>(work?.product === false ? "work" : "calibrate");
   return (
     <div className="px-4 md:px-6 py-4 max-w-[860px] tailgate">
       <h1>Mix</h1>
@@ -71,7 +71,7 @@ export function MixBook({ pack, planId }: { pack: MixPack; planId: string }) {
       </div>
       <div className="mt-5" data-ready={mix.ready ? "yes" : undefined}>
         {screen === "calibrate" ? <Calibrate mix={mix} onDone={() => setScreen("tank")} /> : null}
-        {screen === "tank" ? <Tank mix={mix} labels={pack.labels ?? []} deviceKey={pack.key} /> : null}
+        {screen === "tank" ? <Tank mix={mix} labels={pack.labels ?? []} deviceKey={pack.key} use={work?.use} /> : null}
         {screen === "spot" ? <Spot mix={mix} labels={pack.labels ?? []} /> : null}
         {screen === "work" ? <Work mix={mix} /> : null}
         {screen === "stems" ? <Stems mix={mix} labels={pack.labels ?? []} /> : null}

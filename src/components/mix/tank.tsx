@@ -1,4 +1,5 @@
 "use client";
+import { askLabel, type LabelUse } from "@/core/records";
 import { Notice } from "../ui/notice";
 import { TankDrawing } from "./drawings";
 import { amountWords, figure, fromSi, RATE_UNITS, UNIT_WORDS, unitOf } from "./mix-units";
@@ -18,10 +19,27 @@ import type { Mix } from "./use-mix";
 import { WorkedOut } from "./worked-out";
 
 /** Tank and loads, with several products, each against what its own label says. */
-export function Tank({ mix, labels, deviceKey }: { mix: Mix; labels: Label[]; deviceKey: string }) {
+export function Tank({
+  mix,
+  labels,
+  deviceKey,
+  use,
+}: {
+  mix: Mix;
+  labels: Label[];
+  deviceKey: string;
+  /** where and on what the plan means to use it */
+  use: LabelUse | undefined;
+}) {
   const products = productsOf(mix, labels);
   const made = mixOf(mix, products);
-  const over = made?.value.products.flatMap(({ name, over: of }) => of.map((what) => `${name}, ${what}`)) ?? [];
+  const said = products.flatMap(({ label }) =>
+    label && use ? [{ name: label.name, ...askLabel(label.limits, use) }] : [],
+  );
+  const over = [
+    ...(made?.value.products.flatMap(({ name, over: of }) => of.map((what) => `${name}, ${what}`)) ?? []),
+    ...said.flatMap(({ name, against }) => against.map((what) => `${name}: ${what}`)),
+  ];
   return (
     <section aria-label="Tank">
       <p className="print-only">{inWords(mix, products)}</p>
@@ -47,7 +65,7 @@ export function Tank({ mix, labels, deviceKey }: { mix: Mix; labels: Label[]; de
       </ul>
       {over.length > 0 ? (
         <Notice grave className="mt-4 max-w-[60ch]">
-          <strong>Do not mix this.</strong> It is more than the label allows.
+          <strong>Do not mix this.</strong> The label does not allow it.
           <ul>
             {over.map((what) => (
               <li key={what}>{what}</li>
@@ -55,6 +73,13 @@ export function Tank({ mix, labels, deviceKey }: { mix: Mix; labels: Label[]; de
           </ul>
         </Notice>
       ) : null}
+      {said.flatMap(({ name, ask }) =>
+        ask.map((what) => (
+          <Notice key={name + what} className="mt-4 max-w-[60ch]">
+            {name}: {what}
+          </Notice>
+        )),
+      )}
       {made && over.length === 0 ? <Loads {...{ mix, products, value: made.value, inputs: made.inputs }} /> : null}
     </section>
   );

@@ -1,4 +1,4 @@
-import { type Climate, dayOfYear, monthOf, type Stage, type Taxon } from "../flora";
+import { type Climate, dayOfYear, IN_STAGE, monthOf, type Stage, type Taxon } from "../flora";
 import { type Asked, type Holds, holdsHere, holdsOn, inMonths } from "./conditions";
 import type { MethodBook } from "./method-files";
 import type { Method, Rule, When } from "./method-schema";
@@ -77,7 +77,7 @@ const appliesUnknown = (rule: Rule, holds: Holds): boolean =>
 export const NO_DATE = "No date is known.";
 
 const suits = ({ cycle, lifeForm }: Taxon, stage: Stage): string =>
-  `It suits ${/^[aeiou]/.test(cycle) ? "an" : "a"} ${cycle} ${LIFE_FORM_WORDS[lifeForm]} ${STAGE_WORDS[stage]}.`;
+  `It suits ${/^[aeiou]/.test(cycle) ? "an" : "a"} ${cycle} ${LIFE_FORM_WORDS[lifeForm]} ${IN_STAGE[stage]}.`;
 
 const isMet = (when: When, asked: MethodCase, month: number): boolean =>
   holdsOn(when, asked.taxon, asked.stage, month) && holdsHere(when, asked) === true;
@@ -107,7 +107,7 @@ function mustOf(
 function reasonsNotNow(method: Method, later: Rule[], { taxon, stage }: MethodCase, month: number): string[] {
   const ruled = later.filter(({ when }) => holdsOn(when, taxon, stage, month)).map(({ why }) => why);
   if (ruled.length > 0) return ruled;
-  if (!method.stages.includes(stage)) return [`It is not for a plant ${STAGE_WORDS[stage]}.`];
+  if (!method.stages.includes(stage)) return [`It is not for a plant ${IN_STAGE[stage]}.`];
   return inMonths(method.months, month) ? [] : ["This month is outside the months that suit it."];
 }
 
@@ -143,14 +143,6 @@ const LIFE_FORM_WORDS: Record<Taxon["lifeForm"], string> = {
   shrub: "shrub",
   tree: "tree",
   aquatic: "water plant",
-};
-
-const STAGE_WORDS: Record<Stage, string> = {
-  seedling: "at the seedling stage",
-  vegetative: "in leaf",
-  flowering: "in flower",
-  fruiting: "in seed",
-  winter: "in winter rest",
 };
 
 function cautionsFor(method: Method, { taxon, ground }: MethodCase): string[] {

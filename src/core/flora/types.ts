@@ -2,6 +2,14 @@
 
 export const STAGES = ["seedling", "vegetative", "flowering", "fruiting", "winter"] as const;
 export type Stage = (typeof STAGES)[number];
+/** A plant's stage within a sentence. */
+export const IN_STAGE: Record<Stage, string> = {
+  seedling: "at the seedling stage",
+  vegetative: "in leaf",
+  flowering: "in flower",
+  fruiting: "in seed",
+  winter: "in winter rest",
+};
 export const POSITIONS = ["low", "middle", "high"] as const;
 export type Position = (typeof POSITIONS)[number];
 export const STATUSES = ["target", "watch", "tolerated", "kept", "protected", "crop"] as const;

@@ -1,8 +1,6 @@
 import { z } from "zod";
+import { SEASONS_POINTED_OUT, seasonsRunning } from "../records";
 import { calculation, from0, whole } from "./calculation";
-
-/** Seasons running in which one site of action may be used on a patch before it is pointed out. */
-const SEASONS_POINTED_OUT = 3;
 
 /** What a label and the years ask. */
 export const LABEL = [
@@ -60,9 +58,7 @@ export const LABEL = [
       value: { seasons: 3, pointedOut: true },
     },
     run: ({ used, season, group }) => {
-      const with_ = new Set(used.filter((use) => use.group === group).map((use) => use.season));
-      let seasons = 1;
-      while (with_.has(season - seasons)) seasons++;
+      const seasons = seasonsRunning(used, season, group);
       return { seasons, pointedOut: seasons >= SEASONS_POINTED_OUT };
     },
   }),

@@ -1,4 +1,4 @@
-import type { LabelLimits } from "./treatment";
+import type { LabelLimits } from "./label-limits";
 
 /** What a label may say in numbers, in the order in which a person looks for it, with its unit. */
 export const LABEL_NUMBERS: [keyof LabelLimits, string][] = [
@@ -34,10 +34,17 @@ export const LABEL_TEXTS: [keyof LabelLimits, string][] = [
   ["stages", "Stages of the plant that it names"],
 ];
 
+/** and what of that can be checked. */
+export const LABEL_NAMED: ["sitesNamed" | "stagesNamed" | "plantsNamed", string][] = [
+  ["stagesNamed", "Stages at which it may be used"],
+  ["sitesNamed", "Sites here where it may be used"],
+  ["plantsNamed", "Plants of the list that it names"],
+];
+
 /** What a person would look for on the label, and does not find. */
 export const silentOn = (limits: LabelLimits): string[] =>
   LABEL_NUMBERS.filter(([name]) => limits[name] === undefined).map(([, words]) => words);
 
 /** The words for one thing that a label may say. */
 export const limitWords = (name: string): string =>
-  [...LABEL_NUMBERS, ...LABEL_TEXTS].find(([known]) => known === name)?.[1] ?? name;
+  [...LABEL_NUMBERS, ...LABEL_TEXTS, ...LABEL_NAMED].find(([known]) => known === name)?.[1] ?? name;

@@ -1,13 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import {
-  checkTreatment,
-  followUpDays,
-  labelLimitsSchema,
-  restrictionsAfter,
-  type Treatment,
-  treatmentSchema,
-} from "./treatment";
+import { checkTreatment, followUpDays, restrictionsAfter, type Treatment, treatmentSchema } from "./treatment";
+import { labelLimitsSchema } from "./label-limits";
 
 const treatment = (extra: Partial<Treatment> = {}): Treatment => ({
   who: "T. Quillfeather",
@@ -195,12 +189,10 @@ describe("how often, how soon and with how much water", () => {
       patchM2: 1000,
       ...season,
     }).map(({ what }) => what);
-  it("is within where it meets the label", () => expect(of({ days: ["2026-05-11"], groupSeasons: 2 })).toEqual([]));
+  it("is within where it meets the label", () => expect(of({ days: ["2026-05-11"] })).toEqual([]));
   it("is against the label with one application too many, too soon, or too little water", () => {
     expect(of({ days: ["2026-03-01", "2026-04-01"] })).toEqual([expect.stringMatching(/application 3 of this season/)]);
     expect(of({ days: ["2026-05-20"] })).toEqual([expect.stringMatching(/12 days ago. The label asks for 21/)]);
     expect(of({}, { carrierL: 5 })).toEqual([expect.stringMatching(/5 L on 1000 m² are 50.0 L\/ha/)]);
   });
-  it("is pointed out in the third season running of one site of action", () =>
-    expect(of({ groupSeasons: 3 })).toEqual([expect.stringMatching(/Site of action 9 .* season 3 running/)]));
 });

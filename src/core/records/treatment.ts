@@ -2,42 +2,8 @@ import { z } from "zod";
 import { STAGES } from "../flora";
 import { plainText } from "../limits";
 import { dayIn, dayWords } from "../time";
-
-/** Label limits as the user entered them, SI units; what is absent the label does not say. */
-export const labelLimitsSchema = z.object({
-  registration: z.string().max(60).optional(),
-  siteOfAction: z.string().max(20).optional(),
-  rateUnit: z.enum(["L", "kg"]),
-  ratePerHaMax: z.number().positive().optional(),
-  seasonMaxPerHa: z.number().positive().optional(),
-  windMaxMS: z.number().positive().optional(),
-  windMinMS: z.number().nonnegative().optional(),
-  temperatureMaxC: z.number().optional(),
-  temperatureMinC: z.number().optional(),
-  rainFreeHours: z.number().nonnegative().optional(),
-  reentryHours: z.number().nonnegative().optional(),
-  grazingDays: z.number().nonnegative().optional(),
-  hayingDays: z.number().nonnegative().optional(),
-  waterBufferM: z.number().nonnegative().optional(),
-  percentVvMax: z.number().positive().max(100).optional(),
-  tankMax: z.number().positive().optional(),
-  /** finished mix or product for one stem, mL */
-  stemMaxMl: z.number().positive().optional(),
-  carrierMinLPerHa: z.number().positive().optional(),
-  applicationsMax: z.number().int().positive().optional(),
-  intervalDays: z.number().nonnegative().optional(),
-  gustMaxMS: z.number().positive().max(80).optional(),
-  deltaTMinC: z.number().nonnegative().max(40).optional(),
-  deltaTMaxC: z.number().positive().max(40).optional(),
-  humidityMinPercent: z.number().min(0).max(100).optional(),
-  foragingDays: z.number().nonnegative().optional(),
-  /** gear that the label asks for, what may be added, where and at which stages it may be used, in its own words */
-  gear: z.string().max(300).optional(),
-  additives: z.string().max(300).optional(),
-  sites: z.string().max(300).optional(),
-  stages: z.string().max(300).optional(),
-});
-export type LabelLimits = z.output<typeof labelLimitsSchema>;
+import { labelLimitsSchema } from "./label-limits";
+import { askLabel, type LabelUse } from "./label-use";
 
 const text = (most: number) => plainText(1, most, "must not be empty");
 const productSchema = z.object({
@@ -124,12 +90,9 @@ export interface SeasonUse {
   patchM2: number;
   /** days on which the same label was used on the patch this season, ISO dates */
   days?: string[];
-  /** seasons running, with this one, in which the same site of action was used on the patch */
-  groupSeasons?: number;
+  /** where and on what it was used, for what the label names */
+  use?: LabelUse;
 }
-
-/** From this many seasons running one site of action on one patch is pointed out. */
-const SEASONS_POINTED_OUT = 3;
 
 export interface RecordFault {
   field: string;
@@ -195,16 +158,15 @@ function againstLabel(
     warn("temperatureC", `Hotter than the label's limit of ${limits.temperatureMaxC} °C.`);
   if (limits.temperatureMinC !== undefined && t.temperatureC !== undefined && t.temperatureC < limits.temperatureMinC)
     warn("temperatureC", `Colder than the label's limit of ${limits.temperatureMinC} °C.`);
+  const named = season.use ? askLabel(limits, { ...season.use, stage: t.stage }) : { against: [], ask: [] };
+  for (const what of named.against) against("product", what);
+  for (const what of named.ask) warn("product", what);
   if (limits.waterBufferM !== undefined) waterFault(t, limits.waterBufferM, missing, against);
-  againstCount(t, season, { against, warn });
+  againstCount(t, season, against);
 }
 
-/** How often, how soon again, with how much water, and for how many seasons running. */
-function againstCount(
-  t: Treatment,
-  { days = [], groupSeasons = 1 }: SeasonUse,
-  { against, warn }: Record<"against" | "warn", (field: string, what: string) => void>,
-): void {
+/** How often, how soon again, and with how much water. */
+function againstCount(t: Treatment, { days = [] }: SeasonUse, against: (field: string, what: string) => void): void {
   const product = t.product as NonNullable<Treatment["product"]>;
   const { limits } = product;
   if (limits.applicationsMax !== undefined && days.length + 1 > limits.applicationsMax)
@@ -225,11 +187,6 @@ function againstCount(
     against(
       "treatment.product.carrierL",
       `${product.carrierL} L on ${t.areaM2} m² are ${carrierPerHa.toPrecision(3)} L/ha. The label asks for at least ${limits.carrierMinLPerHa} L/ha.`,
-    );
-  if (groupSeasons >= SEASONS_POINTED_OUT)
-    warn(
-      "product",
-      `Site of action ${limits.siteOfAction} is used on this patch for season ${groupSeasons} running. Plants that survive it pass that on: ask for another group.`,
     );
 }
 

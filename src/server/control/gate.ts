@@ -39,11 +39,25 @@ export interface Asked {
 }
 
 /** Whether something may be done about a finding: all reasons against it, none where it may. */
-export async function askGate(tx: Transaction, asked: Asked): Promise<GateReason[]> {
-  return mayAct(await gateCase(tx, asked));
+export const askGate = (tx: Transaction, { moment, ...asked }: Asked): Promise<GateReason[]> =>
+  gateAt(tx, moment)(asked);
+
+/** The gate at one moment, for many questions in one transaction: what they share is read once. */
+export function gateAt(tx: Transaction, moment: string): (asked: Omit<Asked, "moment">) => Promise<GateReason[]> {
+  const known = new Map<string, Promise<unknown>>();
+  const once: Once = (key, read) => {
+    const before = known.get(key) as ReturnType<typeof read> | undefined;
+    const value = before ?? read();
+    known.set(key, value);
+    return value;
+  };
+  return async (asked) => mayAct(await gateCase(tx, { ...asked, moment }, once));
 }
 
-async function gateCase(tx: Transaction, asked: Asked): Promise<GateCase> {
+/** What is read the first time that it is asked for, and remembered under its key. */
+type Once = <T>(key: string, read: () => Promise<T>) => Promise<T>;
+
+async function gateCase(tx: Transaction, asked: Asked, once: Once): Promise<GateCase> {
   const [row] = await tx
     .select({ f: finding, s: site, withdrawnAt: patch.withdrawnAt })
     .from(finding)
@@ -52,16 +66,16 @@ async function gateCase(tx: Transaction, asked: Asked): Promise<GateCase> {
     .where(eq(finding.id, asked.findingId));
   if (!row) throw notFound("The finding");
   const patchId = asked.patchId ?? row.f.patchId;
-  const here = firstOf(
-    await tx.select({ hemisphere: district.hemisphere, settings: district.settings }).from(district),
+  const here = await once("district", async () =>
+    firstOf(await tx.select({ hemisphere: district.hemisphere, settings: district.settings }).from(district)),
   );
-  const plants = await plantsHere(tx);
-  const method = (await methodsHere(tx))(asked.method);
+  const plants = await once("plants", () => plantsHere(tx));
+  const method = (await once("methods", () => methodsHere(tx)))(asked.method);
   const found = await foundAt(tx, plants, row.f, asked.moment);
   const judged = asked.recomputed && !found.overruled ? { ...found, ...asked.recomputed } : found;
   const plantId = judged.taxon ? plants.idOf(judged.taxon) : null;
   const list: Listed = plantId
-    ? await listAt(tx, plantId, row.s.id, asked.moment)
+    ? await once(`list ${plantId} ${row.s.id}`, () => listAt(tx, plantId, row.s.id, asked.moment))
     : { status: null, reportFirst: false };
   return {
     act: asked.act,
@@ -80,8 +94,8 @@ async function gateCase(tx: Transaction, asked: Asked): Promise<GateCase> {
     ),
     patchWithdrawn: row.withdrawnAt !== null && row.withdrawnAt.getTime() <= Date.parse(asked.moment),
     method: { name: method?.name ?? asked.method, kind: method?.kind ?? "hand" },
-    rules: await rulesAt(tx, row.s.id, row.s.rules, asked.moment),
-    person: await personAt(tx, asked.personId, asked.moment),
+    rules: await once(`rules ${row.s.id}`, () => rulesAt(tx, row.s.id, row.s.rules, asked.moment)),
+    person: await once(`person ${asked.personId}`, () => personAt(tx, asked.personId, asked.moment)),
   };
 }
 

@@ -14,6 +14,7 @@ import { now } from "../platform/clock";
 import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
+import { labelOnUse } from "../records/labels";
 import { signature } from "../records/signature";
 import { askGate } from "./gate";
 import { judgedNow, type PlanningView, readPlanning } from "./planning";
@@ -170,7 +171,7 @@ export async function makePlan(member: Member, raw: unknown): Promise<string> {
       ...{ id, method, intendedOn: firstOf(daysOf(input)), onDays: daysOf(input), hours: advice.hours },
       ...{ windowFrom: advice.window?.from ?? "", windowTo: advice.window?.to ?? "" },
       followedBy: cover.words,
-      labelId: labelOf(view, advice, input.labelId || null),
+      labelId: await labelOf(tx, view, advice, plantId, input.labelId || null),
       afterCheck: await regrowthOf(tx, view.patchId, input.afterCheck || null),
     });
     if (cover.on)
@@ -183,11 +184,20 @@ export async function makePlan(member: Member, raw: unknown): Promise<string> {
   });
 }
 
-/** @throws {Refusal} 400 where the label is not in force */
-function labelOf(view: PlanningView, { method }: MethodAdvice, labelId: string | null): string | null {
+/** @throws {Refusal} 400 where the label is not in force, 409 where it is not for this site */
+async function labelOf(
+  tx: Transaction,
+  { labels, siteId, siteName, taxon }: PlanningView,
+  { method }: MethodAdvice,
+  plantId: string,
+  labelId: string | null,
+): Promise<string | null> {
   if (labelId === null || method.kind !== "product") return null;
-  if (!view.labels.some(({ id }) => id === labelId))
+  if (!labels.some(({ id }) => id === labelId))
     throw new Refusal(400, "This label is not in force here.", [{ field: "labelId", what: "choose one of the list" }]);
+  const { against } = await labelOnUse(tx, labelId, { siteId, siteName, plantId, plant: taxon });
+  if (against.length > 0)
+    throw new Refusal(409, against.join(" "), [{ field: "labelId", what: "choose a label that names this site" }]);
   return labelId;
 }
 

@@ -4,16 +4,18 @@ import { type Climate, stageOn } from "@/core/flora";
 import { firstOf } from "@/core/items";
 import { lastDayBeforeSeed } from "@/core/control";
 import { inOrder, type Order, type OrderedWork } from "@/core/season";
-import { addDays, dayWords } from "@/core/time";
+import type { LabelUse } from "@/core/records";
+import { addDays, dayWords, seasonOf } from "@/core/time";
 import type { Transaction } from "@/db/client";
 import { change, crew, district, ledgerEntry, membership, patch, plan, site } from "@/db/schema";
 import { plantsHere } from "../flora/amendments";
-import { methodNamesHere } from "../flora/own-methods";
+import { methodsHere } from "../flora/own-methods";
 import type { Plants } from "../flora/plants";
 import { todayIn } from "../platform/clock";
 import { notFound } from "../platform/faults";
 import { asMember, type Member } from "../platform/session";
-import { type LabelChange, labelChange } from "../records/labels";
+import { type LabelChange, labelChange, labelOnUse } from "../records/labels";
+import { groupsOn } from "../records/standing-entries";
 
 export type PlanRow = typeof plan.$inferSelect;
 
@@ -21,6 +23,8 @@ export type PlanRow = typeof plan.$inferSelect;
 export interface PlanLine {
   plan: PlanRow;
   method: string;
+  /** the method uses a product */
+  product: boolean;
   plant: string;
   /** method and plant in one line */
   title: string;
@@ -62,13 +66,18 @@ export async function readLines(tx: Transaction, member: Member, where: ReturnTy
     .limit(MOST_LINES);
   const names = await namesOf(tx);
   const plants = await plantsHere(tx);
-  const methodNamed = await methodNamesHere(tx);
+  const methods = await methodsHere(tx);
   const here = firstOf(await tx.select().from(district));
   const seedDay = seedDays(plants, todayIn(here.zone), here);
   return rows.map((row) => ({
     ...row,
-    ...titleOf(methodNamed(row.plan.method), plants.common(plants.nameNow(row.plan)), row.plan.followsPlan !== null),
+    ...titleOf(
+      methods(row.plan.method)?.name ?? row.plan.method,
+      plants.common(plants.nameNow(row.plan)),
+      row.plan.followsPlan !== null,
+    ),
     helpers: row.plan.helperIds.map((id) => names.get(id) ?? "a person who left"),
+    product: methods(row.plan.method)?.kind === "product",
     mine: isOf(row.plan, member.personId),
     // What is sown afterward hurries for no seed.
     lastBeforeSeed: row.plan.followsPlan ? null : seedDay(plants.nameNow(row.plan)),
@@ -171,6 +180,8 @@ export interface PlanDetail extends PlanLine {
   today: string;
   /** what the label in force says otherwise than the one it was planned with */
   labelChange: LabelChange | null;
+  /** what that label says against this place, and what has to be asked */
+  labelSays: { against: string[]; ask: string[] };
   /** the record that closed it, and those of its parts */
   entries: { id: string; seq: number; kind: string }[];
   /** what is sown afterward, and what this follows */
@@ -184,7 +195,7 @@ export async function planDetail(member: Member, id: string): Promise<PlanDetail
   return asMember(member, async (tx) => {
     const [line] = await readLines(tx, member, eq(plan.id, id));
     if (!line) throw notFound("The plan");
-    const { zone } = firstOf(await tx.select({ zone: district.zone }).from(district));
+    const here = firstOf(await tx.select().from(district));
     const entries = await tx
       .select({ id: ledgerEntry.id, seq: ledgerEntry.seq, kind: ledgerEntry.kind })
       .from(ledgerEntry)
@@ -199,11 +210,29 @@ export async function planDetail(member: Member, id: string): Promise<PlanDetail
     return {
       ...line,
       labelChange: changed,
-      today: todayIn(zone),
+      labelSays: await labelOnUse(
+        tx,
+        line.plan.state === "planned" ? line.plan.labelId : null,
+        (await usesOf(tx, [line], here.hemisphere))(line),
+      ),
+      today: todayIn(here.zone),
       entries,
       followedByPlan: after ?? null,
       history: await historyOf(tx, id),
     };
+  });
+}
+
+/** Where and on what plans mean to use a product, with what was used on their patches before. */
+export async function usesOf(
+  tx: Transaction,
+  lines: PlanLine[],
+  hemisphere: "north" | "south",
+): Promise<(line: PlanLine) => Required<Omit<LabelUse, "stage">>> {
+  const used = await groupsOn(tx, [...new Set(lines.map((line) => line.plan.patchId))], hemisphere);
+  return ({ plan: p, siteId, site: siteName, plant }) => ({
+    ...{ siteId, siteName, plant, plantId: p.plantId ?? p.taxon },
+    before: { used: used(p.patchId), season: seasonOf(p.intendedOn, hemisphere) },
   });
 }
 

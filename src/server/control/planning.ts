@@ -39,6 +39,7 @@ export interface PlanningView {
   number: number;
   patchId: string;
   patchName: string;
+  siteId: string;
   siteName: string;
   taxon: string;
   stage: Stage;
@@ -191,7 +192,7 @@ export async function readPlanning(
     number: row.f.number,
     patchId: held.id,
     patchName: held.name,
-    siteName: row.s.name,
+    ...{ siteId: row.s.id, siteName: row.s.name },
     taxon: name,
     stage,
     areaM2: held.areaM2,

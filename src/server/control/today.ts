@@ -12,7 +12,7 @@ import type { Plants } from "../flora/plants";
 import { now, todayIn } from "../platform/clock";
 import { asMember, type Member } from "../platform/session";
 import { doneAgainstGate, licensesEnding, waitsInForce } from "../records/in-force";
-import { askGate } from "./gate";
+import { gateAt } from "./gate";
 import { listsByPlace } from "./list";
 import { isOf, seedDays, titleOf } from "./plan-lines";
 
@@ -136,6 +136,7 @@ async function windowsOf(tx: Transaction, member: Member, plants: Plants, today:
   const seedDay = seedDays(plants, today, here);
   const nameOf = await methodNamesHere(tx);
   const windows = [];
+  const gate = gateAt(tx, now().toISOString());
   const replaced = new Set((await tx.select({ id: label.replaces }).from(label)).map(({ id }) => id));
   for (const [i, { p, ...rest }] of rows.entries())
     windows.push({
@@ -154,23 +155,17 @@ async function windowsOf(tx: Transaction, member: Member, plants: Plants, today:
       mine: isOf(p, member.personId),
       missed: p.windowTo < today,
       labelChanged: p.labelId !== null && replaced.has(p.labelId),
-      against: i < MOST_ASKED ? await againstNow(tx, p) : [],
+      against: i < MOST_ASKED ? await againstNow(gate, p) : [],
       ...rest,
     });
   return windows;
 }
 
 /** What has closed the gate since the work was planned. */
-const againstNow = async (tx: Transaction, p: typeof plan.$inferSelect): Promise<string[]> =>
-  (
-    await askGate(tx, {
-      act: "record",
-      findingId: p.findingId,
-      moment: now().toISOString(),
-      method: p.method,
-      personId: p.personId,
-    })
-  ).map((reason) => reason.what);
+const againstNow = async (
+  gate: ReturnType<typeof gateAt>,
+  { findingId, method, personId }: typeof plan.$inferSelect,
+): Promise<string[]> => (await gate({ act: "record", findingId, method, personId })).map(({ what }) => what);
 
 /** Findings that may be acted on, clear or overruled, whose plant is acted on there, and for which nothing is planned or was done. */
 async function unplannedFindings(tx: Transaction, today: string) {

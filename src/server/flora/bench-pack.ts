@@ -1,7 +1,7 @@
 import { firstOf } from "@/core/items";
 import { district } from "@/db/schema";
 import { listsByPlace } from "../control/list";
-import { planLines } from "../control/plan-lines";
+import { planLines, usesOf } from "../control/plan-lines";
 import { practiceOpen } from "../drill/requirement";
 import { patchLines, siteLines } from "../ground/ground";
 import { confirmedCounts } from "../judge/cases";
@@ -28,10 +28,13 @@ export async function benchPackOf(member: Member, demonstration: boolean) {
       labels: (await labelsWithPapers(tx)).map(({ id, name, limits, hasPaper }) => ({ id, name, limits, hasPaper })),
     };
   });
-  const work = (await planLines(member))
-    .filter(({ plan, mine }) => mine && plan.state === "planned")
-    .slice(0, MOST_WORK)
-    .map(({ plan, title, patch, siteId, areaM2 }) => ({ planId: plan.id, title, patch, siteId, areaM2 }));
+  const mine = (await planLines(member)).filter((line) => line.mine && line.plan.state === "planned");
+  const held = mine.slice(0, MOST_WORK);
+  const useOf = await asMember(member, (tx) => usesOf(tx, held, here.hemisphere));
+  const work = held.map((line) => ({
+    ...{ planId: line.plan.id, title: line.title, patch: line.patch, siteId: line.siteId, areaM2: line.areaM2 },
+    ...{ product: line.product, use: useOf(line) },
+  }));
   return {
     key: deviceKey(member),
     person: member.personName,

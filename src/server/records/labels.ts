@@ -1,11 +1,21 @@
-import { eq, isNull } from "drizzle-orm";
+import { eq, inArray, isNull } from "drizzle-orm";
 import { alias } from "drizzle-orm/pg-core";
 import { z } from "zod";
 import type { RecordInput } from "@/contracts/treatment";
 import { plainText } from "@/core/limits";
-import { type LabelLimits, labelLimitsSchema, limitWords, type Treatment } from "@/core/records";
+import { IN_STAGE, type Stage } from "@/core/flora";
+import {
+  askLabel,
+  LABEL_NAMED,
+  type LabelLimits,
+  labelLimitsSchema,
+  type LabelUse,
+  limitWords,
+  type Treatment,
+} from "@/core/records";
 import type { Transaction } from "@/db/client";
-import { label, labelPaper } from "@/db/schema";
+import { label, labelPaper, listEntry, site } from "@/db/schema";
+import { plantsHere } from "../flora/amendments";
 import { notFound, Refusal } from "../platform/faults";
 import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
@@ -23,6 +33,7 @@ const labelInputSchema = z.object({
 export async function saveLabel(member: Member, raw: unknown): Promise<void> {
   const input = labelInputSchema.parse(raw);
   await asMember(member, async (tx) => {
+    await mustBeHere(tx, input.limits);
     const before = input.replaces ? await currentLabel(tx, input.replaces) : null;
     await count(tx, member, "change");
     await tx
@@ -38,6 +49,54 @@ export async function saveLabel(member: Member, raw: unknown): Promise<void> {
       })
       .onConflictDoNothing();
   });
+}
+
+/** Sites and plants of the list that a label may name. */
+export const labelChoices = (member: Member) => asMember(member, choicesHere);
+
+async function choicesHere(
+  tx: Transaction,
+): Promise<Record<"sitesNamed" | "plantsNamed", { id: string; name: string }[]>> {
+  const plants = await plantsHere(tx);
+  const listed = await tx
+    .selectDistinct({ plantId: listEntry.plantId })
+    .from(listEntry)
+    .where(inArray(listEntry.status, ["target", "watch"]));
+  return {
+    sitesNamed: await tx.select({ id: site.id, name: site.name }).from(site).orderBy(site.name),
+    plantsNamed: listed
+      .map(({ plantId: id }) => ({ id, name: plants.common(plants.nameNow({ plantId: id, taxon: id })) }))
+      .sort((a, b) => a.name.localeCompare(b.name)),
+  };
+}
+
+/** @throws {Refusal} 400 naming the site or plant that is not of this district */
+async function mustBeHere(tx: Transaction, limits: LabelLimits): Promise<void> {
+  const choices = await choicesHere(tx);
+  for (const field of ["sitesNamed", "plantsNamed"] as const) {
+    const strange = limits[field]?.find((id) => choices[field].every((choice) => choice.id !== id));
+    if (strange !== undefined)
+      throw new Refusal(400, `“${strange.slice(0, 60)}” is not of this district.`, [
+        { field: `limits.${field}`, what: "choose of the list" },
+      ]);
+  }
+}
+
+/** What a label names, in words: stages, sites, and plants. */
+async function namesHere(tx: Transaction): Promise<(limits: LabelLimits) => Record<string, string>> {
+  const plants = await plantsHere(tx);
+  const sites = new Map(
+    (await tx.select({ id: site.id, name: site.name }).from(site)).map(({ id, name }) => [id, name]),
+  );
+  const listed = {
+    stagesNamed: (id: string) => IN_STAGE[id as Stage],
+    sitesNamed: (id: string) => sites.get(id) ?? "a site that is gone",
+    plantsNamed: (id: string) => plants.common(plants.nameNow({ plantId: id, taxon: id })),
+  };
+  return (limits) =>
+    Object.fromEntries(
+      LABEL_NAMED.flatMap(([field]) => (limits[field] ? [[field, limits[field].map(listed[field]).join(", ")]] : [])),
+    );
 }
 
 /** @throws {Refusal} 404 where there is none, 409 where another version took its place */
@@ -78,7 +137,12 @@ export const labelsInForce = (tx: Transaction) =>
 /** The labels in force, and whether each has its paper here. */
 export async function labelsWithPapers(tx: Transaction) {
   const papers = new Set((await tx.select({ id: labelPaper.id }).from(labelPaper)).map(({ id }) => id));
-  return (await labelsInForce(tx)).map((line) => ({ ...line, hasPaper: papers.has(line.id) }));
+  const named = await namesHere(tx);
+  return (await labelsInForce(tx)).map((line) => ({
+    ...line,
+    hasPaper: papers.has(line.id),
+    named: named(line.limits),
+  }));
 }
 
 export const labelLines = (member: Member) => asMember(member, labelsWithPapers);
@@ -124,15 +188,33 @@ export async function labelChange(tx: Transaction, labelId: string): Promise<Lab
     name: newest.name,
     from: held.version,
     to: newest.version,
-    lines: differences(held.limits, newest.limits),
+    lines: differences(held.limits, newest.limits, await namesHere(tx)),
   };
 }
 
-const differences = (before: LabelLimits, after: LabelLimits): string[] =>
-  Object.keys({ ...before, ...after }).flatMap((key) => {
-    const [was, is] = [before[key as keyof LabelLimits], after[key as keyof LabelLimits]];
-    return was === is ? [] : [`${limitWords(key)}: ${was ?? "not said"}, now ${is ?? "not said"}`];
-  });
+function differences(
+  before: LabelLimits,
+  after: LabelLimits,
+  named: (limits: LabelLimits) => Record<string, string>,
+): string[] {
+  const [was, is] = [
+    { ...before, ...named(before) },
+    { ...after, ...named(after) },
+  ];
+  return (Object.keys({ ...was, ...is }) as (keyof LabelLimits)[]).flatMap((key) =>
+    was[key] === is[key] ? [] : [`${limitWords(key)}: ${was[key] ?? "not said"}, now ${is[key] ?? "not said"}`],
+  );
+}
+
+/** What a label that a plan carries says against its place, and what has to be asked; nothing of a plan without a label. */
+export async function labelOnUse(
+  tx: Transaction,
+  labelId: string | null,
+  use: LabelUse,
+): Promise<{ against: string[]; ask: string[] }> {
+  const [held] = labelId ? await tx.select({ limits: label.limits }).from(label).where(eq(label.id, labelId)) : [];
+  return held ? askLabel(held.limits, use) : { against: [], ask: [] };
+}
 
 /** A label's PDF weighs less than this. */
 export const MOST_PAPER_BYTES = 10_000_000;

@@ -3,6 +3,10 @@ const optional = (form: FormData, name: string) => text(form, name) || undefined
 const number = (form: FormData, name: string) =>
   text(form, name) === "" ? undefined : Number(text(form, name).replace(",", "."));
 
+/** What is ticked of each list; a list of which nothing is ticked is left out. */
+const ticked = (form: FormData, ...names: string[]) =>
+  Object.fromEntries(names.flatMap((name) => (form.has(name) ? [[name, form.getAll(name).map(String)]] : [])));
+
 /** The record form as the ledger wants it: times of the site, empty fields left out. */
 export function readTreatmentForm(form: FormData): unknown {
   const product = text(form, "product.labelId");
@@ -69,6 +73,7 @@ export function readLabelForm(form: FormData): unknown {
     additives: optional(form, "additives"),
     sites: optional(form, "sites"),
     stages: optional(form, "stages"),
+    ...ticked(form, "stagesNamed", "sitesNamed", "plantsNamed"),
   };
   return { id: text(form, "id"), name: text(form, "name"), replaces: text(form, "replaces"), limits };
 }

@@ -4,6 +4,7 @@ import { recordSchema, type RecordInput, type StoredTreatment, storedTreatmentSc
 import type { GateReason, Method } from "@/core/control";
 import {
   checkTreatment,
+  type LabelUse,
   type RecordFault,
   restrictionsAfter,
   type SeasonUse,
@@ -24,7 +25,7 @@ import { count } from "../platform/quota";
 import { asMember, type Member } from "../platform/session";
 import { append, lockLedger } from "./append-entry";
 import { withLabel } from "./labels";
-import { standingEntries } from "./standing-entries";
+import { groupsIn, standingEntries } from "./standing-entries";
 import { settleVisits } from "./visits";
 
 /** A clock of the field may run ahead of ours by so much. */
@@ -86,6 +87,8 @@ interface Work {
   plan: typeof plan.$inferSelect;
   method: Method;
   taxon: string;
+  /** where and on what, for what a label names */
+  use: LabelUse;
   /** the plan's patch; of a correction that of its entry, or the one that it names */
   patchId: string;
   patchName: string;
@@ -117,10 +120,12 @@ async function workOf(tx: Transaction, input: RecordInput, corrected: Corrected 
   if (!method)
     throw new Refusal(409, `The method “${row.plan.method}” no longer exists. Drop the plan and plan again.`);
   const on = corrected ? await patchOf(tx, input.patchId ?? corrected.patchId, row.site.id) : row.patch;
+  const plants = await plantsHere(tx);
+  const taxon = plants.nameNow(row.plan);
   return {
     plan: row.plan,
-    method,
-    taxon: (await plantsHere(tx)).nameNow(row.plan),
+    ...{ method, taxon },
+    use: { siteId: row.site.id, siteName: row.site.name, plantId: plants.idOf(taxon), plant: plants.common(taxon) },
     patchId: on.id,
     patchName: on.name,
     patchM2: on.areaM2,
@@ -307,17 +312,11 @@ async function usedThisSeason(
   const same = earlier
     .filter((other) => other.product && other.product.labelId === treatment.product?.labelId)
     .filter((other) => seasonIn(other) === seasonIn(treatment));
-  const group = treatment.product?.limits.siteOfAction;
-  const withGroup = new Set(
-    earlier.filter((other) => group && other.product?.limits.siteOfAction === group).map(seasonIn),
-  );
-  let groupSeasons = 1;
-  while (withGroup.has(seasonIn(treatment) - groupSeasons)) groupSeasons++;
   return {
     used: same.reduce((sum, other) => sum + (other.product?.total ?? 0), 0),
     patchM2: work.patchM2,
     days: same.map((other) => dayIn(work.zone, new Date(other.from))),
-    groupSeasons: group ? groupSeasons : 1,
+    use: { ...work.use, before: { used: groupsIn(earlier, work.hemisphere), season: seasonIn(treatment) } },
   };
 }
 

@@ -5,10 +5,12 @@ import { LabelPaper } from "@/components/records/label-paper";
 import { Disclosure, PlainAction } from "@/components/ui/disclosure";
 import Link from "next/link";
 import { v7 as uuidv7 } from "uuid";
+import { STAGE_WORDS } from "@/components/words/stages";
+import { STAGES } from "@/core/flora";
 import { labelAction } from "@/app/actions/records";
-import { ActionForm, Field } from "@/components/ui/action-form";
-import { LABEL_NUMBERS, LABEL_TEXTS, type LabelLimits, silentOn } from "@/core/records";
-import { labelLines } from "@/server/records/labels";
+import { ActionForm, Fault, Field } from "@/components/ui/action-form";
+import { LABEL_NAMED, LABEL_NUMBERS, LABEL_TEXTS, type LabelLimits, silentOn } from "@/core/records";
+import { labelChoices, labelLines } from "@/server/records/labels";
 import { memberOrSignIn } from "@/server/platform/session";
 
 export const metadata = { title: "Labels" };
@@ -17,6 +19,7 @@ const lowerFirst = (text: string): string => `${text.charAt(0).toLowerCase()}${t
 export default async function LabelsPage() {
   const member = await memberOrSignIn();
   const rows = await labelLines(member);
+  const choices = await labelChoices(member);
   const mayEnter = member.roles.some((r) => r === "applicator" || r === "specialist");
   return (
     <div className="px-4 md:px-6 py-5 max-w-[900px]">
@@ -45,6 +48,13 @@ export default async function LabelsPage() {
               · the label does not say: {silentOn(r.limits).map(lowerFirst).join(", ") || "nothing is missing"} ·
               entered by {r.enteredBy}
             </span>
+            {LABEL_NAMED.map(([key, words]) =>
+              r.named[key] ? (
+                <span key={key} className="small block">
+                  {words}: {r.named[key]}.
+                </span>
+              ) : null,
+            )}
             <span className="small block">
               Version {r.version}.{" "}
               {r.hasPaper ? (
@@ -66,7 +76,7 @@ export default async function LabelsPage() {
                   summary={<PlainAction>The label has changed …</PlainAction>}
                   look="small"
                 >
-                  <LabelForm of={r} />
+                  <LabelForm of={r} choices={choices} />
                 </Disclosure>
               </>
             ) : null}
@@ -77,17 +87,18 @@ export default async function LabelsPage() {
       {mayEnter ? (
         <section className="mt-6 no-print">
           <h2 className="ruled">Enter a label</h2>
-          <LabelForm />
+          <LabelForm choices={choices} />
         </section>
       ) : null}
     </div>
   );
 }
 
+type Choices = Awaited<ReturnType<typeof labelChoices>>;
 type Line = Awaited<ReturnType<typeof labelLines>>[number];
 
 /** What a label says, as a form: a new one, or the next version of one. */
-const LabelForm = ({ of }: { of?: Line }) => (
+const LabelForm = ({ of, choices }: { of?: Line; choices: Choices }) => (
   <ActionForm
     action={labelAction}
     draft={`label-${of?.id ?? "new"}`}
@@ -127,8 +138,40 @@ const LabelForm = ({ of }: { of?: Line }) => (
         <input name={name} defaultValue={of?.limits[name as keyof LabelLimits]} />
       </Field>
     ))}
+    <Named of={of} choices={choices} />
     <Button type="submit" look="press" className="self-end">
       {of ? "Put it in force" : "Enter it"}
     </Button>
   </ActionForm>
+);
+
+/** Stages, sites and plants that the label names, to be ticked: plans and records are checked against them. */
+const Named = ({ of, choices }: { of?: Line; choices: Choices }) => (
+  <Disclosure className="sm:col-span-3" summary={<PlainAction>Tick what it names, to have it checked …</PlainAction>}>
+    <p className="small max-w-[70ch]">
+      Where nothing of a list is ticked, the program does not check it, and says nothing of it.
+    </p>
+    {LABEL_NAMED.map(([name, words]) => (
+      <fieldset key={name} className="mt-3" data-field={`limits.${name}`}>
+        <legend className="font-semibold">{words}</legend>
+        <div className="grid sm:grid-cols-3 gap-x-6">
+          {(name === "stagesNamed"
+            ? STAGES.map((stage) => ({ id: stage, name: STAGE_WORDS[stage] }))
+            : choices[name]
+          ).map(({ id, name: word }) => (
+            <label key={id} className="tick">
+              <input
+                type="checkbox"
+                name={name}
+                value={id}
+                defaultChecked={(of?.limits[name] as string[] | undefined)?.includes(id)}
+              />{" "}
+              {word}
+            </label>
+          ))}
+        </div>
+        <Fault name={`limits.${name}`} />
+      </fieldset>
+    ))}
+  </Disclosure>
 );

@@ -1,6 +1,7 @@
 import Link from "next/link";
 import { notFound } from "next/navigation";
 import { LinkButton } from "@/components/ui/button";
+import { Notice } from "@/components/ui/notice";
 import { Item, PageHead, Section } from "@/components/ui/page";
 import { fullDay } from "@/components/words/dates";
 import { type PlanDetail, planDetail } from "@/server/control/plan-lines";
@@ -35,7 +36,7 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
         actions={
           open && mayRecord ? (
             <>
-              <LinkButton href={`/mix?plan=${plan.id}`}>Mix for it</LinkButton>
+              <LinkButton href={`/mix?plan=${plan.id}`}>{line.product ? "Mix for it" : "Hours and cost"}</LinkButton>
               <LinkButton look="press" href={`/ledger/new?plan=${plan.id}`}>
                 Record it
               </LinkButton>
@@ -47,7 +48,17 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
           {line.plant} <span className="latin">{plan.taxon}</span>
         </p>
       </PageHead>
+      {open && !mayRecord && member.roles.includes("applicator") ? (
+        <p className="small mt-2">
+          This is {line.person}’s work: {line.person} records it.
+        </p>
+      ) : null}
       {line.labelChange ? <ChangedLabel line={line} change={line.labelChange} specialist={specialist} /> : null}
+      {[...line.labelSays.against, ...line.labelSays.ask].map((what) => (
+        <Notice key={what} grave={line.labelSays.against.includes(what)} className="mt-4 max-w-[70ch]">
+          {what}
+        </Notice>
+      ))}
       <Facts line={line} />
       {open && specialist ? <ChangeForm line={line} choices={await plannersFor(member)} /> : null}
       {open && mayRecord ? <PartForm plan={plan} /> : null}
