@@ -95,7 +95,7 @@ async function namesHere(tx: Transaction): Promise<(limits: LabelLimits) => Reco
   };
   return (limits) =>
     Object.fromEntries(
-      LABEL_NAMED.flatMap(([field]) => (limits[field] ? [[field, limits[field].map(listed[field]).join(", ")]] : [])),
+      LABEL_NAMED.flatMap(([field]) => (limits[field] ? [[field, limits[field].map(listed[field]).join("; ")]] : [])),
     );
 }
 

@@ -33,55 +33,65 @@ export default async function LabelsPage() {
         that the label says nothing.
       </p>
       <ul className="mt-4">
-        {rows.map((r) => (
-          <li key={r.id} className="row py-2">
-            <span className="font-semibold">{r.name}</span>{" "}
-            <span className="small">
-              {[
-                r.limits.registration,
-                r.limits.siteOfAction ? `group ${r.limits.siteOfAction}` : "",
-                r.limits.ratePerHaMax ? `at most ${r.limits.ratePerHaMax} ${r.limits.rateUnit}/ha` : "",
-                r.limits.waterBufferM ? `${r.limits.waterBufferM} m from water` : "",
-              ]
-                .filter(Boolean)
-                .join(" · ")}{" "}
-              · the label does not say: {silentOn(r.limits).map(lowerFirst).join(", ") || "nothing is missing"} ·
-              entered by {r.enteredBy}
-            </span>
-            {LABEL_NAMED.map(([key, words]) =>
-              r.named[key] ? (
-                <span key={key} className="small block">
-                  {words}: {r.named[key]}.
-                </span>
-              ) : null,
-            )}
-            <span className="small block">
-              Version {r.version}.{" "}
-              {r.hasPaper ? (
-                <a className="tap" href={`/api/v1/label-papers/${r.id}`} download>
-                  Download its PDF
+        {rows.map((r) => {
+          const silent = silentOn(r.limits).map(lowerFirst);
+          return (
+            <li key={r.id} className="row py-2">
+              <span className="font-semibold">{r.name}</span>{" "}
+              <span className="small">
+                {[
+                  r.limits.registration,
+                  r.limits.siteOfAction ? `group ${r.limits.siteOfAction}` : "",
+                  r.limits.ratePerHaMax ? `at most ${r.limits.ratePerHaMax} ${r.limits.rateUnit}/ha` : "",
+                  r.limits.waterBufferM ? `${r.limits.waterBufferM} m from water` : "",
+                ]
+                  .filter(Boolean)
+                  .join(" · ")}
+              </span>
+              <p className="small">
+                {silent.length > 0 ? (
+                  <>
+                    <strong>The label does not say:</strong> {silent.join("; ")}.
+                  </>
+                ) : (
+                  "The label says all that the program checks."
+                )}
+              </p>
+              {LABEL_NAMED.map(([key, words]) =>
+                r.named[key] ? (
+                  <span key={key} className="small block">
+                    {words}: {r.named[key]}.
+                  </span>
+                ) : null,
+              )}
+              <span className="small block">
+                Version {r.version}, entered by {r.enteredBy}.{" "}
+                {r.hasPaper ? (
+                  <a className="tap" href={`/api/v1/label-papers/${r.id}`} download>
+                    Download its PDF
+                  </a>
+                ) : (
+                  "Its PDF is not here."
+                )}{" "}
+                <a className="tap no-print" href={`/api/v1/label-sheets/${r.id}`} download>
+                  Label sheet as PDF
                 </a>
-              ) : (
-                "Its PDF is not here."
-              )}{" "}
-              <a className="tap no-print" href={`/api/v1/label-sheets/${r.id}`} download>
-                Label sheet as PDF
-              </a>
-            </span>
-            {mayEnter ? (
-              <>
-                {r.hasPaper ? null : <LabelPaper id={r.id} name={r.name} />}
-                <Disclosure
-                  className="no-print"
-                  summary={<PlainAction>The label has changed …</PlainAction>}
-                  look="small"
-                >
-                  <LabelForm of={r} choices={choices} />
-                </Disclosure>
-              </>
-            ) : null}
-          </li>
-        ))}
+              </span>
+              {mayEnter ? (
+                <>
+                  {r.hasPaper ? null : <LabelPaper id={r.id} name={r.name} />}
+                  <Disclosure
+                    className="no-print"
+                    summary={<PlainAction>The label has changed …</PlainAction>}
+                    look="small"
+                  >
+                    <LabelForm of={r} choices={choices} />
+                  </Disclosure>
+                </>
+              ) : null}
+            </li>
+          );
+        })}
         {rows.length === 0 ? <li className="small py-2">No label entered yet.</li> : null}
       </ul>
       {mayEnter ? (
