@@ -25,6 +25,15 @@ const entered = async (limits: object = {}, replaces = "") => {
   });
   return id;
 };
+/** A plan with the first method that suits and uses a product. */
+const withProduct = async (findingId: string, personId: string) => {
+  const { advice } = await planningFor(specialist, findingId);
+  const first = advice.find((a) => a.window && a.method.kind === "product");
+  return {
+    ...{ findingId, personId, method: first?.method.id, intendedOn: first?.window?.from },
+    ...{ cover: "nothing", coverWhy: "The meadow closes by itself." },
+  };
+};
 const isInForce = async (id: string) => (await labelLines(specialist)).some((line) => line.id === id);
 
 describe("a label", () => {
@@ -49,12 +58,7 @@ describe("a label", () => {
     const tansy = await memberCalled("applicator@otter.example");
     const first = await entered();
     const found = await clearHogweed({ day: "2026-11-20" });
-    const view = await planningFor(specialist, found.id);
-    const advice = view.advice.find((a) => a.window && a.method.kind === "product");
-    const sound = {
-      ...{ findingId: found.id, method: advice?.method.id, intendedOn: advice?.window?.from, personId: tansy.personId },
-      ...{ cover: "nothing", coverWhy: "The meadow closes by itself." },
-    };
+    const sound = await withProduct(found.id, tansy.personId);
     await expect(makePlan(specialist, { ...sound, labelId: uuidv7() })).rejects.toThrow(/not in force/);
     const planId = await makePlan(specialist, { ...sound, labelId: first });
     expect((await planDetail(specialist, planId)).labelChange).toBeNull();
@@ -110,12 +114,7 @@ describe("what a label names", () => {
     const river = await siteNamed("Otter Reach, river wood");
     const first = await entered({ sitesNamed: [await siteNamed("Bluff Prairie")], plantsNamed: [broom] });
     const found = await clearHogweed({ day: "2026-11-20" });
-    const view = await planningFor(specialist, found.id);
-    const advice = view.advice.find((a) => a.window && a.method.kind === "product");
-    const sound = {
-      ...{ findingId: found.id, method: advice?.method.id, intendedOn: advice?.window?.from, personId: tansy.personId },
-      ...{ cover: "nothing", coverWhy: "The meadow closes by itself." },
-    };
+    const sound = await withProduct(found.id, tansy.personId);
     await expect(makePlan(specialist, { ...sound, labelId: first })).rejects.toMatchObject({
       status: 409,
       message: "The label is not for this site, Otter Reach, river wood.",
@@ -150,18 +149,7 @@ describe("one site of action on one patch", () => {
     for (const year of [2024, 2025, 2026]) {
       playBy({ now: () => new Date(`${year}-06-20T18:00:00Z`) });
       const found = await clearHogweed({ day: `${year}-06-09`, patchId, siteId });
-      const view = await planningFor(specialist, found.id);
-      const advice = view.advice.find((a) => a.window && a.method.kind === "product");
-      const planId = await makePlan(specialist, {
-        ...{
-          findingId: found.id,
-          method: advice?.method.id,
-          intendedOn: advice?.window?.from,
-          personId: tansy.personId,
-          labelId,
-        },
-        ...{ cover: "nothing", coverWhy: "The meadow closes by itself." },
-      });
+      const planId = await makePlan(specialist, { ...(await withProduct(found.id, tansy.personId)), labelId });
       const product = { labelId, ratePerHa: 2, total: 0.06, carrierL: 6 };
       const work = workOn(`${year}-06-19`, { product, windMS: 2, windFrom: "W", temperatureC: 12 });
       const { warnings } = await recordTreatment(tansy, { id: uuidv7(), planId, treatment: work });

@@ -1,3 +1,4 @@
+import { Options } from "../ui/options";
 import { Disclosure } from "../ui/disclosure";
 import { DayInput } from "../ui/day-field";
 import type { BenchPack } from "@/contracts/bench-pack";
@@ -51,11 +52,7 @@ export function Conditions({
           value={draft.siteId}
           onChange={(e) => onDraft({ ...draft, siteId: e.target.value, patchId: null, place: null, placeBefore: [] })}
         >
-          {pack.sites.map((s) => (
-            <option key={s.id} value={s.id}>
-              {s.name}
-            </option>
-          ))}
+          <Options choices={pack.sites} />
         </select>
       </label>
       <label className="field">

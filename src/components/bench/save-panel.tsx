@@ -1,4 +1,5 @@
 "use client";
+import { Options } from "../ui/options";
 
 import { Button } from "../ui/button";
 import { Notice } from "../ui/notice";
@@ -196,12 +197,7 @@ function PlaceOfFinding({
       <label className="field">
         <span className="label">Patch it belongs to</span>
         <select value={draft.patchId ?? ""} onChange={(e) => onChange({ ...draft, patchId: e.target.value || null })}>
-          <option value="">none yet</option>
-          {site.patches.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.name}
-            </option>
-          ))}
+          <Options none="none yet" choices={site.patches} />
         </select>
       </label>
       <p className="field">

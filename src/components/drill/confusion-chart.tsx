@@ -1,4 +1,5 @@
 "use client";
+import { Options } from "../ui/options";
 import { scaleLinear } from "d3-scale";
 import { useState } from "react";
 import type { Confusion } from "@/core/drill";
@@ -37,12 +38,7 @@ export function ConfusionChart({
         <label className="field mt-2 max-w-[320px]">
           <span className="label">Of which set</span>
           <select value={set} onChange={(e) => setSet(e.target.value)}>
-            <option value="">all sets</option>
-            {useful.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
+            <Options none="all sets" choices={useful} />
           </select>
         </label>
       ) : null}

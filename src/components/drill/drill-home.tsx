@@ -1,4 +1,5 @@
 "use client";
+import { Options } from "../ui/options";
 import { useState } from "react";
 import type { DrillPack } from "@/contracts/drill";
 import { biasOf, cardsOf, confusionsOf, FORMS, PASS } from "@/core/drill";
@@ -150,11 +151,7 @@ function BeforeGoing({ pack, onBegin }: Props) {
         <label className="field">
           <span className="label">Site</span>
           <select value={siteId} onChange={(e) => setSiteId(e.target.value)}>
-            {pack.sites.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
+            <Options choices={pack.sites} />
           </select>
         </label>
         <Button

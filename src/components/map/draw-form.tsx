@@ -1,4 +1,5 @@
 "use client";
+import { Options } from "../ui/options";
 
 import { area as turfArea } from "@turf/area";
 import { polygon as turfPolygon } from "@turf/helpers";
@@ -169,11 +170,7 @@ const SiteFields = ({ typed, setTyped, grounds }: SiteFieldsProps) => (
     </Field>
     <Field name="ground" label="Kind of ground">
       <select name="ground">
-        {grounds.map((g) => (
-          <option key={g.id} value={g.id}>
-            {g.name}
-          </option>
-        ))}
+        <Options choices={grounds} />
       </select>
     </Field>
     <fieldset className="sm:col-span-4 flex flex-wrap gap-x-5">

@@ -1,4 +1,5 @@
 "use client";
+import { Options } from "../ui/options";
 import { parse } from "csv-parse/browser/esm/sync";
 import { useState } from "react";
 import SunCalc from "suncalc";
@@ -44,11 +45,7 @@ export function Hours({ mix, labels, station }: { mix: Mix; labels: Label[]; sta
       <label className="field max-w-[420px]">
         <span className="label">Limits of the label</span>
         <select value={label?.id ?? ""} onChange={(e) => mix.type("label0", e.target.value)}>
-          {labels.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
+          <Options choices={labels} />
         </select>
       </label>
       <p className="small mt-1">{limitWords(label)}</p>

@@ -1,4 +1,5 @@
 "use client";
+import { Options } from "../ui/options";
 import { calculateProduct } from "@/core/product";
 import { Notice } from "../ui/notice";
 import { amountWords, figure, fromSi, readNumber, UNIT_WORDS, unitOf } from "./mix-units";
@@ -37,12 +38,7 @@ export function Spot({ mix, labels }: { mix: Mix; labels: Label[] }) {
         <label className="field max-w-[520px] mt-3">
           <span className="label">Label, as this district typed it in</span>
           <select value={label?.id ?? ""} onChange={(e) => mix.type("label0", e.target.value)}>
-            <option value="">another label: read its maximum yourself</option>
-            {labels.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
+            <Options none="another label: read its maximum yourself" choices={labels} />
           </select>
         </label>
       ) : null}

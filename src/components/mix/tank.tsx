@@ -1,4 +1,5 @@
 "use client";
+import { Options } from "../ui/options";
 import { askLabel, type LabelUse } from "@/core/records";
 import { Notice } from "../ui/notice";
 import { TankDrawing } from "./drawings";
@@ -115,12 +116,7 @@ const Product = ({ mix, labels, i }: { mix: Mix; labels: Label[]; i: number }) =
       <label className="field col-span-2">
         <span className="label">Label, as this district typed it in</span>
         <select value={mix.typed[`label${i}`] ?? ""} onChange={(e) => mix.type(`label${i}`, e.target.value)}>
-          <option value="">another label: read its maximum yourself</option>
-          {labels.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
+          <Options none="another label: read its maximum yourself" choices={labels} />
         </select>
       </label>
     ) : null}

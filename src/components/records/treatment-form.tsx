@@ -1,4 +1,5 @@
 "use client";
+import { Options } from "../ui/options";
 
 import { DayInput, TimeInput } from "../ui/day-field";
 import { Button } from "../ui/button";
@@ -61,11 +62,7 @@ export function TreatmentForm({
           </Field>
           <Field name="patchId" label="Patch of the work" hint="if it was written on the wrong one, say so above">
             <select name="patchId" defaultValue={view.old.patchId}>
-              {view.patches.map((p) => (
-                <option key={p.id} value={p.id}>
-                  {p.name}
-                </option>
-              ))}
+              <Options choices={view.patches} />
             </select>
           </Field>
         </>
@@ -187,12 +184,7 @@ function Product({ view, area }: { view: View; area: string }) {
     <Group title="Product, from its own label">
       <Field name="product.labelId" label="Label">
         <select name="product.labelId" value={label} onChange={(e) => setLabel(e.target.value)} required>
-          <option value="">choose</option>
-          {view.labels.map((l) => (
-            <option key={l.id} value={l.id}>
-              {l.name}
-            </option>
-          ))}
+          <Options none="choose" choices={view.labels} />
         </select>
       </Field>
       <Field

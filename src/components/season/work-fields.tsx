@@ -1,3 +1,4 @@
+import { Options } from "../ui/options";
 import { Field } from "@/components/ui/action-form";
 import { DayInput } from "@/components/ui/day-field";
 import { Disclosure, PlainAction } from "@/components/ui/disclosure";
@@ -38,12 +39,7 @@ export function WorkFields({
       </Field>
       <Field name="personId" label="Who answers for it">
         <select name="personId" required defaultValue={personId}>
-          <option value="">choose</option>
-          {people.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.name}
-            </option>
-          ))}
+          <Options none="choose" choices={people} />
         </select>
       </Field>
       <Disclosure className="sm:col-span-2" summary={<PlainAction>Several days, several people</PlainAction>}>
@@ -58,12 +54,7 @@ export function WorkFields({
         {crews.length > 0 ? (
           <Field name="crewId" label="Crew that goes along">
             <select name="crewId" defaultValue={crewId}>
-              <option value="">none</option>
-              {crews.map((crew) => (
-                <option key={crew.id} value={crew.id}>
-                  {crew.name}
-                </option>
-              ))}
+              <Options none="none" choices={crews} />
             </select>
           </Field>
         ) : null}

@@ -1,3 +1,4 @@
+import { Options } from "../ui/options";
 import { Button } from "../ui/button";
 import Link from "next/link";
 import type { ReactNode } from "react";
@@ -64,11 +65,7 @@ export function Shell({
                   defaultValue={district}
                   className="bg-transparent min-h-[44px] text-[var(--ink)]"
                 >
-                  {districts.map((d) => (
-                    <option key={d.id} value={d.id}>
-                      {d.name}
-                    </option>
-                  ))}
+                  <Options choices={districts} />
                 </select>
               </label>
               <Button type="submit" look="plain">

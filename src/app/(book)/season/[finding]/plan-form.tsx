@@ -1,3 +1,4 @@
+import { Options } from "@/components/ui/options";
 import { planAction } from "@/app/actions/season";
 import { WorkFields } from "@/components/season/work-fields";
 import { ActionForm, Fault, Field } from "@/components/ui/action-form";
@@ -43,12 +44,7 @@ export function PlanForm({
       {method.kind === "product" ? (
         <Field name="labelId" label="Label that is meant" hint="the plan is checked again where this label changes">
           <select name="labelId" defaultValue="">
-            <option value="">not chosen yet</option>
-            {view.labels.map((held) => (
-              <option key={held.id} value={held.id}>
-                {held.name}
-              </option>
-            ))}
+            <Options none="not chosen yet" choices={view.labels} />
           </select>
         </Field>
       ) : null}
@@ -64,12 +60,7 @@ const SownPlants = ({ keeps }: Pick<PlanningView, "keeps">) => (
   <>
     <Field name="coverPlants" label="Plants">
       <select name="coverPlants" defaultValue="">
-        <option value="">choose</option>
-        {keeps.map((kept) => (
-          <option key={kept.id} value={kept.id}>
-            {kept.name}
-          </option>
-        ))}
+        <Options none="choose" choices={keeps} />
       </select>
     </Field>
     <Field name="coverAmount" label="How much" hint="such as 2 kg, or 40 plugs">

@@ -1,3 +1,4 @@
+import { Options } from "@/components/ui/options";
 import { Button } from "@/components/ui/button";
 import { itemAt } from "@/core/items";
 import { type Character, type CompiledFlora, POSITIONS, STAGES } from "@/core/flora";
@@ -34,11 +35,7 @@ export const ChooseScore = ({
       <label className="field">
         <span className="label">Another character</span>
         <select name="character">
-          {applying.map((c) => (
-            <option key={c.id} value={c.id}>
-              {c.name}
-            </option>
-          ))}
+          <Options choices={applying} />
         </select>
       </label>
       <label className="field">
