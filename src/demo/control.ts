@@ -8,7 +8,6 @@ import { confirmFinding } from "@/server/findings/findings";
 import { savePatch } from "@/server/ground/ground";
 import { sayWord } from "@/server/ground/place-words";
 import { saySize } from "@/server/ground/stand-size";
-import { Refusal } from "@/server/platform/faults";
 import { asMember, type Member } from "@/server/platform/session";
 import { recordCheck } from "@/server/records/follow-ups";
 import { recordTreatment } from "@/server/records/treatments";
@@ -23,7 +22,7 @@ import { chosenFor, coverFor, noteOf, polygonArea, toldOf } from "./told";
 import { inWater, outlineOf, type Stand } from "./stands";
 import { polygon } from "./valley";
 import { likelyStage } from "./walk";
-import { id, OTTER, type World } from "./world";
+import { refusedAs, id, OTTER, type World } from "./world";
 
 /** Who does what in the valley. */
 export interface Crew {
@@ -109,6 +108,7 @@ export class Valley {
       coverShare: Math.round((0.1 + 0.8 * stand.chance.uniform()) * 20) / 20,
       findingId,
     });
+    if (inWater(stand.place)) await this.say(stand, "water-can-be-lowered", "no", day);
     if (stand.chance.uniform() < 0.6) await this.measure(stand, scout, day);
   }
 
@@ -179,7 +179,6 @@ export class Valley {
 
   private async plan(stand: Stand, findingId: string, day: string, rounds: number, afterCheck?: string): Promise<void> {
     if (rounds >= MOST_ROUNDS) return;
-    if (rounds === 0 && inWater(stand.place)) await this.say(stand, "water-can-be-lowered", "no", day);
     const view = await planningFor(this.crew.bram, findingId);
     const retry = addDays(day, 35);
     if (view.reasons.length > 0) {
@@ -341,11 +340,3 @@ export class Valley {
     this.agenda.add(next, 14, () => this.plan(stand, findingId, next, rounds + 1, checkId));
   }
 }
-
-/** What a use case refuses does not happen; anything else is a fault of the loader. */
-const refusedAs =
-  <T>(instead: T) =>
-  (error: unknown): T => {
-    if (error instanceof Refusal) return instead;
-    throw error;
-  };

@@ -1,3 +1,4 @@
+import { Refusal } from "@/server/platform/faults";
 import { isTarget, type Status } from "@/core/flora";
 import type { Chance } from "@/core/random";
 import type { Actor, Transaction } from "@/db/client";
@@ -52,3 +53,11 @@ export const signed = <P extends string>(field: P, people: Person[], name: strin
 export const personNamed = (people: Person[], name: string) => people.find((p) => p.name === name) as Person;
 export const isTargetAt = (world: World, place: Place, name: string) =>
   isTarget(world.exceptions[place.spec.name]?.[name] ?? world.status[name] ?? "kept");
+
+/** What a use case refuses does not happen; anything else is a fault of the loader. */
+export const refusedAs =
+  <T>(instead: T) =>
+  (error: unknown): T => {
+    if (error instanceof Refusal) return instead;
+    throw error;
+  };
