@@ -47,7 +47,7 @@ export const plantRowSchema = z.object({
     .describe("yes or no: it poisons stock when wilted or dried; empty: not recorded"),
   "grazed-by": list(`stock that eats it: ${STOCK.join(", ")}`),
   "bark-slips": months("in which the bark of a pulled stem slips off and leaves the root"),
-  "ripe-seed": list(`colours of ripe seed as it falls, of a fleshy fruit the fruit's: ${SEED_COLOURS.join(", ")}`),
+  "ripe-seed": list(`colors of ripe seed as it falls, of a fleshy fruit the fruit's: ${SEED_COLOURS.join(", ")}`),
   disposal: z
     .string()
     .default("")
