@@ -1,6 +1,6 @@
 /** Too many already do this; nothing was done. */
 export class Busy extends Error {
-  constructor(message = "This district has too much in hand just now. Try again in a moment.") {
+  constructor(message = "This district is too busy just now. Try again in a moment.") {
     super(message);
     this.name = "Busy";
   }

@@ -137,7 +137,7 @@ export class Valley {
     this.agenda.add(on, 14, () => this.plan(stand, findingId, on, 0));
   }
 
-  /** What the specialist says to be in hand at a stand, or not, before a method waits for it. */
+  /** What the specialist says to be ready at a stand, or not, before a method waits for it. */
   private say = (stand: Stand, word: string, holds: "yes" | "no", day: string): Promise<void> =>
     sayWord(this.crew.bram, { id: id(), patchId: stand.patchId, word, holds, day });
 

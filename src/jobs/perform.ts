@@ -77,7 +77,7 @@ function work(own: Job, { mail, registry }: Outside): Promise<unknown> {
     case "pack-take":
       return take(own, actor);
     case "report": {
-      if (!registry) throw new Refusal(400, "There is nowhere to hand it to. Print it instead.");
+      if (!registry) throw new Refusal(400, "There is no address to send it to. Print it instead.");
       return sendReport(own.districtId, actor, z.object({ reportId: z.uuid() }).parse(own.input).reportId, registry);
     }
   }
@@ -90,7 +90,7 @@ function stepsOf(own: Job): Step {
   return async (done, of) => {
     await new Promise((resolve) => setImmediate(resolve));
     const time = now().getTime();
-    if (time - began > MOST_MS) throw new Refusal(400, "It took longer than ten minutes, and was given up.");
+    if (time - began > MOST_MS) throw new Refusal(400, "It took longer than ten minutes, and was stopped.");
     if (time - told < REPORT_MS && done > 0) return;
     told = time;
     if (await report(own, done, of)) throw new CalledOff();
@@ -104,7 +104,7 @@ const takeSchema = z.object({ preview: z.uuid(), reason: z.string() });
 async function take(own: Job, actor: Actor): Promise<unknown> {
   const { preview, reason } = takeSchema.parse(own.input);
   const place = (await placesOf(actor.personId)).find((p) => p.districtId === own.districtId);
-  if (!place?.roles.includes("specialist")) throw new Refusal(403, "Only a specialist takes packs in.", [], "never");
+  if (!place?.roles.includes("specialist")) throw new Refusal(403, "Only a specialist can import packs.", [], "never");
   const [shown] = await jobsDatabase()
     .select({ input: job.input })
     .from(job)

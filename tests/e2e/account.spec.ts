@@ -11,10 +11,7 @@ async function linkTo(keeper: Page, email: string, kind: "invite" | "password" |
   let link = "";
   await expect(async () => {
     await keeper.goto("/people");
-    const letters = await keeper
-      .locator("section:has(h2:has-text('Letters')) details")
-      .filter({ hasText: email })
-      .all();
+    const letters = await keeper.locator("section:has(h2:has-text('Emails')) details").filter({ hasText: email }).all();
     for (const letter of letters) {
       const text = (await letter.locator("pre").textContent()) ?? "";
       link ||= new RegExp(`/${kind}/[\\w-]+`).exec(text)?.[0] ?? "";
@@ -57,7 +54,7 @@ test("a person's own account: name, password, a link by letter, another address,
   await page.goto("/account");
   expect(await serious(page)).toEqual([]);
   const name = page.getByRole("form", { name: "Your name" });
-  await name.getByLabel(/Name with which you sign/).fill("Rush Barlow-Fen");
+  await name.getByLabel(/Name you sign with/).fill("Rush Barlow-Fen");
   await name.getByRole("button").click();
   await expect(page.getByRole("heading", { name: "Rush Barlow-Fen" })).toBeVisible();
 

@@ -42,7 +42,7 @@ test("a real first start: set-up opened with the printed code, then an empty not
   await fill("Name of the district", "Heron Marsh");
   await fill("Time zone", "Europe/Vienna");
   await fill("Your name", "Ida Reed");
-  await fill("Your e-mail", "ida@heron.example");
+  await fill("Your email", "ida@heron.example");
   await fill("Password", "a long password");
   await page.getByRole("button", { name: "Make the district" }).click();
   await expect(page.getByText("not the code printed").first()).toBeVisible();

@@ -211,7 +211,7 @@ test.describe("the district's own word", () => {
     };
     await send(table.map((line, i) => (i === 3 ? line.replace(/^[^,]+/, "Nullus verus") : line)));
     await expect(page.getByRole("cell", { name: "4", exact: true })).toBeVisible();
-    await expect(page.getByText("nothing is taken in until every row is right")).toBeVisible();
+    await expect(page.getByText("nothing is imported until every row is right")).toBeVisible();
     await send(table);
     await expect(page.getByText("The pack changes nothing.")).toBeVisible();
     expect(await serious(page)).toEqual([]);

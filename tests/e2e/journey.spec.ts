@@ -52,12 +52,12 @@ test("from a plant at the gate to a line in the ledger", async ({ browser, viewp
     .getByRole("listitem")
     .filter({ has: specialist.getByRole("heading", { name: "Cover with sheet" }) });
   await method.getByText("Plan this").click();
-  await method.getByLabel("Who answers for it").selectOption({ label: "Tansy Quillfeather" });
-  await method.getByRole("button", { name: "Put it in the season" }).click();
+  await method.getByLabel("Person responsible").selectOption({ label: "Tansy Quillfeather" });
+  await method.getByRole("button", { name: "Add it to the season" }).click();
   await expect(method.getByText(/say what should grow there/)).toBeVisible();
   await method.getByLabel(/Nothing is sown, because/).check();
   await method.getByLabel("Why nothing is sown").fill("The wood around it seeds in.");
-  await method.getByRole("button", { name: "Put it in the season" }).click();
+  await method.getByRole("button", { name: "Add it to the season" }).click();
   await expect(specialist).toHaveURL(/\/season\/plan\//);
   await expect(specialist.getByText("Nothing is sown, because the wood around it seeds in.")).toBeVisible();
   await expect(specialist.getByRole("link", { name })).toBeVisible();

@@ -21,11 +21,11 @@ test("a label changes after work was planned with it: the plan says what, and is
     .filter({ has: page.getByText("Plan this", { exact: true }) })
     .first();
   await method.getByText("Plan this", { exact: true }).click();
-  await method.getByLabel("Who answers for it").selectOption({ label: "Tansy Quillfeather" });
-  await method.getByLabel("Label that is meant").selectOption({ label: name });
+  await method.getByLabel("Person responsible").selectOption({ label: "Tansy Quillfeather" });
+  await method.getByLabel("Label you will use").selectOption({ label: name });
   await method.getByLabel(/Nothing is sown, because/).check();
   await method.getByLabel("Why nothing is sown").fill("The meadow closes by itself.");
-  await method.getByRole("button", { name: "Put it in the season" }).click();
+  await method.getByRole("button", { name: "Add it to the season" }).click();
   await expect(page).toHaveURL(/\/season\/plan\//);
   const plan = page.url();
   await page.goto("/ledger/labels");

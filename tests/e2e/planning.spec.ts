@@ -99,7 +99,10 @@ test("nobody knows of water: treatment waits, until someone has looked", async (
   await page.context().close();
 });
 
-test("a permit in hand opens the method that waits for it, and a later no closes it", async ({ browser, viewport }) => {
+test("a permit that is ready opens the method that waits for it, and a later no closes it", async ({
+  browser,
+  viewport,
+}) => {
   const page = await pageOf(browser, "specialist", viewport);
   // Desk and phone go at once, each on a patch of its own.
   await planningOn(page, (viewport?.width ?? 0) < 500 ? /ventenata/i : /medusahead/i);
@@ -110,11 +113,11 @@ test("a permit in hand opens the method that waits for it, and a later no closes
     ["no", "Not then"],
   ] as const) {
     await page.goto(planning);
-    await page.getByText("Say what is in hand here").click();
-    const form = page.getByRole("form", { name: "Say what is in hand" });
+    await page.getByText("Say what is ready here").click();
+    const form = page.getByRole("form", { name: "Say what is ready" });
     const permit = "A burn permit, a burn plan and a crew are in hand.";
     await form.getByLabel("What a method waits for").selectOption({ label: permit });
-    await form.getByLabel("Is it so here?").selectOption(holds);
+    await form.getByLabel("Is it true here?").selectOption(holds);
     await form.getByRole("button", { name: "Note it in my name" }).click();
     await expect(page.getByText(new RegExp(`${holds}: A burn permit.*Bram Okonedo`, "i"))).toBeVisible();
     await showOther(page, { day: nextDay(10, 1), stage: "Winter" });

@@ -126,7 +126,7 @@ test("an invited person comes in, and signs out everywhere", async ({ browser, v
   await form.getByLabel("E-mail").fill(email);
   await form.getByRole("button", { name: "Invite" }).click();
   await expect(form.getByText("Invited.")).toBeVisible();
-  const letter = keeper.locator("section:has(h2:has-text('Letters')) details").filter({ hasText: email });
+  const letter = keeper.locator("section:has(h2:has-text('Emails')) details").filter({ hasText: email });
   await expect(async () => {
     await keeper.reload();
     await expect(letter).toBeVisible({ timeout: 1000 });

@@ -9,10 +9,10 @@ async function planFirst(page: Page, who: string): Promise<string> {
     .filter({ has: page.getByText("Plan this", { exact: true }) })
     .first();
   await method.getByText("Plan this", { exact: true }).click();
-  await method.getByLabel("Who answers for it").selectOption({ label: who });
+  await method.getByLabel("Person responsible").selectOption({ label: who });
   await method.getByLabel(/Nothing is sown, because/).check();
   await method.getByLabel("Why nothing is sown").fill("The meadow closes by itself.");
-  await method.getByRole("button", { name: "Put it in the season" }).click();
+  await method.getByRole("button", { name: "Add it to the season" }).click();
   await expect(page).toHaveURL(/\/season\/plan\//);
   return page.url();
 }
@@ -71,10 +71,10 @@ test("two people plan one patch: the second hears of the first before anything i
     .nth(1);
   await other.getByText("Plan this", { exact: true }).click();
   await planFirst(first, "Tansy Quillfeather");
-  await other.getByLabel("Who answers for it").selectOption({ label: "Tansy Quillfeather" });
+  await other.getByLabel("Person responsible").selectOption({ label: "Tansy Quillfeather" });
   await other.getByLabel(/Nothing is sown, because/).check();
   await other.getByLabel("Why nothing is sown").fill("The meadow closes by itself.");
-  await other.getByRole("button", { name: "Put it in the season" }).click();
+  await other.getByRole("button", { name: "Add it to the season" }).click();
   await expect(other.getByText(/Bram Okonedo has planned .* Nothing was saved/)).toBeVisible();
   await second.reload();
   await expect(second.getByText("Already planned on this patch:")).toBeVisible();

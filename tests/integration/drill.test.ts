@@ -69,7 +69,7 @@ describe("an answer", () => {
     expect(answers).toMatchObject([{ taxon: question.taxon, chosen: wrong, options: question.options, right: false }]);
   });
   it.each([
-    ["of the future", { at: new Date(Date.now() + 3_600_000).toISOString() }, /of the future/],
+    ["of the future", { at: new Date(Date.now() + 3_600_000).toISOString() }, /in the future/],
     [
       "of another kind than its question",
       { given: { kind: "act", act: "clear" } },

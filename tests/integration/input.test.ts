@@ -419,7 +419,11 @@ describe("people", () => {
       () => invite(keeper, { name: "A", email: "a@example.test", roles: ["scout"] }),
       /give the name/,
     );
-    await refused(invitation, () => invite(keeper, { name: "Anna", email: "no address", roles: ["scout"] }), /e-mail/);
+    await refused(
+      invitation,
+      () => invite(keeper, { name: "Anna", email: "no address", roles: ["scout"] }),
+      /email address/,
+    );
     await refused(
       invitation,
       () => invite(keeper, { name: "Anna", email: "a@example.test", roles: [] }),

@@ -84,8 +84,10 @@ describe("a label", () => {
   it("has its PDF as it was sent; what is no PDF, or another district's, is refused", async () => {
     const id = await entered();
     const pdf = Buffer.from(`%PDF-1.4\n${"x".repeat(200)}\n%%EOF`);
-    await expect(saveLabelPaper(applicator, id, Buffer.from("<html>".padEnd(300)))).rejects.toThrow(/no whole PDF/);
-    await expect(saveLabelPaper(applicator, id, pdf.subarray(0, 150))).rejects.toThrow(/no whole PDF/);
+    await expect(saveLabelPaper(applicator, id, Buffer.from("<html>".padEnd(300)))).rejects.toThrow(
+      /not a complete PDF/,
+    );
+    await expect(saveLabelPaper(applicator, id, pdf.subarray(0, 150))).rejects.toThrow(/not a complete PDF/);
     await expect(saveLabelPaper(member(["applicator"], PINE), id, pdf)).rejects.toThrow(/not found/);
     await saveLabelPaper(applicator, id, pdf);
     expect(await labelPaperContent(specialist, id)).toEqual(pdf);

@@ -87,7 +87,7 @@ const nextOn = (today: string, monthDay: string): string => {
   return `${year}-${monthDay}` >= today ? `${year}-${monthDay}` : `${year + 1}-${monthDay}`;
 };
 
-describe("what is in hand", () => {
+describe("what is ready", () => {
   const flooding = async (findingId: string, on: string) =>
     (await planningFor(specialist, findingId, { on, stage: "vegetative" })).advice.find((a) => a.method.id === "flood");
   it("opens the method that waited for it, until the word is too old, and a later no closes it", async () => {

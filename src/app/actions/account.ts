@@ -75,7 +75,7 @@ export async function acceptAction(_: ActionState, form: FormData): Promise<Acti
 export async function forgotAction(_: ActionState, form: FormData): Promise<ActionState> {
   return answerForm(async () => {
     await askForPasswordLink(Object.fromEntries(form));
-    return "If that address has an account, a letter with a link is on its way. The link works for two hours.";
+    return "If that address has an account, an email with a link is on its way. The link works for two hours.";
   });
 }
 
@@ -105,7 +105,7 @@ export async function nameAction(_: ActionState, form: FormData): Promise<Action
 export async function addressAction(_: ActionState, form: FormData): Promise<ActionState> {
   return answered(async () =>
     (await changeAddress(Object.fromEntries(form)))
-      ? "A letter is on its way to the new address. It becomes yours when you open the link in it."
+      ? "An email is on its way to the new address. It becomes yours when you open the link in it."
       : "Saved. Sign in with the new address from now on.",
   );
 }

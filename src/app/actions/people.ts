@@ -16,7 +16,7 @@ export async function inviteAction(_: ActionState, form: FormData): Promise<Acti
     });
     return link
       ? `Invited. Hand this link over yourself. It is shown only once, and works once, for 14 days: ${link}`
-      : "Invited. The letter goes to that address alone.";
+      : "Invited. The email goes to that address only.";
   });
 }
 

@@ -37,7 +37,7 @@ export async function planAction(_: ActionState, form: FormData): Promise<Action
 export async function changePlanAction(_: ActionState, form: FormData): Promise<ActionState> {
   return answered(async () => {
     await changePlan(await requireRole("specialist"), fieldsOf(form, "moreDays", "helperIds"));
-    return "Changed. The calendars of the people hear of it.";
+    return "Changed. Their calendars are updated.";
   });
 }
 

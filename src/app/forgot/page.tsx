@@ -10,7 +10,7 @@ export default function ForgotPage() {
   return (
     <Cover title="A new password">
       <p className="mt-3">
-        Give the address that you sign in with. A letter brings you a link to choose a new password.
+        Give the address that you sign in with. An email brings you a link to choose a new password.
       </p>
       <ActionForm action={forgotAction} label="Ask for a link" className="mt-5 grid gap-4">
         <Field name="email" label="E-mail">
@@ -21,7 +21,7 @@ export default function ForgotPage() {
         </Button>
       </ActionForm>
       <p className="small mt-4">
-        <Link href="/sign-in">Back to signing in</Link>
+        <Link href="/sign-in">Back to sign-in</Link>
       </p>
     </Cover>
   );

@@ -32,7 +32,7 @@ export default async function SetUpPage() {
         <Field name="name" label="Your name">
           <input name="name" autoComplete="name" required />
         </Field>
-        <Field name="email" label="Your e-mail">
+        <Field name="email" label="Your email">
           <input name="email" type="email" autoComplete="username" required />
         </Field>
         <Field name="password" label="Password" hint="at least 10 letters">

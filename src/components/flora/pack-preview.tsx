@@ -34,7 +34,7 @@ export function PreviewOfPack({ preview, children }: { preview: Preview; childre
 const RefusedRows = ({ preview }: { preview: Preview }) => (
   <>
     <h3 className="ruled">
-      Rows with errors<span className="small">nothing is taken in until every row is right</span>
+      Rows with errors<span className="small">nothing is imported until every row is right</span>
     </h3>
     <table className="w-full text-left stacked">
       <thead>
@@ -142,7 +142,7 @@ export function TakeIn({
   return (
     <div className="grid gap-3 mt-4 max-w-[560px]">
       <label className="field">
-        <span className="label">Whose pack it is, and why you take it in</span>
+        <span className="label">Whose pack it is, and why you import it</span>
         <input value={reason} onChange={(e) => setReason(e.target.value)} />
       </label>
       <Button

@@ -89,7 +89,7 @@ export function TreatmentForm({
         <Button type="submit" look="press">
           Write it in the ledger
         </Button>
-        <p className="small mt-1">An entry cannot be changed afterwards. A new entry can correct it.</p>
+        <p className="small mt-1">An entry cannot be changed afterward. A new entry can correct it.</p>
       </div>
     </ActionForm>
   );

@@ -37,7 +37,7 @@ export function WorkFields({
       <Field name="intendedOn" label="Day" hint={hint}>
         <DayInput name="intendedOn" label="day of the work" min={window.from} max={window.to} value={days[0] ?? ""} />
       </Field>
-      <Field name="personId" label="Who answers for it">
+      <Field name="personId" label="Person responsible">
         <select name="personId" required defaultValue={personId}>
           <Options none="choose" choices={people} />
         </select>

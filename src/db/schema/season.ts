@@ -35,7 +35,7 @@ export const standSize = pgTable(
   ],
 );
 
-/** What a person says to be in hand at a patch that a method waits for, or not. Appended; of each word the newest counts. */
+/** What a person says to be ready at a patch that a method waits for, or not. Appended; of each word the newest counts. */
 export const placeWord = pgTable(
   "place_word",
   {

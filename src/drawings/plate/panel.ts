@@ -1,4 +1,4 @@
-import type { Stage } from "@/core/flora";
+import { type Stage, withUnit } from "@/core/flora";
 import { type Model, recordingOf, scoreFor } from "@/core/identify";
 import type { Shape } from "../ink/shapes";
 
@@ -17,7 +17,7 @@ export function range(model: Model, taxon: number, character: string, stage: Sta
   const { points } = scoreFor(model, taxon, c, stage, undefined, model.flora.taxa[taxon].forms[0].id) ?? {};
   if (!points) return "";
   const [, low, high] = points.map((x) => Number(x.toPrecision(2)));
-  return `${low === high ? low : `${low} to ${high}`} ${model.flora.characters[c].unit}${WAY[character] ?? ""}`;
+  return `${withUnit(low === high ? low : `${low} to ${high}`, model.flora.characters[c].unit)}${WAY[character] ?? ""}`;
 }
 
 /** Which way a measure goes, where the panel does not say so. */

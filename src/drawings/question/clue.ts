@@ -1,3 +1,4 @@
+import { withUnit } from "@/core/flora";
 import type { Misleading, Individual, ShownTrait } from "@/core/drill";
 import { type Model, stateName } from "@/core/identify";
 import { drawDamage } from "../figure/damage";
@@ -24,8 +25,7 @@ export function drawClue(model: Model, plant: Individual, clue: ShownTrait, seed
   const character = model.flora.characters[model.characterIndex.get(clue.character) as number];
   const { id, name } = character;
   const lie = clue.misleading;
-  const own =
-    clue.state === undefined ? `${clue.value} ${character.unit ?? ""}`.trim() : stateName(character, clue.state);
+  const own = clue.state === undefined ? withUnit(clue.value ?? "", character.unit) : stateName(character, clue.state);
   return {
     character: id,
     title: name,

@@ -45,7 +45,7 @@ export async function hasSecondFactor(userId: string): Promise<boolean> {
 /** Begins: a new secret, as a picture for an authenticator and in letters. It counts once a code of it was given. */
 export async function beginSecondFactor(userId: string, email: string): Promise<{ svg: string; secret: string }> {
   if (await hasSecondFactor(userId))
-    throw new Refusal(409, "One-time codes are on already. Take them off first to begin again.");
+    throw new Refusal(409, "One-time codes are on already. Turn them off first to begin again.");
   const secret = new Secret({ size: 20 }).base32;
   await authDatabase()
     .insert(secondFactor)

@@ -31,7 +31,7 @@ const several = <T extends z.ZodType>(of: T, most: number, words: string) =>
 export const workSchema = z.object({
   intendedOn: z.iso.date("give the day of the work"),
   moreDays: several(z.iso.date(), 19, "at most 20 days"),
-  personId: z.string().min(1, "choose who answers for it").max(100),
+  personId: z.string().min(1, "choose the person responsible").max(100),
   helperIds: several(z.string().max(100), 30, "at most 30 people"),
   crewId: z.union([z.uuid(), z.literal("")]).optional(),
 });

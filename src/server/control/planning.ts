@@ -55,7 +55,7 @@ export interface PlanningView {
   /** what its remains need once it is cut or pulled */
   remains: string[];
   water: WaterNear;
-  /** what a specialist has said to be in hand here, or not, that methods wait for */
+  /** what a specialist has said to be ready here, or not, that methods wait for */
   said: PlaceWord[];
   /** what may be said: each word with its text */
   mayBeSaid: { word: string; text: string }[];

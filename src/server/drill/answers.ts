@@ -25,7 +25,7 @@ type Sent = z.output<typeof drillAnswerSchema>;
 export async function saveDrillAnswer(member: Member, raw: unknown): Promise<{ again: boolean } & Outcome> {
   const sent = drillAnswerSchema.parse(raw);
   if (Date.parse(sent.at) > now().getTime() + CLOCKS_APART_MS)
-    throw new Refusal(400, "That answer is of the future.", [{ field: "at", what: "a moment that has passed" }]);
+    throw new Refusal(400, "That answer is dated in the future.", [{ field: "at", what: "a moment that has passed" }]);
   return asMember(member, async (tx) => {
     const [known] = await tx.select().from(drillAnswer).where(eq(drillAnswer.id, sent.id));
     if (known) return { again: true, right: known.right, score: known.score };

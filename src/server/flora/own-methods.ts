@@ -132,7 +132,7 @@ export async function giveUpOwnMethod(member: Member, raw: unknown): Promise<voi
   const input = z.object({ methodId: z.string().min(2).max(60), reason: wordSchema.shape.reason }).parse(raw);
   await asMember(member, async (tx) => {
     const word = (await newestWords(tx)).find(({ methodId }) => methodId === input.methodId);
-    if (!word?.body) throw new Refusal(409, "This district has no word of its own on that method.");
+    if (!word?.body) throw new Refusal(409, "This district has not changed that method.");
     await append(tx, member, { methodId: input.methodId, body: null, reason: input.reason });
   });
 }

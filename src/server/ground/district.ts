@@ -45,7 +45,7 @@ const settingsSchema = z.object({
       .int("give a whole number of seasons")
       .min(0)
       .max(10, "at most 10"),
-    reportTo: z.union([z.literal(""), z.email("give an e-mail address, or leave it empty")]),
+    reportTo: z.union([z.literal(""), z.email("give an email address, or leave it empty")]),
   }),
 });
 

@@ -42,13 +42,13 @@ export async function wordsAt(tx: Transaction, patchId: string, day: string): Pr
 const wordSchema = z.object({
   id: z.uuid(),
   patchId: z.uuid(),
-  word: z.string().min(1, "choose what is in hand").max(60),
+  word: z.string().min(1, "choose what is ready").max(60),
   holds: z.enum(["yes", "no"], "say yes or no"),
   day: z.iso.date("give the day"),
 });
 
 /**
- * What a specialist says to be in hand at a patch, such as a burn permit, signed, with the day.
+ * What a specialist says to be ready at a patch, such as a burn permit, signed, with the day.
  * @throws {Refusal} 400 where no method waits for such a word
  */
 export async function sayWord(member: Member, raw: unknown): Promise<void> {

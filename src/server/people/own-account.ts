@@ -116,7 +116,7 @@ export async function proveAddress(token: string): Promise<void> {
 export async function askForPasswordLink(raw: unknown): Promise<void> {
   const { email } = z.object({ email: emailAddress }).parse(raw);
   if (mailWay() === "none")
-    throw new Refusal(409, "This installation does not send letters. The person who runs it can make a link for you.");
+    throw new Refusal(409, "This installation does not send email. The person who runs it can make a link for you.");
   const wait = await admitTry({
     email: `link ${email}`,
     network: networkOf(senderOf(await headers())),

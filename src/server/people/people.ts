@@ -104,7 +104,7 @@ function mustKeepKeeper(people: { personId: string; roles: string[] }[], changed
 export async function removePerson(member: Member, raw: unknown): Promise<string> {
   const { personId } = z.object({ personId: z.string().min(1).max(100) }).parse(raw);
   if (personId !== member.personId && !member.roles.includes("keeper"))
-    throw new Refusal(403, "Only a keeper takes others out of the district.");
+    throw new Refusal(403, "Only a keeper can remove others from the district.");
   const name = await asMember(member, async (tx) => {
     const people = await tx.select().from(membership).where(isNull(membership.endedAt)).for("update");
     const person = people.find((p) => p.personId === personId);

@@ -52,7 +52,7 @@ const DATABASE_REFUSALS: Record<string, () => Refusal> = {
   "55P03": () =>
     new Refusal(503, "Someone else is changing this right now. Nothing was stored. Try again in a moment."),
   "25P03": () => new Refusal(503, "That took too long. Nothing was stored. Try again in a moment."),
-  "53300": () => new Refusal(503, "The database has too much in hand just now. Try again in a moment."),
+  "53300": () => new Refusal(503, "The database is too busy just now. Try again in a moment."),
   "57P01": () => new Refusal(503, "The database is restarting. Nothing was stored. Try again in a moment."),
   "57P03": () => new Refusal(503, "The database is being started. Nothing was stored. Try again in a moment."),
   "08006": () => new Refusal(503, "The database does not answer just now. Try again in a moment."),
@@ -62,7 +62,7 @@ const DATABASE_REFUSALS: Record<string, () => Refusal> = {
   "23505": () => new Refusal(409, "That is here already. Nothing was stored."),
   "22021": () => new Refusal(400, "The text has a character that cannot be stored."),
   "22P05": () => new Refusal(400, "The text has a character that cannot be stored."),
-  "22P02": () => new Refusal(400, "Something that was sent has not the form that it should have."),
+  "22P02": () => new Refusal(400, "Something that was sent does not have the right form."),
   "22003": () => new Refusal(400, "A number is too large to be stored."),
   "22008": () => new Refusal(400, "One of the dates cannot be stored. Write dates as 2026-05-31."),
 };

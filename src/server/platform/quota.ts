@@ -27,7 +27,7 @@ const WORDS: Record<Counted, string> = {
   patch: "patches",
   site: "sites",
   job: "long calculations",
-  letter: "letters",
+  letter: "emails",
   record: "records",
   change: "changes",
   answer: "answers",

@@ -33,7 +33,7 @@ export async function recordCheck(member: Member, raw: unknown): Promise<void> {
     if (!due) throw notFound("The check");
     await mustBePastAt(tx, due.patchId, "doneOn", input.doneOn);
     await count(tx, member, "change");
-    if (due.droppedAt) throw new Refusal(409, "This check is due no more: its treatment was voided or corrected.");
+    if (due.droppedAt) throw new Refusal(409, "This check is no longer due: its treatment was voided or corrected.");
     if (due.doneOn)
       throw new Refusal(409, `This check was already recorded on ${dayWords(due.doneOn)} by ${due.doneBy}.`);
     await tx

@@ -223,7 +223,7 @@ export const MOST_PAPER_BYTES = 10_000_000;
 export async function saveLabelPaper(member: Member, id: string, content: Buffer): Promise<void> {
   if (!z.uuid().safeParse(id).success) throw notFound("The label");
   if (content.subarray(0, 5).toString("latin1") !== "%PDF-" || !content.subarray(-2048).includes("%%EOF"))
-    throw new Refusal(400, "This file is no whole PDF. Choose the label's PDF.");
+    throw new Refusal(400, "This file is not a complete PDF. Choose the label's PDF.");
   await asMember(member, async (tx) => {
     const [held] = await tx.select({ id: label.id }).from(label).where(eq(label.id, id));
     if (!held) throw notFound("The label");

@@ -104,7 +104,10 @@ interface Work {
 async function workOf(tx: Transaction, input: RecordInput, corrected: Corrected | null): Promise<Work> {
   const planId = corrected?.planId ?? input.planId;
   if (!planId)
-    throw new Refusal(409, "A treatment hangs on a plan, and a plan on a finding that is clear to act. Plan it first.");
+    throw new Refusal(
+      409,
+      "A treatment needs a plan, and a plan needs a finding that is clear to act on. Plan it first.",
+    );
   const [row] = await tx
     .select({ plan, patch, site, hemisphere: district.hemisphere, settings: district.settings })
     .from(plan)

@@ -180,7 +180,7 @@ export async function answerQuestion(member: Member, raw: unknown): Promise<void
   const input = answerSchema.parse(raw);
   await asMember(member, async (tx) => {
     const held = await openReport(tx, input.reportId);
-    if (held.state !== "question") throw new Refusal(409, "The registry has asked nothing that waits for an answer.");
+    if (held.state !== "question") throw new Refusal(409, "The registry has no open question.");
     await count(tx, member, "letter");
     await note(tx, member, held.id, "answer", { text: input.answer });
     await tx.update(report).set({ state: "waiting" }).where(eq(report.id, held.id));

@@ -36,7 +36,7 @@ export default async function AccountPage({ searchParams }: { searchParams: Prom
     <div className="px-4 md:px-6 py-5 max-w-[700px]">
       <PageHead title={member.personName}>
         <p>
-          {member.email} <span className="small">{proved ? "proved by a letter" : "not proved by a letter"}</span>
+          {member.email} <span className="small">{proved ? "verified by email" : "not verified by email"}</span>
         </p>
       </PageHead>
       <h2 className="ruled mt-6">Where you work</h2>
@@ -49,7 +49,7 @@ export default async function AccountPage({ searchParams }: { searchParams: Prom
       </ul>
       <h2 className="ruled mt-6">Name and address</h2>
       <ActionForm action={nameAction} label="Your name" className="grid sm:grid-cols-[1fr_auto] gap-4 items-end mt-3">
-        <Field name="name" label="Name with which you sign">
+        <Field name="name" label="Name you sign with">
           <input name="name" defaultValue={member.personName} autoComplete="name" required />
         </Field>
         <Button type="submit">Change the name</Button>
@@ -102,10 +102,10 @@ export default async function AccountPage({ searchParams }: { searchParams: Prom
           : "Off. With an authenticator on your phone, a stolen password alone is not enough to sign in. Keepers should use one."}
       </p>
       {codes ? (
-        <ActionForm action={endCodesAction} label="Take the codes off" className="grid sm:grid-cols-2 gap-4 items-end">
+        <ActionForm action={endCodesAction} label="Turn the codes off" className="grid sm:grid-cols-2 gap-4 items-end">
           {password}
           <Button type="submit" className="justify-self-start">
-            Take them off
+            Turn them off
           </Button>
         </ActionForm>
       ) : (

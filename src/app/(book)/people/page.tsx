@@ -167,10 +167,10 @@ export default async function PeoplePage() {
           {mailWay() === "none" ? null : (
             <section className="mt-8">
               <h2 className="ruled">
-                Letters
+                Emails
                 <span className="small">
                   {mailWay() === "sample"
-                    ? "simulated: letters stay here and are sent to nobody"
+                    ? "simulated: emails stay here and are sent to nobody"
                     : "handed to the mail server; nobody in this program can read them"}
                 </span>
               </h2>
@@ -203,7 +203,7 @@ export default async function PeoplePage() {
                   </li>
                 ))}
                 {letters.length === 0 ? (
-                  <li className="small py-2">No letters yet. An invitation sends the first one.</li>
+                  <li className="small py-2">No emails yet. An invitation sends the first one.</li>
                 ) : null}
               </ul>
             </section>

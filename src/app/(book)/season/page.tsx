@@ -152,6 +152,6 @@ const OrderForm = ({ order, view }: { order: Order; view: string }) => (
         ))}
       </select>
     </label>
-    <Button type="submit">Put in order</Button>
+    <Button type="submit">Sort</Button>
   </form>
 );

@@ -59,7 +59,7 @@ const Names = ({ view }: { view: Awaited<ReturnType<typeof settingsOf>> }) => (
     <Field name="zone" label="Time zone">
       <input name="zone" defaultValue={view.zone} />
     </Field>
-    <Field name="settings.units" label="Units that people see first">
+    <Field name="settings.units" label="Units shown first">
       <select name="units" defaultValue={view.settings.units}>
         {UNITS.map((units) => (
           <option key={units} value={units}>
@@ -81,7 +81,7 @@ const Records = ({ settings }: { settings: DistrictSettings }) => (
       >
         <input name="findingSeasons" inputMode="numeric" defaultValue={settings.findingSeasons} />
       </Field>
-      <Field name="settings.reportTo" label="Reports go to" hint="an e-mail address; empty: reports are printed">
+      <Field name="settings.reportTo" label="Reports go to" hint="an email address; empty: reports are printed">
         <input name="reportTo" type="email" defaultValue={settings.reportTo} />
       </Field>
     </div>

@@ -11,14 +11,14 @@ export default async function AddressPage({ params }: { params: Promise<{ token:
   return (
     <Cover title="Is this your address?">
       <p className="mt-3">Someone, probably you, wants to sign in with the address that received this link.</p>
-      <ActionForm action={proveAddressAction} label="Prove the address" className="mt-5 grid gap-4">
+      <ActionForm action={proveAddressAction} label="Verify the address" className="mt-5 grid gap-4">
         <input type="hidden" name="token" value={token} />
         <Button type="submit" look="press">
           Yes, it is mine
         </Button>
       </ActionForm>
       <p className="small mt-4">
-        <Link href="/sign-in">To signing in</Link>
+        <Link href="/sign-in">To sign-in</Link>
       </p>
     </Cover>
   );

@@ -1,3 +1,4 @@
+import { withUnit } from "../../flora";
 import { largestFirst } from "../../stats";
 import type { Observation } from "../case/case";
 import { firstReading } from "../evidence/two-readings";
@@ -89,7 +90,9 @@ function seenOf({ model, case: given }: Judgement, c: number): string {
   const character = model.flora.characters[c];
   const observation = given.observations.find((o) => o.character === character.id) as Observation;
   if (observation.states) return `saw ${stateName(character, observation.states[0])}`;
-  return `${character.kind === "count" ? "counted" : "measured"} ${Number(firstReading(character.kind, observation, model.tuning).value.toPrecision(3))} ${character.unit}`;
+  const { value } = firstReading(character.kind, observation, model.tuning);
+  const did = character.kind === "count" ? "counted" : "measured";
+  return `${did} ${withUnit(Number(value.toPrecision(3)), character.unit)}`;
 }
 
 /** Why an answer of one plant is asked of another: what was seen, and what the likeliest plant shows instead. */

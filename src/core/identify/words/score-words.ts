@@ -1,4 +1,4 @@
-import type { Stage } from "../../flora";
+import { type Stage, withUnit } from "../../flora";
 import type { Model } from "../model/model";
 import { scoreFor } from "../model/scores";
 import type { Judgement } from "../posterior/judgement";
@@ -22,9 +22,7 @@ export function describeScore(
   if (score.points) {
     const [, low, high] = score.points;
     const round = (x: number) => Number(x.toPrecision(2));
-    return round(low) === round(high)
-      ? `${round(low)} ${character.unit}`
-      : `${round(low)} to ${round(high)} ${character.unit}`;
+    return withUnit(round(low) === round(high) ? round(low) : `${round(low)} to ${round(high)}`, character.unit);
   }
   const names = commonestStates(score.shares as number[], most).map((s) =>
     stateName(character, character.states[s].id),

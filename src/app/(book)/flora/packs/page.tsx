@@ -59,7 +59,7 @@ export default async function PacksPage() {
               mistake people make. A plant without a twin, or with a twin that nothing tells apart, is refused.
             </li>
             <li className="py-1">
-              Choose the three tables together below. Everything is checked before anything is taken in, and the page
+              Choose the three tables together below. Everything is checked before anything is imported, and the page
               shows which findings would get a different verdict. Then put the plant on the list. Until then it counts
               as kept.
             </li>
@@ -72,7 +72,7 @@ export default async function PacksPage() {
           <PackForm />
         </section>
       ) : (
-        <p className="mt-8">Taking a pack in needs the role of specialist.</p>
+        <p className="mt-8">Only a specialist can import a pack.</p>
       )}
       <section className="mt-8">
         <h2 className="ruled">

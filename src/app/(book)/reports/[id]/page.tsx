@@ -51,7 +51,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
           {report.body}
         </pre>
       </Section>
-      <Section title="What became of it">
+      <Section title="History">
         <ol>
           <li className="row py-1.5">
             Made by {report.madeBy}. <span className="small">{inZone(report.createdAt.toISOString(), view.zone)}</span>

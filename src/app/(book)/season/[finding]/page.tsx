@@ -14,7 +14,7 @@ import { type AskedView, planningFor, type PlanningView } from "@/server/control
 import { plantsOf } from "@/server/flora/amendments";
 import { Refusal } from "@/server/platform/faults";
 import { memberOrSignIn } from "@/server/platform/session";
-import { SayInHand, WordsInHand } from "./in-hand";
+import { SayReady, WhatIsReady } from "./ready";
 import { MethodEntry } from "./method-entry";
 import { OtherDay, ShownDay } from "./other-day";
 
@@ -90,11 +90,11 @@ export default async function PlanningPage({
           ? `. ${view.sizeSeen.by}, ${fullDay(view.sizeSeen.day)}.`
           : ", as the patch was drawn. No one has measured it."}
       </p>
-      <WordsInHand said={view.said} />
+      <WhatIsReady said={view.said} />
       {isNow ? null : <ShownDay view={view} />}
       <div className="mt-1 flex flex-wrap gap-x-6 no-print [&>details[open]]:basis-full">
         {member.roles.some((role) => role !== "visitor" && role !== "keeper") ? <MeasureSize view={view} /> : null}
-        {specialist ? <SayInHand view={view} /> : null}
+        {specialist ? <SayReady view={view} /> : null}
         <OtherDay view={view} stage={ask.stage} />
       </div>
       <Others view={view} />

@@ -42,7 +42,7 @@ export function PlanForm({
         hint={`${shortDay(window.from)} to ${shortDay(window.to)}`}
       />
       {method.kind === "product" ? (
-        <Field name="labelId" label="Label that is meant" hint="the plan is checked again where this label changes">
+        <Field name="labelId" label="Label you will use" hint="the plan is checked again where this label changes">
           <select name="labelId" defaultValue="">
             <Options none="not chosen yet" choices={view.labels} />
           </select>
@@ -50,7 +50,7 @@ export function PlanForm({
       ) : null}
       {method.id === "resow" ? <Sown keeps={view.keeps} /> : <Cover view={view} from={window.from} />}
       <Button type="submit" look="press">
-        Put it in the season
+        Add it to the season
       </Button>
     </ActionForm>
   );

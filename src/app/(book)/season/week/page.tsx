@@ -102,8 +102,8 @@ const Sheet = ({ sheet }: { sheet: WeekSheet }) => (
       </aside>
     </div>
     <p className="small mt-4 max-w-[70ch]">
-      The label, local law and a licensed professional take precedence over this sheet. Check the plan before you go:
-      paper does not hear of changes.
+      The label, local law and a licensed professional take precedence over this sheet. Check the plan before you go: a
+      printed sheet is not updated.
     </p>
   </>
 );

@@ -46,6 +46,8 @@ function readJson(text: string): unknown {
   try {
     return JSON.parse(text);
   } catch {
-    throw new Refusal(400, "The numbers of the mix are no JSON.", [{ field: "entry", what: "an object as JSON" }]);
+    throw new Refusal(400, "The numbers of the mix are not valid JSON.", [
+      { field: "entry", what: "an object as JSON" },
+    ]);
   }
 }

@@ -52,7 +52,9 @@ export async function POST(request: Request) {
       .catch(() => null);
     const chosen = (form?.getAll("file") ?? []).filter((f) => f instanceof File && f.size > 0) as File[];
     if (chosen.length === 0)
-      throw new Refusal(400, "No file came.", [{ field: "file", what: "choose a pack as JSON, or its tables as CSV" }]);
+      throw new Refusal(400, "No file was sent.", [
+        { field: "file", what: "choose a pack as JSON, or its tables as CSV" },
+      ]);
     const files = await Promise.all(
       chosen.map(async (f) => ({ name: f.name.slice(0, 200), text: (await f.text()).replaceAll("\0", " ") })),
     );

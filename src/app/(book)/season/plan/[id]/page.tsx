@@ -86,7 +86,7 @@ const Facts = ({ line }: { line: PlanDetail }) => {
         <Item name="Last good day before seed">
           {line.lastBeforeSeed ? fullDay(line.lastBeforeSeed) : "none is ahead within a year"}
         </Item>
-        <Item name="Who answers for it">{line.person}</Item>
+        <Item name="Person responsible">{line.person}</Item>
         <Item name="Who goes along">
           {line.crew ? `${line.crew}: ` : ""}
           {line.helpers.join(", ") || "no one else"}
@@ -132,7 +132,7 @@ const Facts = ({ line }: { line: PlanDetail }) => {
 };
 
 const History = ({ line }: { line: PlanDetail }) => (
-  <Section title="What became of it">
+  <Section title="History">
     <ol>
       {line.history.map((step) => (
         <li key={`${step.at}${step.what}`} className="row py-2">

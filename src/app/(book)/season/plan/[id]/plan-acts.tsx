@@ -36,7 +36,7 @@ export const ChangeForm = ({
         window={{ from: "", to: "" }}
         days={plan.onDays}
         {...{ personId: plan.personId, helperIds: plan.helperIds, crewId: plan.crewId ?? "", ...choices }}
-        hint={`it was ${shortDay(plan.windowFrom)} to ${shortDay(plan.windowTo)}; the window is worked out again`}
+        hint={`it was ${shortDay(plan.windowFrom)} to ${shortDay(plan.windowTo)}; the window is calculated again`}
       />
       <Button type="submit" look="press">
         Save the change

@@ -8,9 +8,9 @@ import { fullDay } from "@/components/words/dates";
 import type { PlanningView } from "@/server/control/planning";
 
 /** What a specialist has said of permits, water and ground: some methods wait for it. */
-export const WordsInHand = ({ said }: Pick<PlanningView, "said">) =>
+export const WhatIsReady = ({ said }: Pick<PlanningView, "said">) =>
   said.length === 0 ? null : (
-    <ul className="mt-2 max-w-[80ch]" aria-label="What is in hand">
+    <ul className="mt-2 max-w-[80ch]" aria-label="What is ready">
       {said.map(({ word, holds, text, by, day, until }) => (
         <li key={word}>
           <strong>{holds ? "Yes" : "No"}:</strong> {text}{" "}
@@ -22,10 +22,10 @@ export const WordsInHand = ({ said }: Pick<PlanningView, "said">) =>
     </ul>
   );
 
-/** Says what is in hand, or that it is not, in the specialist's name. */
-export const SayInHand = ({ view }: { view: PlanningView }) => (
-  <Disclosure summary={<PlainAction>Say what is in hand here</PlainAction>}>
-    <ActionForm action={wordAction} renew label="Say what is in hand" className="grid gap-3 max-w-[70ch]">
+/** Says what is ready, or that it is not, in the specialist's name. */
+export const SayReady = ({ view }: { view: PlanningView }) => (
+  <Disclosure summary={<PlainAction>Say what is ready here</PlainAction>}>
+    <ActionForm action={wordAction} renew label="Say what is ready" className="grid gap-3 max-w-[70ch]">
       <input type="hidden" name="id" value={newId()} />
       <input type="hidden" name="patchId" value={view.patchId} />
       <Field name="word" label="What a method waits for">
@@ -37,7 +37,7 @@ export const SayInHand = ({ view }: { view: PlanningView }) => (
           ))}
         </select>
       </Field>
-      <Field name="holds" label="Is it so here?">
+      <Field name="holds" label="Is it true here?">
         <select name="holds">
           <option value="yes">yes</option>
           <option value="no">no</option>
