@@ -155,13 +155,17 @@ describe("methods as rules", () => {
       /trained person/,
     );
   });
-  it("lays nothing at the edge of water that high water would carry off", () => {
+  it("lays nothing at the edge of water that high water would carry off, but for what is weighted", () => {
     const bank: Ground = { ...open, water: { known: "at", meters: 1, by: "the map" } };
-    for (const method of ["smother-sheet", "solarise", "mulch"])
-      expect(advise("Alliaria petiolata", "2026-06-20", "seedling", { ground: bank }).get(method)?.why.join()).toMatch(
-        /High water carries/,
-      );
+    const sheet = advise("Alliaria petiolata", "2026-06-20", "seedling", { ground: bank }).get("smother-sheet");
+    expect(sheet?.must.join()).toMatch(/weights keep it down/);
+    const mulch = advise("Alliaria petiolata", "2026-06-20", "seedling", { ground: bank }).get("mulch");
+    expect(mulch?.why.join()).toMatch(/High water carries/);
   });
+  it("treats a climber's leaves on the ground alone", () =>
+    expect(advise("Hedera helix", "2026-06-20", "vegetative").get("foliar-spot")?.must.join()).toMatch(
+      /lies on the ground/,
+    ));
   it("covers no annual that is dead, and waits for its seedlings", () =>
     expect(advise("Impatiens glandulifera", "2026-12-01", "winter").get("smother-sheet")).toMatchObject({
       answer: "not-now",

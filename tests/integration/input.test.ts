@@ -17,6 +17,7 @@ import { saveFeature } from "@/server/ground/features";
 import sharp from "sharp";
 import { checkPictureContent, saveCheckPicture } from "@/server/records/check-pictures";
 import { recordCheck } from "@/server/records/follow-ups";
+import { clearHogweed } from "../support/acting";
 import { asOwner, member, OTTER, PINE, uuidv7 } from "../support/database";
 
 afterAll(closePools);
@@ -246,15 +247,13 @@ describe("what a visitor sees", () => {
 });
 
 describe("a plan", () => {
-  const anyPlanned = () =>
-    inDistrict(OTTER, async (tx) => (await tx.select().from(plan).where(eq(plan.state, "planned")).limit(1))[0]);
   it("is refused with a method, a day or a person that does not fit, and says what would", async () => {
-    const held = await anyPlanned();
-    const view = await planningFor(specialist, held.findingId as string);
+    const { id: findingId } = await clearHogweed();
+    const view = await planningFor(specialist, findingId);
     const suited = view.advice.find((a) => a.window);
     const window = suited?.window as { from: string; to: string };
     const sound = {
-      findingId: held.findingId,
+      findingId,
       method: suited?.method.id,
       intendedOn: window.from,
       personId: view.people[0].id,
@@ -274,7 +273,7 @@ describe("a plan", () => {
       );
   });
   it("offers the work only to those who may do it", async () => {
-    const view = await planningFor(specialist, (await anyPlanned()).findingId as string);
+    const view = await planningFor(specialist, (await clearHogweed()).id);
     for (const p of view.people)
       expect(
         p.roles.some((r) => r === "applicator" || r === "specialist"),

@@ -76,7 +76,8 @@ export async function findingsToConfirm(tx: Transaction, moment: string): Promis
       and(
         eq(finding.verdict, "clear"),
         eq(finding.overruled, false),
-        sql`${finding.plantId} IN (SELECT unnest(s.required_for) FROM drill_set s WHERE s.district_id = "finding"."district_id" AND s.ended_at IS NULL)`,
+        sql`EXISTS (SELECT 1 FROM drill_set s WHERE s.district_id = "finding"."district_id" AND s.ended_at IS NULL AND s.created_at <= ${finding.createdAt} AND ${finding.plantId} = ANY(s.required_for))`,
+        sql`NOT EXISTS (SELECT 1 FROM finding_event e WHERE e.district_id = "finding"."district_id" AND e.finding_id = ${finding.id} AND e.kind = 'confirmation')`,
       ),
     )
     .orderBy(finding.number)
