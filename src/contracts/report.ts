@@ -28,7 +28,7 @@ export const answerSchema = z.object({
   answer: plainText(2, 2000, "write an answer", true),
 });
 
-/** Stored: what became of a report. */
+/** Stored: the history of a report. */
 export const reportEventSchema = z.object({
   text: z.string().default(""),
   reference: z.string().optional(),

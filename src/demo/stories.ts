@@ -88,7 +88,7 @@ export function mended(valley: Valley): void {
   });
 }
 
-/** A specialist overrules a finding that hangs on a part that nobody can see yet. */
+/** A specialist overrules a finding that needs a part that nobody can see yet. */
 export function overruled(valley: Valley): void {
   const { agenda, crew, held, world } = valley;
   agenda.add(shift(world.today, -9), 17, async () => {

@@ -241,7 +241,7 @@ function meanVariation(model: Model, taxon: number, mates: number[], c: number, 
   return mates.reduce((sum, o) => sum + variation({ model }, c, taxon, o, stage), 0) / Math.max(1, mates.length);
 }
 
-/** A reading with few objections argues why; every objection says what became of it. */
+/** A reading with few objections argues why; every objection says how it was settled. */
 function readingFaults(flora: CompiledFlora, root: string): Problem[] {
   return flora.sets.flatMap((set) => {
     const path = join(root, "readings", `${set.id}.yaml`);

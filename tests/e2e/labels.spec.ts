@@ -34,7 +34,7 @@ test("a label changes after work was planned with it: the plan says what, and is
   const form = line.getByRole("form", { name: `A new version of ${name}` });
   await form.getByLabel("Highest rate per ha").fill("4");
   await form.getByRole("button", { name: "Put it in force" }).click();
-  await expect(line.getByText("Version 2.")).toBeVisible();
+  await expect(line.getByText(/Version 2, entered by/)).toBeVisible();
   await page.goto(plan);
   await expect(page.getByText("highest rate per ha: 6, now 4")).toBeVisible();
   await page.getByRole("button", { name: "I have checked the plan against version 2" }).click();

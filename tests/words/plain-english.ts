@@ -35,4 +35,10 @@ export const NOT_WRITTEN: [RegExp, string][] = [
   [/(?<!there )\bis no (JSON|number|area|stage|share|plant|address|picture|confidence|flora|date)\b/i, "is not a"],
   [/\bspeaks (of|against)\b/i, "counts against"],
   [/\blies? (on|round|about) /i, "is on"],
+  [/\be-mail/i, "email"],
+  [/\bafterwards\b/i, "afterward"],
+  [/\banswers for (it|this|the)\b/i, "is responsible for"],
+  [/\bhangs? on a\b/i, "needs"],
+  [/\bbecame of\b/i, "history"],
+  [/\btakes? (a |the )?packs? in\b/i, "imports"],
 ];

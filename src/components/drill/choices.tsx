@@ -5,7 +5,7 @@ export interface Choice {
   also?: string;
 }
 
-/** The answers to choose from, each with its key; afterwards the right one and the chosen one are marked. */
+/** The answers to choose from, each with its key; afterward the right one and the chosen one are marked. */
 export function Choices({
   label,
   choices,

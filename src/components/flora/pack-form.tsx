@@ -9,7 +9,7 @@ import { WorkProgress } from "../control/work-progress";
 import { useLongWork } from "../device/use-long-work";
 import { PreviewOfPack, TakeIn } from "./pack-preview";
 
-/** Takes a pack in: first what it would change and what does not check, by line; then, if wanted, all of it. */
+/** Imports a pack: first what it would change and what does not check, by line; then, if wanted, all of it. */
 export function PackForm() {
   const router = useRouter();
   const [files, setFiles] = useState<File[]>([]);

@@ -128,7 +128,7 @@ const Changes = ({ preview }: { preview: Preview }) => (
 
 const takeIn = (changes: number): string => `Take in ${changes} ${changes === 1 ? "change" : "changes"}`;
 
-/** Asks for the reason, and takes the pack in. */
+/** Asks for the reason, and imports the pack. */
 export function TakeIn({
   changes,
   busy,

@@ -17,7 +17,7 @@ export function SignInForm({
   password: string;
   /** the address to sign in with, where it is known */
   email?: string;
-  /** where to go afterwards */
+  /** where to go afterward */
   next?: string;
 }) {
   const email = useRef<HTMLInputElement>(null);

@@ -10,7 +10,7 @@ export interface Lasting {
 
 type Hemisphere = "north" | "south";
 
-/** What became of a patch after it was last treated: days are ISO dates. */
+/** A patch since it was last treated: days are ISO dates. */
 export interface AfterTreatment {
   treatedOn: string;
   /** kind of the method, such as "product" */

@@ -38,7 +38,7 @@ export const plan = pgTable(
     intendedOn: date("intended_on").notNull(),
     /** all days that it is meant for, in order */
     onDays: date("on_days").array().notNull(),
-    /** who answers for it and records it */
+    /** who is responsible for it and records it */
     personId: text("person_id").notNull(),
     /** who goes along */
     helperIds: text("helper_ids").array().notNull().default([]),

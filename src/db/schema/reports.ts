@@ -35,7 +35,7 @@ export const report = pgTable(
   ],
 );
 
-/** What became of a report: sent, asked about, answered, refused, acknowledged, waived. Appended, never changed. */
+/** History of a report: sent, asked about, answered, refused, acknowledged, waived. Appended, never changed. */
 export const reportEvent = pgTable(
   "report_event",
   {

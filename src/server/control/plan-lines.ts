@@ -90,7 +90,7 @@ export const titleOf = (method: string, plant: string, isAfter: boolean) => ({
   title: isAfter ? `${method}, after ${plant}` : `${method}: ${plant}`,
 });
 
-/** Whether a person does the work or answers for it. */
+/** Whether a person does the work or is responsible for it. */
 export const isOf = ({ personId, helperIds }: PlanRow, who: string): boolean =>
   personId === who || helperIds.includes(who);
 
@@ -189,7 +189,7 @@ export interface PlanDetail extends PlanLine {
   history: { at: string; by: string; what: string }[];
 }
 
-/** One plan with its records and what became of it. @throws {Refusal} 404 */
+/** One plan with its records and its history. @throws {Refusal} 404 */
 export async function planDetail(member: Member, id: string): Promise<PlanDetail> {
   if (!z.uuid().safeParse(id).success) throw notFound("The plan");
   return asMember(member, async (tx) => {
@@ -240,7 +240,7 @@ type Row = Record<string, unknown>;
 const daysIn = (row: Row): string =>
   ((row.on_days as string[] | undefined) ?? [row.intended_on as string]).map(dayWords).join(", ");
 
-/** What became of a plan, oldest first, from the trail of changes. */
+/** History of a plan, oldest first, from the trail of changes. */
 async function historyOf(tx: Transaction, id: string): Promise<PlanDetail["history"]> {
   const names = await namesOf(tx);
   const rows = await tx

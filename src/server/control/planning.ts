@@ -94,7 +94,7 @@ export interface OtherPlan {
 }
 
 /**
- * What can be done about a finding: every method with its answer. Work hangs on a clear finding, or on a written overruling.
+ * What can be done about a finding: every method with its answer. Work needs a clear finding, or a written overruling.
  * @throws {Refusal} 400 where a day is asked for that is over, or more than a year ahead
  */
 export async function planningFor(member: Member, findingId: string, ask: AskedView = {}): Promise<PlanningView> {

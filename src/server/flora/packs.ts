@@ -228,7 +228,7 @@ export async function previewPack(
 }
 
 /**
- * Takes a pack in, whole or not at all: a pack with one refused row is refused. It is read before the transaction that stores it; where
+ * Imports a pack, whole or not at all: a pack with one refused row is refused. It is read before the transaction that stores it; where
  * the district's flora changed between the two, nothing is stored.
  * @returns how many lines of the flora changed
  */

@@ -10,7 +10,7 @@ import { modelWith } from "../flora/flora-models";
 import { plantsIn } from "../flora/plants";
 import { notFound } from "../platform/faults";
 
-/** All that this district brings to a case besides what was seen, read once: nothing of the database is needed afterwards. */
+/** All that this district brings to a case besides what was seen, read once: nothing of the database is needed afterward. */
 export interface CaseSource {
   amendments: Amendment[];
   costs: Costs;

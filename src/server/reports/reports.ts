@@ -188,7 +188,7 @@ export async function answerQuestion(member: Member, raw: unknown): Promise<void
   });
 }
 
-/** One report with all that became of it. @throws {Refusal} 404 */
+/** One report with its history. @throws {Refusal} 404 */
 export async function reportDetail(member: Member, id: string) {
   if (!z.uuid().safeParse(id).success) throw notFound("The report");
   return asMember(member, async (tx) => {
