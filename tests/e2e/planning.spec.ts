@@ -13,7 +13,7 @@ const standingOf = (page: Page, name: string) =>
 
 test("a stem too thick and water two meters away rule methods out, and say why", async ({ browser, viewport }) => {
   const page = await pageOf(browser, "specialist", viewport);
-  await planningOn(page, /holly|hawthorn/i);
+  await planningOn(page, /holly|hawthorn/i, /^How much stands here/);
   const planning = page.url();
   await page.getByText(/Say how much stands here|Measure it again/).click();
   const size = page.getByRole("form", { name: "How much stands here" });
