@@ -12,7 +12,7 @@ import { scoutPlant, wouldBeClear } from "./scouting";
 import { outlineOf, type Stand } from "./stands";
 import { polygonArea, toldOf } from "./told";
 import { polygon } from "./valley";
-import { id, type Place, shift } from "./world";
+import { id, type Place, refusedAs, shift } from "./world";
 
 const NAME = "Along the rim path";
 const METHOD = "cut-stump";
@@ -84,20 +84,23 @@ async function treated(valley: Valley, stand: Stand, findingId: string, on: stri
 }
 
 /** Each check is done a few days after it falls due, and finds seedlings among the stumps; the last ones wait. */
-async function awaitCheck(valley: Valley, { patchId }: Stand): Promise<void> {
+async function awaitCheck(valley: Valley, stand: Stand): Promise<void> {
   const { world, agenda, crew } = valley;
   const [next] = await asMember(crew.wren, (tx) =>
     tx
       .select({ id: followUp.id, dueOn: followUp.dueOn })
       .from(followUp)
-      .where(and(eq(followUp.patchId, patchId ?? ""), isNull(followUp.doneOn), isNull(followUp.droppedAt))),
+      .where(and(eq(followUp.patchId, stand.patchId ?? ""), isNull(followUp.doneOn), isNull(followUp.droppedAt))),
   );
   const on = next && addDays(next.dueOn, 3);
   if (!on || on > shift(world.today, -3)) return;
   agenda.add(on, 11, async () => {
-    await recordCheck(crew.wren, {
+    const isDone = await recordCheck(crew.wren, {
       ...{ id: next.id, doneOn: on, seen: "some", stages: ["seedling"] },
       note: "Seedlings of the seed in the ground, between the stumps.",
-    });
+    })
+      .then(() => true)
+      .catch(refusedAs(false));
+    if (isDone) await awaitCheck(valley, stand);
   });
 }

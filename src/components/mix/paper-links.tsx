@@ -19,7 +19,7 @@ export function SheetLinks({ mix, what, print }: { mix: Mix; what: "card" | "cal
   );
 }
 
-/** The label's own PDF, from this device: it is there without a signal. It is a download; nothing in it runs here. */
+/** The label's own PDF, from this device where it is kept, without a signal; else from the server. It is a download; nothing in it runs here. */
 export function LabelPaperLink({ deviceKey, label }: { deviceKey: string; label: Label }) {
   const [address, setAddress] = useState<string | null>(null);
   const [isRead, setIsRead] = useState(false);
@@ -45,5 +45,12 @@ export function LabelPaperLink({ deviceKey, label }: { deviceKey: string; label:
         Read the label of {label.name} (PDF)
       </a>
     );
-  return isRead ? <span className="small">The PDF of {label.name} is not on this device.</span> : null;
+  if (!isRead) return null;
+  return label.hasPaper ? (
+    <a className="tap" href={`/api/v1/label-papers/${label.id}`} download>
+      Download the label of {label.name} (PDF). It needs a signal: it is not on this device yet.
+    </a>
+  ) : (
+    <span className="small">No one has stored a PDF of {label.name}.</span>
+  );
 }
