@@ -66,7 +66,13 @@ export function adviseOne(book: MethodBook, method: Method, asked: MethodCase, y
   const later = applies.filter(({ answer }) => answer === "not-now");
   const why = reasonsNotNow(method, later, asked, month);
   const window = windowOf(method, later, asked.taxon, year, why.length > 0);
-  if (why.length === 0) return { ...base, answer: "eligible", why: [suits(taxon, stage)], window };
+  if (why.length === 0)
+    return {
+      ...base,
+      answer: "eligible",
+      why: [method.kind === "follow" ? GROUND_READY : suits(taxon, stage)],
+      window,
+    };
   return { ...base, answer: "not-now", why: window ? why : [...why, NO_DATE], must: base.must, window };
 }
 
@@ -75,6 +81,9 @@ const appliesUnknown = (rule: Rule, holds: Holds): boolean =>
   rule["if-unknown"] === "applies" && (holds === "unknown" || (holds === "unstated" && !rule.must));
 
 export const NO_DATE = "No date is known.";
+
+/** What is sown is sown on cleared ground, whatever stood there. */
+const GROUND_READY = "The ground is ready for it.";
 
 const suits = ({ cycle, lifeForm }: Taxon, stage: Stage): string =>
   `It suits ${/^[aeiou]/.test(cycle) ? "an" : "a"} ${cycle} ${LIFE_FORM_WORDS[lifeForm]} ${IN_STAGE[stage]}.`;
