@@ -101,7 +101,11 @@ test("a plant says when its bark slips, what its ripe seed looks like and what i
 
 test("a set's field card stands what is acted on beside what stays, and prints on one page of A5", async ({ page }) => {
   await page.goto("/flora");
-  await page.getByRole("link", { name: /Field card: .*umbel/i }).click();
+  // The sets above it may still be coming in, and move it from under the click.
+  await expect(async () => {
+    await page.getByRole("link", { name: /Field card: .*umbel/i }).click({ timeout: 5000 });
+    await expect(page).toHaveURL(/\/flora\/sets\//, { timeout: 10_000 });
+  }).toPass();
   await page.getByRole("link", { name: "in leaf", exact: true }).click();
   const pair = page
     .locator("tbody")
