@@ -24,7 +24,7 @@ async function linkTo(keeper: Page, email: string, kind: "invite" | "password" |
 async function signIn(browser: Browser, email: string, password: string): Promise<Page> {
   const page = await (await browser.newContext({ baseURL: process.env.SENTINEL_URL })).newPage();
   await page.goto("/sign-in");
-  await page.getByLabel("E-mail").fill(email);
+  await page.getByLabel("Email").fill(email);
   await page.getByLabel("Password").fill(password);
   await page.getByRole("button", { name: "Sign in", exact: true }).click();
   return page;
@@ -39,7 +39,7 @@ test("a person's own account: name, password, a link by letter, another address,
   await keeper.goto("/people");
   const form = keeper.getByRole("form", { name: "Invite a person" });
   await form.getByLabel("Name", { exact: true }).fill("Rush Barlow");
-  await form.getByLabel("E-mail").fill(email);
+  await form.getByLabel("Email").fill(email);
   await form.getByRole("button", { name: "Invite" }).click();
   const guest = await (await browser.newContext({ baseURL: process.env.SENTINEL_URL })).newPage();
   await guest.goto(await linkTo(keeper, email, "invite"));
@@ -74,7 +74,7 @@ test("a person's own account: name, password, a link by letter, another address,
 
   await other.goto("/forgot");
   expect(await serious(other)).toEqual([]);
-  await other.getByLabel("E-mail").fill(email);
+  await other.getByLabel("Email").fill(email);
   await other.getByRole("button", { name: "Send me a link" }).click();
   await expect(other.getByText("If that address has an account")).toBeVisible();
   await other.goto(await linkTo(keeper, email, "password"));
@@ -89,7 +89,7 @@ test("a person's own account: name, password, a link by letter, another address,
   await mine.goto("/account");
   const fresh = `new${email}`;
   const address = mine.getByRole("form", { name: "Your address" });
-  await address.getByLabel("E-mail").fill(fresh);
+  await address.getByLabel("Email").fill(fresh);
   await address.getByLabel("Your password").fill(THIRD);
   await address.getByRole("button").click();
   await expect(address.getByText("It becomes yours when you open the link")).toBeVisible();

@@ -51,7 +51,7 @@ test("a real first start: set-up opened with the printed code, then an empty not
   await page.getByRole("button", { name: "Make the district" }).click();
   await expect(page).toHaveURL(/sign-in/);
   await expect(page.getByText("Demonstration")).toHaveCount(0);
-  await fill("E-mail", "ida@heron.example");
+  await fill("Email", "ida@heron.example");
   await fill("Password", "a long password");
   await page.getByRole("button", { name: "Sign in", exact: true }).click();
   await expect(page).toHaveURL(/today/);

@@ -179,7 +179,7 @@ test("what a device keeps is named, is taken off at signing out as far as it is 
   const context = await browser.newContext({ storageState: { cookies: [], origins: [] } });
   const page = await context.newPage();
   await page.goto("/sign-in");
-  await page.getByLabel("E-mail").fill("scout@otter.example");
+  await page.getByLabel("Email").fill("scout@otter.example");
   await page.getByLabel("Password").fill("otter-valley-demo");
   await page.getByRole("button", { name: "Sign in", exact: true }).click();
   await expect(page).toHaveURL(/today/);

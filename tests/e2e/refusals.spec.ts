@@ -123,7 +123,7 @@ test("an invited person comes in, and signs out everywhere", async ({ browser, v
   await keeper.goto("/people");
   const form = keeper.getByRole("form", { name: "Invite a person" });
   await form.getByLabel("Name", { exact: true }).fill("Fern Ashgrove");
-  await form.getByLabel("E-mail").fill(email);
+  await form.getByLabel("Email").fill(email);
   await form.getByRole("button", { name: "Invite" }).click();
   await expect(form.getByText("Invited.")).toBeVisible();
   const letter = keeper.locator("section:has(h2:has-text('Emails')) details").filter({ hasText: email });
@@ -143,7 +143,7 @@ test("an invited person comes in, and signs out everywhere", async ({ browser, v
   await page.getByLabel("Password").fill("a much longer one");
   await page.getByRole("button", { name: "Come in" }).click();
   await expect(page).toHaveURL(/sign-in/);
-  await page.getByLabel("E-mail").fill(email);
+  await page.getByLabel("Email").fill(email);
   await page.getByLabel("Password").fill("a much longer one");
   await page.getByRole("button", { name: "Sign in", exact: true }).click();
   await expect(page).toHaveURL(/today/);

@@ -4,7 +4,7 @@ import { stateFile } from "./people";
 for (const who of ["scout", "specialist", "applicator", "keeper", "visitor"] as const) {
   setup(`sign in as ${who}`, async ({ page }) => {
     await page.goto("/sign-in");
-    await page.getByLabel("E-mail").fill(`${who}@otter.example`);
+    await page.getByLabel("Email").fill(`${who}@otter.example`);
     await page.getByLabel("Password").fill("otter-valley-demo");
     await page.getByRole("button", { name: "Sign in", exact: true }).click();
     await expect(page).toHaveURL(/\/today/);
@@ -14,9 +14,9 @@ for (const who of ["scout", "specialist", "applicator", "keeper", "visitor"] as 
 
 setup("a wrong password is refused, plainly", async ({ page }) => {
   await page.goto("/sign-in");
-  await page.getByLabel("E-mail").fill("scout@otter.example");
+  await page.getByLabel("Email").fill("scout@otter.example");
   await page.getByLabel("Password").fill("not the password");
   await page.getByRole("button", { name: "Sign in", exact: true }).click();
   await expect(page.getByRole("alert").filter({ hasText: "don’t match" })).toBeVisible();
-  await expect(page.getByLabel("E-mail")).toHaveValue("scout@otter.example");
+  await expect(page.getByLabel("Email")).toHaveValue("scout@otter.example");
 });

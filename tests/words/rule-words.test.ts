@@ -14,7 +14,7 @@ describe("a method in words", () => {
   it("says what must be true, and of some where", () => {
     const words = mustWords(method("cut-stump"), book.vocabulary.known);
     expect(words).toContain(
-      "Where stem over, cm: 20: A trained person fells stems thicker than 20 cm, and any tree near a power line.",
+      "Where stems over 20 cm: A trained person fells stems thicker than 20 cm, and any tree near a power line.",
     );
     expect(mustWords(method("hand-pull"), book.vocabulary.known)[0]).toMatch(/^The soil is moist/);
   });
@@ -22,6 +22,14 @@ describe("a method in words", () => {
     for (const { rules, "must-when": must, schools, prefer } of book.methods)
       for (const { when } of [...rules, ...must, ...schools, ...prefer])
         expect(conditionWords(when), JSON.stringify(when)).not.toMatch(/^undefined|; undefined/);
+  });
+  it("gives every number its unit, and months their names", () => {
+    expect(conditionWords({ "stem-over": 2.5, "water-within": 10 })).toBe("stems over 2.5 cm; water within 10 m");
+    expect(conditionWords({ "count-over": 5000, "area-under": 100 })).toBe("more than 5,000 stems; less than 100 m²");
+    expect(conditionWords({ months: "3-5", stage: ["flowering"] })).toBe("months: March to May; stage: in flower");
+    expect(conditionWords({ "life-form": ["liana"], "told-not": "burn-allowed" })).toBe(
+      "growth form: woody climber; no one has said: burn allowed",
+    );
   });
   it("writes months as a range of names", () => expect(monthsWords("10-2")).toBe("October to February"));
 });

@@ -13,7 +13,7 @@ export default function ForgotPage() {
         Give the address that you sign in with. An email brings you a link to choose a new password.
       </p>
       <ActionForm action={forgotAction} label="Ask for a link" className="mt-5 grid gap-4">
-        <Field name="email" label="E-mail">
+        <Field name="email" label="Email">
           <input name="email" type="email" autoComplete="username" required />
         </Field>
         <Button type="submit" look="press">

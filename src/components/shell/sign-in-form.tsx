@@ -39,7 +39,7 @@ export function SignInForm({
     <>
       <ActionForm action={tried} label="Sign in" className="mt-5 grid gap-4">
         <input type="hidden" name="next" value={next} />
-        <Field name="email" label="E-mail">
+        <Field name="email" label="Email">
           <input ref={email} name="email" type="email" autoComplete="username" defaultValue={known} required />
         </Field>
         <Field name="password" label="Password">

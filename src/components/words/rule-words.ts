@@ -1,4 +1,4 @@
-import type { Method, Rule } from "@/core/control";
+import { LIFE_FORM_WORDS, type Method, type Rule } from "@/core/control";
 import { STAGE_WORDS } from "./stages";
 
 const ANSWERS = { never: "Never", "not-now": "Not now" } as const;
@@ -17,33 +17,49 @@ const KEY_WORDS: Record<string, string> = {
   "bark-slips": "bark slips",
   stage: "stage",
   months: "months",
-  "stem-over": "stem over, cm",
-  "stem-under": "stem under, cm",
-  "height-over": "height over, cm",
-  "height-under": "height under, cm",
-  "count-over": "more stems than",
-  "count-under": "fewer stems than",
-  "area-over": "area over, m²",
-  "area-under": "area under, m²",
   "no-product": "site without products",
   "no-machines": "site without machines",
   grazed: "grazed",
   hayed: "cut for hay",
   foraged: "food is gathered",
   slope: "slope",
-  "water-within": "water within, m",
-  "told-not": "not known to be true",
+  "told-not": "no one has said",
 };
 
-/** What a rule asks, as a line: "stem over, cm: 2.5; growth form: tree". */
+/** Conditions with a number, with its unit. */
+const AMOUNT_WORDS: Record<string, (amount: string) => string> = {
+  "stem-over": (cm) => `stems over ${cm} cm`,
+  "stem-under": (cm) => `stems under ${cm} cm`,
+  "height-over": (cm) => `higher than ${cm} cm`,
+  "height-under": (cm) => `lower than ${cm} cm`,
+  "count-over": (stems) => `more than ${stems} stems`,
+  "count-under": (stems) => `fewer than ${stems} stems`,
+  "area-over": (m2) => `more than ${m2} m²`,
+  "area-under": (m2) => `less than ${m2} m²`,
+  "water-within": (m) => `water within ${m} m`,
+};
+
+/** What a rule asks, as a line: "stems over 2.5 cm; growth form: tree". */
 export const conditionWords = (when: Rule["when"]): string =>
   Object.entries(when)
     .filter(([, value]) => value !== undefined)
-    .map(([key, value]) => (value === true ? KEY_WORDS[key] : `${KEY_WORDS[key] ?? key}: ${valueWords(value)}`))
+    .map(([key, value]) => oneCondition(key, value))
     .join("; ");
 
-const valueWords = (value: unknown): string =>
-  Array.isArray(value) ? value.join(", ") : value === false ? "no" : String(value);
+function oneCondition(key: string, value: unknown): string {
+  const amount = AMOUNT_WORDS[key];
+  if (amount) return amount(Number(value).toLocaleString("en-US"));
+  return value === true ? (KEY_WORDS[key] ?? key) : `${KEY_WORDS[key] ?? key}: ${valueWords(key, value)}`;
+}
+
+/** Months by their names, words that are joined by hyphens as words, and lists with commas. */
+function valueWords(key: string, value: unknown): string {
+  if (key === "months") return monthsWords(String(value));
+  if (key === "stage") return stagesWords(value as Method["stages"]);
+  if (key === "life-form") return lifeFormsWords(value as Method["life-forms"]);
+  const words = Array.isArray(value) ? value.join(", ") : value === false ? "no" : String(value);
+  return key === "told-not" ? words.replaceAll("-", " ") : words;
+}
 
 const MONTHS = "January February March April May June July August September October November December".split(" ");
 /** Months of the calendars, north: "3-10" is "March to October". */
@@ -54,6 +70,9 @@ export const monthsWords = (range: string): string =>
     .join(" to ");
 export const stagesWords = (stages: Method["stages"]): string =>
   stages.map((stage) => STAGE_WORDS[stage].toLowerCase()).join(", ");
+
+export const lifeFormsWords = (forms: Method["life-forms"]): string =>
+  forms.map((form) => LIFE_FORM_WORDS[form]).join(", ");
 
 /** A rule of a method as a line. */
 export const ruleWords = ({ answer, when, why }: Rule): string =>

@@ -143,7 +143,8 @@ function hoursOf({ pace, people }: Method, { size }: MethodCase): number {
   return Math.max(LEAST_HOURS * people, Math.round(hours * 4) / 4);
 }
 
-const LIFE_FORM_WORDS: Record<Taxon["lifeForm"], string> = {
+/** Growth forms as people call them. */
+export const LIFE_FORM_WORDS: Record<Taxon["lifeForm"], string> = {
   grass: "grass",
   rush: "rush",
   herb: "herb",

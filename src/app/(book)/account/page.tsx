@@ -55,7 +55,7 @@ export default async function AccountPage({ searchParams }: { searchParams: Prom
         <Button type="submit">Change the name</Button>
       </ActionForm>
       <ActionForm action={addressAction} label="Your address" className="grid sm:grid-cols-2 gap-4 items-end mt-4">
-        <Field name="email" label="E-mail">
+        <Field name="email" label="Email">
           <input name="email" type="email" defaultValue={member.email} autoComplete="email" required />
         </Field>
         {password}

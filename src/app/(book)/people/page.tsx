@@ -143,7 +143,7 @@ export default async function PeoplePage() {
                 <Field name="name" label="Name">
                   <input name="name" required />
                 </Field>
-                <Field name="email" label="E-mail">
+                <Field name="email" label="Email">
                   <input name="email" type="email" required />
                 </Field>
               </div>

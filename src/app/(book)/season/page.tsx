@@ -143,7 +143,7 @@ const OrderForm = ({ order, view }: { order: Order; view: string }) => (
   <form action="/season" className="mt-4 flex flex-wrap gap-3 items-end no-print">
     <input type="hidden" name="view" value={view} />
     <label className="field">
-      <span className="small block">Order</span>
+      <span className="small block">Priority</span>
       <select name="order" defaultValue={order}>
         {Object.entries(ORDERS).map(([id, name]) => (
           <option key={id} value={id}>
@@ -152,6 +152,6 @@ const OrderForm = ({ order, view }: { order: Order; view: string }) => (
         ))}
       </select>
     </label>
-    <Button type="submit">Sort</Button>
+    <Button type="submit">Apply</Button>
   </form>
 );

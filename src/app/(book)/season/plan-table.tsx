@@ -68,7 +68,7 @@ const TABLE = {
 
 const ORDER_COLUMN: Column<Line> = {
   id: "order",
-  name: "Order",
+  name: "Priority",
   sorts: true,
   className: "small max-w-[26ch]",
   cell: ({ place, why }) => (

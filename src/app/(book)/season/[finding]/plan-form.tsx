@@ -48,7 +48,7 @@ export function PlanForm({
           </select>
         </Field>
       ) : null}
-      {method.id === "resow" ? <Sown keeps={view.keeps} /> : <Cover view={view} from={window.from} />}
+      {method.kind === "follow" ? <Sown keeps={view.keeps} /> : <Cover view={view} from={window.from} />}
       <Button type="submit" look="press">
         Add it to the season
       </Button>

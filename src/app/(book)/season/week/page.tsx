@@ -37,7 +37,7 @@ export default async function WeekSheetPage({
         </p>
       </PageHead>
       <SeasonNav at="sheet" />
-      <ChooseSheet {...{ sheet, chosen }} />
+      <ChooseSheet {...{ sheet, chosen, name }} />
       {tasks === 0 ? <Empty>There is no work for {name} in this week.</Empty> : <Sheet sheet={sheet} />}
     </div>
   );
@@ -46,12 +46,14 @@ export default async function WeekSheetPage({
 const nameOf = ({ people, crews }: WeekSheet, chosen: string): string | undefined =>
   chosen === "all" ? "everyone" : [...people, ...crews].find(({ id }) => chosen.endsWith(`:${id}`))?.name;
 
-const ChooseSheet = ({ sheet, chosen }: { sheet: WeekSheet; chosen: string }) => (
+const ChooseSheet = ({ sheet, chosen, name }: { sheet: WeekSheet; chosen: string; name: string }) => (
   <form action="/season/week" className="mt-3 flex flex-wrap gap-3 items-end no-print">
     <label className="field">
       <span className="small block">For</span>
       <select name="who" defaultValue={chosen}>
         <option value="all">everyone</option>
+        {/* Who has no work this week is not among the people of the sheet. */}
+        {nameOf(sheet, chosen) ? null : <option value={chosen}>{name}</option>}
         {sheet.crews.map(({ id, name }) => (
           <option key={id} value={`crew:${id}`}>
             {name} (crew)

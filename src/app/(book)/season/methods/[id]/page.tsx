@@ -8,7 +8,14 @@ import { Notice } from "@/components/ui/notice";
 import { Item, PageHead, Section } from "@/components/ui/page";
 import { fullDay } from "@/components/words/dates";
 import { KIND_WORDS } from "@/components/words/method-words";
-import { departures, monthsWords, mustWords, ruleWords, stagesWords } from "@/components/words/rule-words";
+import {
+  departures,
+  lifeFormsWords,
+  monthsWords,
+  mustWords,
+  ruleWords,
+  stagesWords,
+} from "@/components/words/rule-words";
 import { type Method, writtenMethod } from "@/core/control";
 import { shippedMethodBook } from "@/server/flora/method-book";
 import { kitNames, type MethodPage, methodPages, wordsOn } from "@/server/flora/own-methods";
@@ -31,7 +38,7 @@ export default async function OneMethodPage({ params }: { params: Promise<{ id: 
       >
         {page ? (
           <p className="text-[var(--soft)]">
-            {KIND_WORDS[page.method.kind]}, for {page.method["life-forms"].join(", ")}
+            {KIND_WORDS[page.method.kind]}, for {lifeFormsWords(page.method["life-forms"])}
           </p>
         ) : null}
       </PageHead>
