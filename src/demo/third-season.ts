@@ -42,7 +42,8 @@ export function thirdSeason(valley: Valley, places: Place[]): void {
     if (!findingId) return;
     const { advice } = await planningFor(crew.bram, findingId);
     const window = advice.find((a) => a.method.id === METHOD)?.window;
-    if (window) await planned(valley, findingId, window.from > world.today ? window.from : world.today);
+    const on = window && (window.from > world.today ? window.from : world.today);
+    if (on) await planned(valley, findingId, on).catch(refusedAs(null));
   });
 }
 
