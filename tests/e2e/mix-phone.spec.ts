@@ -142,6 +142,13 @@ test("without a signal the label is read on the phone, one site of action for a 
   await label.selectOption({ label: "Sample label B for stumps (invented)" });
   await expect(page.getByText(/Site of action 9 is used/)).toHaveCount(0);
   await expect(page.getByText(/The label does not name French broom\. Ask whether/)).toBeVisible();
+  for (const screen of ["Spots", "Stems"]) {
+    await hand.tap(screen, "radio");
+    await expect(page.getByText(/The label does not name French broom\. Ask whether/)).toBeVisible();
+    await label.selectOption({ label: "Sample label A (invented)" });
+    await expect(page.getByText(/Site of action 9 is used on this patch for season 3 running/)).toBeVisible();
+    await label.selectOption({ label: "Sample label B for stumps (invented)" });
+  }
 });
 
 test("where the label is silent it is asked for; spots, rinse, hours and bags are worked out too", async ({ page }) => {

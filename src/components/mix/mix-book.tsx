@@ -72,9 +72,9 @@ export function MixBook({ pack, planId }: { pack: MixPack; planId: string }) {
       <div className="mt-5" data-ready={mix.ready ? "yes" : undefined}>
         {screen === "calibrate" ? <Calibrate mix={mix} onDone={() => setScreen("tank")} /> : null}
         {screen === "tank" ? <Tank mix={mix} labels={pack.labels ?? []} deviceKey={pack.key} use={work?.use} /> : null}
-        {screen === "spot" ? <Spot mix={mix} labels={pack.labels ?? []} /> : null}
+        {screen === "spot" ? <Spot mix={mix} labels={pack.labels ?? []} use={work?.use} /> : null}
         {screen === "work" ? <Work mix={mix} /> : null}
-        {screen === "stems" ? <Stems mix={mix} labels={pack.labels ?? []} /> : null}
+        {screen === "stems" ? <Stems mix={mix} labels={pack.labels ?? []} use={work?.use} /> : null}
         {screen === "jug" ? <Jug mix={mix} /> : null}
         {screen === "hours" && mix.ready ? (
           <Hours mix={mix} labels={pack.labels ?? []} station={stationOf(pack, work?.siteId)} />

@@ -1,5 +1,6 @@
 "use client";
-import { Options } from "../ui/options";
+import type { LabelUse } from "@/core/records";
+import { LabelChoice, LabelSays } from "./label-choice";
 import { calculateProduct } from "@/core/product";
 import { Notice } from "../ui/notice";
 import { amountWords, figure, fromSi, readNumber, UNIT_WORDS, unitOf } from "./mix-units";
@@ -16,7 +17,7 @@ interface SpotAnswer {
 }
 
 /** Spots with a mix by volume: what goes into the tank, what the wetted ground got, what may still be used, and the rinse. */
-export function Spot({ mix, labels }: { mix: Mix; labels: Label[] }) {
+export function Spot({ mix, labels, use }: { mix: Mix; labels: Label[]; use: LabelUse | undefined }) {
   const label = labels.find(({ id }) => id === mix.typed.label0) ?? null;
   const percentVv = readNumber(mix.typed.percent);
   const tankL = mix.si("tank");
@@ -34,14 +35,8 @@ export function Spot({ mix, labels }: { mix: Mix; labels: Label[] }) {
         <Quantity mix={mix} field="spotMix" kind="tank" label="Mix that was used" />
         <Quantity mix={mix} field="spotArea" kind="plot" label="Ground that was wetted" />
       </div>
-      {labels.length > 0 ? (
-        <label className="field max-w-[520px] mt-3">
-          <span className="label">Label, as this district typed it in</span>
-          <select value={label?.id ?? ""} onChange={(e) => mix.type("label0", e.target.value)}>
-            <Options none="another label: read its maximum yourself" choices={labels} />
-          </select>
-        </label>
-      ) : null}
+      <LabelChoice mix={mix} field="label0" labels={labels} className="max-w-[520px] mt-3" />
+      <LabelSays labels={label ? [label] : []} use={use} />
       {made ? (
         <p role="status" className="mt-4 text-[18px]">
           <strong>{amountWords(made.productL, false, mix.system)}</strong> of product, filled up with water to{" "}

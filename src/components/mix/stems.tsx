@@ -1,8 +1,10 @@
 "use client";
 import { calculateProduct } from "@/core/product";
+import type { LabelUse } from "@/core/records";
 import { Notice } from "../ui/notice";
 import { StemDrawing } from "./drawings";
 import { amountWords, figure, readNumber, toSi, UNIT_WORDS, unitOf } from "./mix-units";
+import { LabelChoice, LabelSays } from "./label-choice";
 import { Quantity } from "./quantity";
 import type { Label } from "./tank-mix";
 import type { Mix } from "./use-mix";
@@ -11,7 +13,8 @@ import { WorkedOut } from "./worked-out";
 const CLASSES = [0, 1, 2, 3];
 
 /** Bark bands, cut faces and cuts of woody stems, by class of diameter. */
-export function Stems({ mix, labels }: { mix: Mix; labels: Label[] }) {
+export function Stems({ mix, labels, use }: { mix: Mix; labels: Label[]; use: LabelUse | undefined }) {
+  const label = labels.find(({ id }) => id === mix.typed.label0);
   const stems = CLASSES.flatMap((i) => {
     const diameter = readNumber(mix.typed[`stem${i}`]);
     const count = readNumber(mix.typed[`count${i}`]);
@@ -31,9 +34,9 @@ export function Stems({ mix, labels }: { mix: Mix; labels: Label[] }) {
         <Quantity mix={mix} field="band" kind="stem" label="Height of the bark band" />
         <Typed mix={mix} field="perCut" label="mL in one cut, as the label says" />
       </div>
-      {stems.length > 0 ? (
-        <Results mix={mix} stems={stems} label={labels.find(({ id }) => id === mix.typed.label0)} />
-      ) : null}
+      <LabelChoice mix={mix} field="label0" labels={labels} className="max-w-[420px] mt-3" />
+      <LabelSays labels={label ? [label] : []} use={use} />
+      {stems.length > 0 ? <Results mix={mix} stems={stems} label={label} /> : null}
     </section>
   );
 }

@@ -1,9 +1,9 @@
 "use client";
-import { Options } from "../ui/options";
-import { askLabel, type LabelUse } from "@/core/records";
+import type { LabelUse } from "@/core/records";
 import { Notice } from "../ui/notice";
 import { TankDrawing } from "./drawings";
 import { amountWords, figure, fromSi, RATE_UNITS, UNIT_WORDS, unitOf } from "./mix-units";
+import { isAgainst, LabelChoice, LabelSays } from "./label-choice";
 import { LabelPaperLink, SheetLinks } from "./paper-links";
 import { Quantity } from "./quantity";
 import {
@@ -34,13 +34,9 @@ export function Tank({
 }) {
   const products = productsOf(mix, labels);
   const made = mixOf(mix, products);
-  const said = products.flatMap(({ label }) =>
-    label && use ? [{ name: label.name, ...askLabel(label.limits, use) }] : [],
-  );
-  const over = [
-    ...(made?.value.products.flatMap(({ name, over: of }) => of.map((what) => `${name}, ${what}`)) ?? []),
-    ...said.flatMap(({ name, against }) => against.map((what) => `${name}: ${what}`)),
-  ];
+  const over = made?.value.products.flatMap(({ name, over: of }) => of.map((what) => `${name}, ${what}`)) ?? [];
+  const chosen = products.flatMap(({ label }) => (label ? [label] : []));
+  const blocked = over.length > 0 || isAgainst(chosen, use);
   return (
     <section aria-label="Tank">
       <p className="print-only">{inWords(mix, products)}</p>
@@ -66,7 +62,7 @@ export function Tank({
       </ul>
       {over.length > 0 ? (
         <Notice grave className="mt-4 max-w-[60ch]">
-          <strong>Do not mix this.</strong> The label does not allow it.
+          <strong>Do not mix this.</strong> It is more than the label allows.
           <ul>
             {over.map((what) => (
               <li key={what}>{what}</li>
@@ -74,14 +70,8 @@ export function Tank({
           </ul>
         </Notice>
       ) : null}
-      {said.flatMap(({ name, ask }) =>
-        ask.map((what) => (
-          <Notice key={name + what} className="mt-4 max-w-[60ch]">
-            {name}: {what}
-          </Notice>
-        )),
-      )}
-      {made && over.length === 0 ? <Loads {...{ mix, products, value: made.value, inputs: made.inputs }} /> : null}
+      <LabelSays labels={chosen} use={use} />
+      {made && !blocked ? <Loads {...{ mix, products, value: made.value, inputs: made.inputs }} /> : null}
     </section>
   );
 }
@@ -112,13 +102,8 @@ const Product = ({ mix, labels, i }: { mix: Mix; labels: Label[]; i: number }) =
         ))}
       </select>
     </label>
-    {labels.length > 0 && mix.typed[`product${i}`] ? (
-      <label className="field col-span-2">
-        <span className="label">Label, as this district typed it in</span>
-        <select value={mix.typed[`label${i}`] ?? ""} onChange={(e) => mix.type(`label${i}`, e.target.value)}>
-          <Options none="another label: read its maximum yourself" choices={labels} />
-        </select>
-      </label>
+    {mix.typed[`product${i}`] ? (
+      <LabelChoice mix={mix} field={`label${i}`} labels={labels} className="col-span-2" />
     ) : null}
     {mix.typed[`product${i}`] && isSilent(labels, mix.typed[`label${i}`]) ? (
       <label className="field col-span-2">
