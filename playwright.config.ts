@@ -32,7 +32,7 @@ export default defineConfig({
     // the phone first: its longest file would else run alone at the end, with the other worker idle
     {
       name: "phone",
-      testMatch: /(journey|bench|access|planning|-phone)\.spec\.ts/,
+      testMatch: /(journey|bench|access|planning|season|-phone)\.spec\.ts/,
       use: { ...devices["Pixel 7"], viewport: { width: 390, height: 844 } },
       dependencies: ["sign-in"],
     },
